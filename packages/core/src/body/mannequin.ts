@@ -1,0 +1,149 @@
+/**
+ * The reference mannequin: adult, 1750 mm, 75 kg, anatomical position, LPS millimetres with the origin between the hips.
+ * Read once from the data files and mirrored to both sides.
+ */
+import type { Vec3 } from '../geometry/vector';
+import landmarkData from './data/landmarks.json';
+import primitiveData from './data/primitives.json';
+import segmentData from './data/segments.json';
+import type { Shape } from './shape';
+
+export type TissueClass = 'bone' | 'soft' | 'air';
+
+export type Primitive = {
+  id: string;
+  organ: string;
+  tissue: TissueClass;
+  /** Part of the body envelope, whose union is the skin. */
+  skin: boolean;
+  segment: string;
+  /** 1 = always drawn, 2 = fine detail. */
+  detail: 1 | 2;
+  shape: Shape;
+};
+
+export type Segment = { id: string; parent: string | null; joint: Vec3 };
+
+export type LandmarkKind = 'skin' | 'bone' | 'joint';
+export type Landmark = {
+  id: string;
+  name: string;
+  kind: LandmarkKind;
+  p: Vec3;
+  /** Outward direction, unit vector. */
+  dir: Vec3;
+  /** Typical depth under the skin of the reference adult, mm; ±50 %. */
+  skinDepthMm: number;
+  segment: string;
+  level?: string;
+};
+
+export type Mannequin = {
+  statureMm: number;
+  massKg: number;
+  primitives: readonly Primitive[];
+  segments: readonly Segment[];
+  landmarks: readonly Landmark[];
+};
+
+type RawPrimitive = { id: string; organ: string; class: string; segment: string; shape: string; params: Record<string, unknown>; mirror: boolean; lod: number };
+
+function readShape(kind: string, params: Record<string, unknown>): Shape {
+  const c = params.c as Vec3;
+  const rows = (params.R as Vec3[] | undefined) ?? [[1, 0, 0], [0, 1, 0], [0, 0, 1]];
+  const along = (row: Vec3, by: number): Vec3 => [row[0] * by, row[1] * by, row[2] * by];
+  switch (kind) {
+    case 'ellipsoid': {
+      const r = params.r as number[];
+      return { kind, c, axes: [along(rows[0], r[0]), along(rows[1], r[1]), along(rows[2], r[2])] };
+    }
+    case 'ecyl': {
+      const r = params.r as number[];
+      return { kind: 'cylinder', c, axes: [along(rows[0], r[0]), along(rows[1], r[1]), along(rows[2], params.h as number)] };
+    }
+    case 'tube':
+      return { kind, pts: params.pts as Vec3[], r: params.r as number[] };
+    case 'plate':
+      return { kind, pts: params.pts as Vec3[], t: params.t as number };
+    default:
+      return { kind: 'torus', c, n: params.n as Vec3, ring: params.Rmaj as number, tube: params.rmin as number };
+  }
+}
+
+const flip = (p: Vec3): Vec3 => [-p[0], p[1], p[2]];
+const otherSide = (name: string): string => name.replace(/_L$/, '_R');
+
+function mirrorShape(shape: Shape): Shape {
+  switch (shape.kind) {
+    case 'ellipsoid':
+    case 'cylinder':
+      return { ...shape, c: flip(shape.c), axes: [flip(shape.axes[0]), flip(shape.axes[1]), flip(shape.axes[2])] };
+    case 'tube':
+    case 'plate':
+      return { ...shape, pts: shape.pts.map(flip) };
+    case 'torus':
+      return { ...shape, c: flip(shape.c), n: flip(shape.n) };
+  }
+}
+
+function readPrimitives(): Primitive[] {
+  const rows = primitiveData.rows as unknown as RawPrimitive[];
+  return rows.flatMap((row) => {
+    const left: Primitive = {
+      id: row.id,
+      organ: row.organ,
+      tissue: row.class as TissueClass,
+      skin: row.id.startsWith('env_'),
+      segment: row.segment,
+      detail: row.lod as 1 | 2,
+      shape: readShape(row.shape, row.params),
+    };
+    if (!row.mirror) return [left];
+    const id = row.id.endsWith('_L') ? otherSide(row.id) : `${row.id}_R`;
+    return [left, { ...left, id, segment: otherSide(row.segment), shape: mirrorShape(left.shape) }];
+  });
+}
+
+/** Centres of the vertebral bodies: the levels that teaching names, as landmarks like any other. */
+function vertebralLandmarks(primitives: readonly Primitive[]): Landmark[] {
+  return primitives.flatMap((p) => {
+    const match = /^([CTLS]\d+)_body$/.exec(p.id);
+    if (!match || p.shape.kind !== 'cylinder') return [];
+    return [{ id: match[1], name: `${match[1]} body`, kind: 'joint' as const, p: p.shape.c, dir: [0, 1, 0] as Vec3, skinDepthMm: 0, segment: p.segment, level: match[1] }];
+  });
+}
+
+function readLandmarks(): Landmark[] {
+  return landmarkData.rows.flatMap((row) => {
+    const { paired, ...rest } = row;
+    const left = rest as unknown as Landmark;
+    if (!paired) return [left];
+    return [left, { ...left, id: otherSide(left.id), p: flip(left.p), dir: flip(left.dir), segment: otherSide(left.segment) }];
+  });
+}
+
+/** Lower edge of the lungs in full inspiration, at the back of the side wall: level of T12 to L1. */
+const COSTOPHRENIC: Landmark[] = [1, -1].map((x) => ({
+  id: x > 0 ? 'costophrenic_L' : 'costophrenic_R',
+  name: 'Costophrenic angle',
+  kind: 'joint',
+  p: [118 * x, 45, 262],
+  dir: [x, 0, 0],
+  skinDepthMm: 30,
+  segment: 'thorax',
+  level: 'T12-L1',
+}));
+
+function read(): Mannequin {
+  const primitives = readPrimitives();
+  return {
+    statureMm: primitiveData.statureMm,
+    massKg: primitiveData.massKg,
+    primitives,
+    segments: segmentData.rows as unknown as Segment[],
+    landmarks: [...readLandmarks(), ...vertebralLandmarks(primitives), ...COSTOPHRENIC],
+  };
+}
+
+/** The mannequin, shared and never changed. */
+export const mannequin: Mannequin = read();

@@ -1,0 +1,108 @@
+/**
+ * What is known of the patient, and what was filled in for what is not.
+ */
+import { z } from 'zod';
+import type { Assumption } from '../quantity/provenance';
+import { ADULT_AGE_YEARS, mediansFor, type Medians, type Sex } from './anthropometry';
+
+/** Ranges inside which the body model was made; outside it says so instead of guessing. */
+export const PATIENT_RANGES = {
+  ageYears: [0, 110],
+  statureMm: [420, 2200],
+  massKg: [1.5, 250],
+  partThicknessMm: [5, 600],
+} as const;
+
+const ranged = (field: keyof typeof PATIENT_RANGES, name: string, unit: string, per: number) => {
+  const [low, high] = PATIENT_RANGES[field];
+  const message = `${name} must be ${low / per} to ${high / per} ${unit}`;
+  return z.number({ error: message }).min(low, { error: message }).max(high, { error: message });
+};
+
+export const HABITUS = ['hypersthenic', 'sthenic', 'hyposthenic', 'asthenic'] as const;
+export type Habitus = (typeof HABITUS)[number];
+
+export const patientInputSchema = z.strictObject({
+  ageYears: ranged('ageYears', 'Age', 'years', 1).optional(),
+  sex: z.enum(['female', 'male']).optional(),
+  statureMm: ranged('statureMm', 'Height', 'cm', 10).optional(),
+  massKg: ranged('massKg', 'Weight', 'kg', 1).optional(),
+  habitus: z.enum(HABITUS).optional(),
+  partThicknessMm: ranged('partThicknessMm', 'Measured thickness', 'cm', 10).optional(),
+});
+export type PatientInput = z.infer<typeof patientInputSchema>;
+
+/** The patient with every gap filled. `lengthFactor` and `girthFactor` compare with the median of that age. */
+export type Patient = {
+  ageYears: number;
+  sex?: Sex;
+  statureMm: number;
+  massKg: number;
+  habitus: Habitus;
+  partThicknessMm?: number;
+  medians: Medians;
+  lengthFactor: number;
+  girthFactor: number;
+};
+
+/** Diameter of the cylinder of water with this mass and stature, mm. Source: equivalent-cylinder rule of dosimetry. */
+export const equivalentDiameterMm = (massKg: number, statureMm: number): number =>
+  2 * Math.sqrt((massKg * 1e6) / (Math.PI * statureMm));
+
+const ASSUMED_ADULT_AGE = 40;
+/** Below this age habitus is not inferred from mass and stature. */
+const HABITUS_FROM_AGE = 12;
+
+/**
+ * Fills the gaps with medians of the age.
+ * @throws RangeError when a value, or mass for this stature, lies outside the model's range
+ */
+export function resolvePatient(input: PatientInput): { patient: Patient; assumed: Assumption[] } {
+  for (const [field, [low, high]] of Object.entries(PATIENT_RANGES)) {
+    const value = input[field as keyof typeof PATIENT_RANGES];
+    if (value !== undefined && !(value >= low && value <= high)) {
+      throw new RangeError(`patient.${field} must be ${low} to ${high}, got ${value}`);
+    }
+  }
+  const assumed: Assumption[] = [];
+  const ageYears = input.ageYears ?? ASSUMED_ADULT_AGE;
+  if (input.ageYears === undefined) {
+    assumed.push({ field: 'patient.ageYears', value: `adult, ${ageYears} y`, provenance: 'median', affects: 'size and proportions of the body' });
+  }
+  const medians = mediansFor(ageYears, input.sex);
+  const statureMm = input.statureMm ?? medians.statureMm;
+  if (input.statureMm === undefined) {
+    assumed.push({ field: 'patient.statureMm', value: `${Math.round(statureMm / 10)} cm, median for the age`, provenance: 'median', affects: 'landmark distances, field and receptor' });
+  }
+  const lengthFactor = statureMm / medians.statureMm;
+  if (lengthFactor < 0.6 || lengthFactor > 1.5) {
+    throw new RangeError(`a height of ${Math.round(statureMm / 10)} cm at ${ageYears} years is outside the model: ${Math.round(medians.statureMm * 0.06)} to ${Math.round(medians.statureMm * 0.15)} cm`);
+  }
+  // At equal build mass follows stature squared, so the median build of a tall person is heavier.
+  const expectedMassKg = medians.massKg * lengthFactor ** 2;
+  const massKg = input.massKg ?? expectedMassKg;
+  if (input.massKg === undefined) {
+    assumed.push({ field: 'patient.massKg', value: `${Math.round(massKg * 10) / 10} kg, median for age and height`, provenance: input.statureMm === undefined ? 'median' : 'scaled', affects: 'thickness, technique, field width' });
+  }
+  const girthFactor = equivalentDiameterMm(massKg, statureMm) / equivalentDiameterMm(expectedMassKg, statureMm);
+  if (girthFactor < 0.6 || girthFactor > 2) {
+    const limit = (factor: number) => Math.round(expectedMassKg * factor ** 2);
+    throw new RangeError(`a weight of ${massKg} kg at ${Math.round(statureMm / 10)} cm is outside the model: ${limit(0.6)} to ${limit(2)} kg`);
+  }
+  const habitus = input.habitus ?? inferHabitus(ageYears, massKg, statureMm);
+  return {
+    patient: { ageYears, sex: input.sex, statureMm, massKg, habitus, partThicknessMm: input.partThicknessMm, medians, lengthFactor, girthFactor },
+    assumed,
+  };
+}
+
+/** Habitus from the body-mass index [C]: it measures fat, habitus the frame, so the user may always override it. */
+function inferHabitus(ageYears: number, massKg: number, statureMm: number): Habitus {
+  if (ageYears < HABITUS_FROM_AGE) return 'sthenic';
+  const index = massKg / (statureMm / 1000) ** 2;
+  if (index < 18) return 'asthenic';
+  if (index < 22) return 'hyposthenic';
+  return index < 30 ? 'sthenic' : 'hypersthenic';
+}
+
+export const isChild = (patient: Patient): boolean => patient.ageYears < ADULT_AGE_YEARS;

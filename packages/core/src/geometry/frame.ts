@@ -1,0 +1,64 @@
+/**
+ * Rigid frames: a 4×4 column-major matrix that carries points of one frame to another (gl-matrix layout).
+ */
+import { mat4, type vec3 } from 'gl-matrix';
+import { toRadians } from '../quantity/angle';
+import { cross, type Vec3 } from './vector';
+
+export type Frame = readonly number[];
+
+const out16 = (): number[] => new Array<number>(16).fill(0);
+const asFrame = (m: unknown): Frame => m as Frame;
+
+export const IDENTITY: Frame = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
+
+/** First `inner`, then `outer`. */
+export const compose = (outer: Frame, inner: Frame): Frame =>
+  asFrame(mat4.multiply(out16() as unknown as mat4, outer as unknown as mat4, inner as unknown as mat4));
+
+export function applyToPoint(frame: Frame, p: Vec3): Vec3 {
+  const m = frame;
+  return [
+    m[0] * p[0] + m[4] * p[1] + m[8] * p[2] + m[12],
+    m[1] * p[0] + m[5] * p[1] + m[9] * p[2] + m[13],
+    m[2] * p[0] + m[6] * p[1] + m[10] * p[2] + m[14],
+  ];
+}
+
+export function applyToDirection(frame: Frame, d: Vec3): Vec3 {
+  const m = frame;
+  return [m[0] * d[0] + m[4] * d[1] + m[8] * d[2], m[1] * d[0] + m[5] * d[1] + m[9] * d[2], m[2] * d[0] + m[6] * d[1] + m[10] * d[2]];
+}
+
+/** Rotation by an angle in degrees about an axis through a point (right-hand rule). */
+export function rotationAbout(point: Vec3, axis: Vec3, degrees: number): Frame {
+  const m = out16() as unknown as mat4;
+  mat4.fromRotation(m, toRadians(degrees), axis as unknown as vec3);
+  const turned = applyToPoint(asFrame(m), point);
+  return shifted(asFrame(m), [point[0] - turned[0], point[1] - turned[1], point[2] - turned[2]]);
+}
+
+/**
+ * The rotation that carries the orthonormal pair (a, b) onto (A, B), then moves by `shift`.
+ * @param a unit vector in the source frame, `b` unit and square to it; likewise A, B in the target frame
+ */
+export function frameFromPairs(a: Vec3, b: Vec3, A: Vec3, B: Vec3, shift: Vec3 = [0, 0, 0]): Frame {
+  const c = cross(a, b);
+  const C = cross(A, B);
+  const m = out16();
+  for (let row = 0; row < 3; row += 1) {
+    for (let col = 0; col < 3; col += 1) m[col * 4 + row] = A[row] * a[col] + B[row] * b[col] + C[row] * c[col];
+    m[12 + row] = shift[row];
+  }
+  m[15] = 1;
+  return m;
+}
+
+/** The same frame moved by a vector in the target frame. */
+export function shifted(frame: Frame, by: Vec3): Frame {
+  const m = [...frame];
+  m[12] += by[0];
+  m[13] += by[1];
+  m[14] += by[2];
+  return m;
+}

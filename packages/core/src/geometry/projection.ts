@@ -1,0 +1,35 @@
+/**
+ * The pinhole map: from the focal spot through a point onto the receptor plane.
+ * Exact perspective; source: PHYSICS of projection, any textbook of radiographic imaging.
+ */
+import { addScaled, dot, subtract, type Vec2, type Vec3 } from './vector';
+
+/** A plane with its own axes; `n` = u × v points to the tube. */
+export type PlaneFrame = { origin: Vec3; u: Vec3; v: Vec3; n: Vec3 };
+
+/**
+ * Where a ray meets a plane, as a multiple of `direction`, or null when it runs along the plane.
+ */
+export function rayPlane(from: Vec3, direction: Vec3, planePoint: Vec3, planeNormal: Vec3): number | null {
+  const along = dot(planeNormal, direction);
+  if (Math.abs(along) < 1e-9) return null;
+  return dot(planeNormal, subtract(planePoint, from)) / along;
+}
+
+/**
+ * Projects a point from the source onto the plane.
+ * @returns u, v in mm on the plane and the magnification of a small object there
+ * @throws RangeError when the point is at, behind or level with the source, or behind the plane (beyond 1 mm)
+ */
+export function projectPoint(source: Vec3, plane: PlaneFrame, point: Vec3): { u: number; v: number; magnification: number } {
+  const height = dot(plane.n, subtract(source, plane.origin));
+  const depth = dot(plane.n, subtract(source, point));
+  if (!(depth > 1e-6)) throw new RangeError('the point lies level with or behind the focal spot');
+  const magnification = height / depth;
+  if (magnification < 1 - 1 / Math.max(height, 1)) throw new RangeError('the point lies behind the receptor');
+  const hit = subtract(addScaled(source, subtract(point, source), magnification), plane.origin);
+  return { u: dot(hit, plane.u), v: dot(hit, plane.v), magnification };
+}
+
+/** A point of the plane back in space. */
+export const onPlane = (plane: PlaneFrame, [u, v]: Vec2): Vec3 => addScaled(addScaled(plane.origin, plane.u, u), plane.v, v);

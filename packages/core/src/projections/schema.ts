@@ -1,0 +1,148 @@
+/**
+ * What a projection is: data from which the words, the numbers and the drawing are all computed.
+ */
+import { z } from 'zod';
+
+/** Directions on the body, named for the anatomical position of the part. */
+export const TOWARD = ['head', 'feet', 'front', 'back', 'left', 'right'] as const;
+export type Toward = (typeof TOWARD)[number];
+
+const mm = z.number().finite().min(0).max(2500);
+const offset = z.strictObject({
+  toward: z.enum(TOWARD),
+  mm,
+  /** Grows and shrinks with the body (a hand's breadth does, a safety margin does not). */
+  scales: z.boolean().default(true),
+});
+export type Offset = z.infer<typeof offset>;
+
+/** A place on the body: a landmark, or the middle between two, and how far to go from it. */
+const place = z.union([
+  z.strictObject({ landmark: z.string(), offset: z.array(offset).default([]) }),
+  z.strictObject({ between: z.tuple([z.string(), z.string()]), offset: z.array(offset).default([]) }),
+]);
+export type Place = z.infer<typeof place>;
+
+/** What must be in the picture: a place or all of a structure, with room round it. */
+const cover = z.intersection(
+  z.union([place, z.strictObject({ structure: z.string() })]),
+  z.object({
+    name: z.string(),
+    marginMm: mm.default(10),
+    /** Count this item along the body, across it, or both ways. */
+    axis: z.enum(['along', 'across', 'both']).default('both'),
+  }),
+);
+
+const positionWay = z.strictObject({
+  body: z.enum(['upright', 'seated', 'supine', 'prone', 'lateral-recumbent']),
+  holders: z.array(z.enum(['table-tray', 'table-top', 'wall', 'bed'])).min(1),
+  /** Segments of the body that rest on the holder. */
+  contact: z.array(z.string()).min(1),
+  /** Joint angles added in this position. */
+  pose: z.record(z.string(), z.number()).default({}),
+  /** Legs brought down until they rest on the same surface. */
+  legsDown: z.boolean().default(false),
+  /** May be done sitting on a stool where the position is upright. */
+  seatable: z.boolean().default(false),
+  /** How the position is asked for, one line. */
+  say: z.string(),
+});
+
+const GROUPS = ['room', 'patient', 'position', 'centre', 'field', 'marker', 'protect', 'technique', 'breathe', 'expose', 'check'] as const;
+export const STEP_GROUPS = GROUPS;
+export type StepGroup = (typeof GROUPS)[number];
+
+const fault = z.strictObject({
+  id: z.string(),
+  sign: z.string(),
+  cause: z.string(),
+  correction: z.string(),
+});
+
+const caution = z.strictObject({
+  text: z.string(),
+  /** Grave cautions also stand under the title. */
+  grave: z.boolean().default(false),
+  /** Shown only when the situation says so. */
+  when: z.enum(['always', 'spineNotCleared', 'fractureSuspected', 'pregnancyPossible', 'child']).default('always'),
+  group: z.enum(GROUPS).default('position'),
+});
+
+export const projectionSchema = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]+$/),
+  name: z.string(),
+  alsoCalled: z.array(z.string()),
+  region: z.string(),
+  part: z.string(),
+  sided: z.enum(['each', 'none']),
+  /** For laterals of the trunk: the side that lies on the receptor unless another is asked for. */
+  nearSide: z.enum(['left', 'right']).optional(),
+  shows: z.string(),
+  positions: z.array(positionWay).min(1),
+  /** Joint angles of the left side form, degrees. */
+  pose: z.record(z.string(), z.number()).default({}),
+  /** Brings a line of the head to this angle with the receptor by raising or lowering the chin. */
+  headLine: z.strictObject({ line: z.enum(['OML']), toReceptorDeg: z.number().min(0).max(90) }).optional(),
+  ray: z.strictObject({
+    /** AP front to back, PA back to front, lateral: out through the near side. */
+    view: z.enum(['AP', 'PA', 'lateral']),
+    angleDeg: z.number().min(0).max(60).default(0),
+    toward: z.enum(['head', 'feet']).default('head'),
+    rangeDeg: z.tuple([z.number(), z.number()]),
+    /** The angle follows from a measure of this patient. */
+    angleBy: z.enum(['pelvis-thickness']).optional(),
+  }),
+  aim: z.intersection(
+    place,
+    z.object({
+      point: z.enum(['enter', 'through', 'exit']),
+      /** Side-to-side or front-to-back line on which it lies. */
+      line: z.string(),
+      checkBy: z.array(z.string()),
+    }),
+  ),
+  cover: z.array(cover).min(1),
+  /** Long bone along which the collimator is turned when it lies slanted. */
+  alongBone: z.tuple([z.string(), z.string()]).optional(),
+  /** May be split into exposures along the body, or laid diagonally. */
+  mayTilt: z.boolean().default(false),
+  maySplit: z.boolean().default(false),
+  grid: z.enum(['yes', 'no', 'by-thickness']),
+  sid: z.strictObject({ wantedMm: mm, rangeMm: z.tuple([mm, mm]) }),
+  receptor: z.strictObject({ usual: z.string(), orientation: z.enum(['lengthwise', 'crosswise']), note: z.string().optional() }),
+  exposure: z.strictObject({
+    kVp: z.number().min(40).max(150),
+    kVpRange: z.tuple([z.number(), z.number()]),
+    kVpNoGrid: z.number().min(40).max(150),
+    /** Parts thinner than 10 cm. */
+    kVpThin: z.number().min(40).max(150),
+    chart: z.strictObject({ mAs: z.number().positive(), thicknessMm: mm, sidMm: mm, gridRatio: z.number().min(0), kVp: z.number(), fieldMm: z.tuple([mm, mm]) }),
+    /** Water-equivalent share of the thickness: lung below 1, bone above. */
+    composition: z.number().min(0.3).max(1.6),
+    aecCells: z.enum(['none', 'centre', 'outer', 'all']),
+    focalSpot: z.enum(['small', 'large']),
+    longExposure: z.boolean().default(false),
+  }),
+  breathing: z.strictObject({ words: z.string(), moment: z.string() }),
+  marker: z.strictObject({ place: z.string(), extra: z.array(z.string()).default([]) }),
+  protection: z.array(z.string()),
+  remove: z.array(z.string()),
+  prepare: z.array(z.string()),
+  steps: z.array(z.strictObject({ group: z.enum(GROUPS), text: z.string() })),
+  checks: z.array(z.string()).min(2),
+  faults: z.array(fault),
+  variants: z.array(z.strictObject({ rule: z.string(), choice: z.string(), set: z.record(z.string(), z.unknown()), reason: z.string() })).default([]),
+  cautions: z.array(caution).default([]),
+  instead: z.array(z.strictObject({ projection: z.string(), loses: z.string() })).default([]),
+  /** Bones drawn bright: prefixes of structure names. */
+  brightBones: z.array(z.string()),
+  confidence: z.enum(['taught', 'typical', 'unsure']),
+  note: z.string().optional(),
+  sources: z.array(z.string()).min(1),
+});
+
+export type Projection = z.infer<typeof projectionSchema>;
+export type ProjectionSource = z.input<typeof projectionSchema>;
+export type CoverItem = Projection['cover'][number];
+export type PositionWay = Projection['positions'][number];

@@ -1,0 +1,140 @@
+/**
+ * Body and room brought together: pose, position, contact, aim and the ray before anything is known of the receptor.
+ */
+import { landmarkOf, type Body } from '../body/body';
+import { mirrorPose, poseBody, type Pose } from '../body/pose';
+import { beyond, crossSkin, furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody, type SkinCrossing } from '../body/posed';
+import { applyToDirection, compose } from '../geometry/frame';
+import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
+import { toDegrees } from '../quantity/angle';
+import type { Place, PositionWay, Projection, Toward } from '../projections/schema';
+import { placeInRoom, type Placement } from '../room/position';
+import type { Side } from './setup';
+
+export const otherSide = (id: string): string => id.replace(/_([LR])$/, (_, s: string) => (s === 'L' ? '_R' : '_L'));
+
+/** Entries are written for the left; on the right every sided name and every x is turned round. */
+export type SideView = { mirrored: boolean; name: (id: string) => string };
+export const sideView = (side: Side | null): SideView => {
+  const mirrored = side === 'right';
+  return { mirrored, name: mirrored ? otherSide : (id) => id };
+};
+
+const TOWARD_AXIS: Record<Toward, Vec3> = { head: [0, 0, 1], feet: [0, 0, -1], front: [0, -1, 0], back: [0, 1, 0], left: [1, 0, 0], right: [-1, 0, 0] };
+
+/** Direction of the beam before any tube angle, in the patient frame. */
+export function beamInPatient(projection: Projection, view: SideView): Vec3 {
+  if (projection.ray.view === 'AP') return [0, 1, 0];
+  if (projection.ray.view === 'PA') return [0, -1, 0];
+  return [view.mirrored ? -1 : 1, 0, 0];
+}
+
+/** How far the chin goes up so that the orbitomeatal line makes the wanted angle with an upright receptor. */
+function headLinePose(projection: Projection, body: Body): Pose {
+  if (!projection.headLine) return {};
+  const canthus = landmarkOf(body, 'outer_canthus_L').p;
+  const meatus = landmarkOf(body, 'EAM_L').p;
+  const line = subtract(canthus, meatus);
+  const slope = toDegrees(Math.atan2(line[2], -line[1]));
+  // The receptor is vertical: the line makes 90° − its slope with it.
+  const raise = 90 - projection.headLine.toReceptorDeg - slope;
+  return { neckExtension: raise / 2, headExtension: raise / 2 };
+}
+
+const sum = (...poses: Pose[]): Pose => {
+  const total: Record<string, number> = {};
+  for (const pose of poses) for (const [name, degrees] of Object.entries(pose)) total[name] = (total[name] ?? 0) + degrees;
+  return total as Pose;
+};
+
+/** Lets straight legs sink (or rise) about the hips until they rest on the surface under the trunk. */
+function restLegs(body: Body, pose: Pose): Pose {
+  const posed = placeBody(body, poseBody(body, pose), [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1]);
+  const back: Vec3 = [0, 1, 0];
+  const trunk = furthestSkin(posed, back, ['pelvis', 'lumbar', 'thorax']);
+  const leg = furthestSkin(posed, back, ['shank_L', 'foot_L']);
+  const lever = body.segments.thigh_L.joint[2] - leg.point[2];
+  if (!(lever > 0)) return {};
+  const sink = Math.max(-0.3, Math.min(0.3, (trunk.reachMm - leg.reachMm) / lever));
+  return { hipFlexion: -toDegrees(Math.asin(sink)) };
+}
+
+export type PlacedBody = { posed: PosedBody; placement: Placement; pose: Pose; contact: readonly string[] };
+
+/** The body in its pose, turned as the position has it, its contact with the holder at 0 along the beam. */
+export function placePatient(projection: Projection, way: PositionWay, body: Body, view: SideView): PlacedBody {
+  const written = sum(projection.pose as Pose, way.pose as Pose);
+  let pose = sum(view.mirrored ? mirrorPose(written) : written, headLinePose(projection, body));
+  if (way.legsDown) pose = sum(pose, restLegs(body, pose));
+  const placement = placeInRoom(way.body, beamInPatient(projection, view));
+  const turned = placeBody(body, poseBody(body, pose), placement.frame);
+  const contact = way.contact.map(view.name);
+  const { reachMm } = furthestSkin(turned, placement.beam, contact);
+  return { posed: slideBody(turned, scale(placement.beam, -reachMm)), placement, pose, contact };
+}
+
+/** Parts of the body that the ray may cross: the limb itself for a limb, everything for the trunk. */
+export function pathSegments(projection: Projection, body: Body, side: Side | null): string[] | undefined {
+  if (projection.sided === 'none') return undefined;
+  const suffix = side === 'right' ? '_R' : '_L';
+  return Object.keys(body.segments).filter((id) => id.endsWith(suffix));
+}
+
+export type PlacedPoint = { p: Vec3; landmarkId: string; offsetMm: number; toward: Toward | null };
+
+/** A place of the entry on this body, in the room. Distances that scale follow the segment's length. */
+export function locate(place: Place, placed: PlacedBody, view: SideView): PlacedPoint {
+  const ids = 'between' in place ? place.between : [place.landmark];
+  const marks = ids.map((id) => posedLandmark(placed.posed, view.name(id)));
+  const base = marks.length === 2 ? midpoint(marks[0].p, marks[1].p) : marks[0].p;
+  const segment = placed.posed.body.segments[marks[0].segment];
+  const frame = compose(placed.posed.place, placed.posed.posture[segment.id]);
+  let p = base;
+  let offsetMm = 0;
+  let toward: Toward | null = null;
+  for (const each of place.offset) {
+    const axis = TOWARD_AXIS[each.toward];
+    const stretch = segment.stretch.frame[axis.findIndex((value) => value !== 0)];
+    const mm = each.mm * (each.scales ? stretch : 1);
+    const turn = view.mirrored ? [-axis[0], axis[1], axis[2]] as Vec3 : axis;
+    p = addScaled(p, applyToDirection(frame, turn), mm);
+    if (toward === null) {
+      offsetMm = mm;
+      toward = each.toward;
+    }
+  }
+  return { p, landmarkId: ids[0], offsetMm, toward };
+}
+
+export type AimedRay = { target: PlacedPoint; through: Vec3; direction: Vec3; crossing: SkinCrossing };
+
+/** The ray, angled toward the head by `angleDeg` (negative: feet), through the point that the entry aims at. */
+export function aimRay(projection: Projection, placed: PlacedBody, view: SideView, angleDeg: number, segments?: readonly string[]): AimedRay {
+  const target = locate(projection.aim, placed, view);
+  const { beam, toHead } = placed.placement;
+  const straight = crossSkin(placed.posed, target.p, beam, segments);
+  let through = target.p;
+  if (straight && projection.aim.point === 'enter') through = straight.entry;
+  if (straight && projection.aim.point === 'exit') through = straight.exit;
+  const t = (angleDeg * Math.PI) / 180;
+  const direction = normalize(add(scale(beam, Math.cos(t)), scale(toHead, Math.sin(t))));
+  const crossing = crossSkin(placed.posed, through, direction, segments);
+  if (!crossing) throw new RangeError(`the ray of ${projection.name} misses the body`);
+  return { target, through, direction, crossing };
+}
+
+/** Depth from the ASIS (skin) to the surface under the patient: the measure behind the AP knee angle. */
+export function pelvisThicknessMm(placed: PlacedBody): number {
+  const asis = posedLandmark(placed.posed, 'ASIS_L');
+  const skin = addScaled(asis.p, asis.dir, asis.skinDepthMm);
+  return -dot(skin, placed.placement.beam);
+}
+
+/** AP knee: thin pelvis, ray to the feet; thick pelvis, ray to the head [taught by three bands]. */
+export function kneeAngleByPelvis(thicknessMm: number): number {
+  const KNEE_ANGLE_DEG = 4;
+  if (thicknessMm < 190) return -KNEE_ANGLE_DEG;
+  return thicknessMm > 240 ? KNEE_ANGLE_DEG : 0;
+}
+
+export const heightAbove = (placed: PlacedBody, from: Vec3, to: Vec3): number => beyond(from, to, placed.placement.toHead);

@@ -1,0 +1,83 @@
+/** What is asked: which projection, for whom, in which state, where, under which rules, and what was pulled by hand. */
+import { z } from 'zod';
+import { ADULT_AGE_YEARS } from '../body/anthropometry';
+import { patientInputSchema } from '../body/patient';
+import { hasProjection, projectionOf } from '../projections/catalogue';
+import { houseRulesSchema } from '../room/houseRules';
+import { BODY_POSITIONS } from '../room/position';
+import { HOLDERS, roomSchema } from '../room/room';
+
+export const situationSchema = z.strictObject({
+  place: z.enum(['room', 'bedside']),
+  canStand: z.boolean(),
+  canSit: z.boolean(),
+  canTurn: z.enum(['both', 'left', 'right', 'none']),
+  spineNotCleared: z.boolean(),
+  fractureSuspected: z.boolean(),
+  pregnancy: z.enum(['not asked', 'no', 'possible']),
+});
+export type Situation = z.infer<typeof situationSchema>;
+
+/** Ages from which a child stands and sits up for a picture [typical]. */
+const STANDS_FROM_YEARS = 1.5;
+const SITS_FROM_YEARS = 0.7;
+
+/** What is known of the situation, the rest as for a patient of this age who is otherwise well. */
+export const situationFor = (ageYears: number | undefined, known: Partial<Situation> = {}): Situation => ({
+  place: 'room',
+  canStand: (ageYears ?? ADULT_AGE_YEARS) >= STANDS_FROM_YEARS,
+  canSit: (ageYears ?? ADULT_AGE_YEARS) >= SITS_FROM_YEARS,
+  canTurn: 'both',
+  spineNotCleared: false,
+  fractureSuspected: false,
+  pregnancy: 'not asked',
+  ...known,
+});
+
+const bounded = (name: string, low: number, high: number, unit: string) => {
+  const error = `${name} must be ${low} to ${high} ${unit}`;
+  return z.number({ error }).min(low, { error }).max(high, { error });
+};
+
+/** Limits of what may be pulled by hand. */
+export const OVERRIDE_RANGES = { sidMm: [400, 3000], angleDeg: [-45, 45], kVp: [45, 140], mAs: [0.1, 600], fieldMm: [30, 450] } as const;
+
+export const overridesSchema = z
+  .strictObject({
+    sidMm: bounded('SID', ...OVERRIDE_RANGES.sidMm, 'mm'),
+    /** Toward the head above 0, toward the feet below. */
+    angleDeg: bounded('Tube angle', ...OVERRIDE_RANGES.angleDeg, '°'),
+    receptorId: z.string().min(1).max(40),
+    orientation: z.enum(['lengthwise', 'crosswise']),
+    grid: z.boolean(),
+    kVp: bounded('kVp', ...OVERRIDE_RANGES.kVp, 'kV'),
+    mAs: bounded('mAs', ...OVERRIDE_RANGES.mAs, 'mAs'),
+    fieldMm: z.tuple([bounded('Field width', ...OVERRIDE_RANGES.fieldMm, 'mm'), bounded('Field length', ...OVERRIDE_RANGES.fieldMm, 'mm')]),
+    position: z.enum(BODY_POSITIONS),
+    holder: z.enum(HOLDERS),
+  })
+  .partial();
+export type Overrides = z.infer<typeof overridesSchema>;
+
+export const setupRequestSchema = z
+  .strictObject({
+    projectionId: z.string().max(60),
+    side: z.enum(['left', 'right']).optional(),
+    patient: patientInputSchema.default({}),
+    situation: situationSchema.partial().optional(),
+    room: roomSchema.optional(),
+    rules: houseRulesSchema.optional(),
+    overrides: overridesSchema.optional(),
+  })
+  .superRefine((request, context) => {
+    if (!hasProjection(request.projectionId)) {
+      context.addIssue({ code: 'custom', path: ['projectionId'], message: `There is no projection "${request.projectionId}"` });
+      return;
+    }
+    const projection = projectionOf(request.projectionId);
+    if (projection.sided === 'each' && request.side === undefined) {
+      context.addIssue({ code: 'custom', path: ['side'], message: `${projection.name} needs a side: left or right` });
+    }
+  });
+export type SetupRequest = z.input<typeof setupRequestSchema>;
+export type ParsedSetupRequest = z.output<typeof setupRequestSchema>;

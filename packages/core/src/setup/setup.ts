@@ -1,0 +1,120 @@
+/** The answer: everything that is told, drawn, compared and stored comes from one Setup. */
+import type { Frame } from '../geometry/frame';
+import type { Vec3 } from '../geometry/vector';
+import type { Pose } from '../body/pose';
+import type { PatientInput } from '../body/patient';
+import type { TechniqueFactor } from '../exposure/convert';
+import type { StepGroup } from '../projections/schema';
+import type { Assumption } from '../quantity/provenance';
+import type { BodyPosition } from '../room/position';
+import type { HolderKind } from '../room/room';
+import type { Situation } from './request';
+
+export type Side = 'left' | 'right';
+export type Along = 'head' | 'feet';
+export type Problem = { code: string; text: string };
+export type SetupCaution = { text: string; grave: boolean; group: StepGroup };
+export type SetupStep = { id: string; group: StepGroup; text: string; cautions: string[] };
+
+/** Geometry in the room frame, from which the stage is drawn and (later) the picture is simulated. */
+export type Scene = {
+  pose: Pose;
+  place: Frame;
+  focal: Vec3;
+  entry: Vec3;
+  exit: Vec3;
+  hit: Vec3;
+  beam: Vec3;
+  straight: Vec3;
+  toHead: Vec3;
+  receptor: { centre: Vec3; u: Vec3; v: Vec3; n: Vec3; widthMm: number; heightMm: number; tiltDeg: number };
+  fieldCorners: Vec3[];
+  /** What the patient rests on, or the floor when standing. */
+  surfaceHeightMm: number;
+  touch: { name: string; p: Vec3 }[];
+  brightBones: readonly string[];
+};
+
+export type Setup = {
+  projectionId: string;
+  name: string;
+  side: Side | null;
+  patient: PatientInput;
+  situation: Situation;
+  room: { id: string; name: string };
+  feasible: boolean;
+  problems: Problem[];
+  position: { body: BodyPosition; say: string; facing: 'AP' | 'PA' | 'lateral'; nearSide: Side | null; part: string[]; supports: string[] };
+  receptor: {
+    holder: HolderKind;
+    size: { id: string; name: string; widthMm: number; heightMm: number; fixed: boolean };
+    orientation: 'lengthwise' | 'crosswise';
+    outcome: 'lengthwise' | 'crosswise' | 'diagonal' | 'split' | 'too small';
+    tiltDeg: number;
+    exposures: number;
+    overlapMm: number;
+    grid: { id: string; ratio: number } | null;
+    gridWanted: boolean;
+    centre: Vec3;
+    /** Room left between the field and the edge of the active area, the smaller way. */
+    clearanceMm: number;
+    usual: string;
+  };
+  tube: {
+    sidMm: number;
+    sidWantedMm: number;
+    sidRangeMm: readonly [number, number];
+    angleDeg: number;
+    angleToward: Along | null;
+    angleRangeDeg: readonly [number, number];
+    beam: 'vertical' | 'horizontal';
+    /** Focal spot above the surface the patient rests on (vertical beam) or above the floor (horizontal). */
+    heightMm: number;
+    heightOver: 'table' | 'bed' | 'floor';
+    receptorShiftMm: number;
+    receptorShiftToward: Along | null;
+  };
+  centre: {
+    landmark: string;
+    /** Distance to go from the landmark along the body; 0 = on it. */
+    offsetMm: number;
+    relation: string;
+    line: string;
+    text: string;
+    entryMm: Vec3;
+    checkBy: { landmark: string; mm: number; relation: string; text: string }[];
+  };
+  field: {
+    atReceptorMm: { width: number; height: number };
+    atSkinMm: { width: number; height: number };
+    neededMm: { width: number; height: number };
+    rotationDeg: number;
+    mustShow: string[];
+    clipped: string[];
+  };
+  exposure: {
+    kVp: number;
+    mAs: number;
+    timeMs: number;
+    focalSpot: 'small' | 'large';
+    aec: 'none' | 'centre' | 'outer' | 'all';
+    factors: TechniqueFactor[];
+    thicknessMm: number;
+    /** False when the model does not reach this patient: mAs then is the chart's, unchanged. */
+    inModel: boolean;
+  };
+  dose: { entranceKermaMgy: number; kapGyCm2: number };
+  image: { magnification: number; blurMm: number; partObliquityDeg: number; elongation: number; gridLoss: number };
+  marker: { letter: 'R' | 'L'; place: string; extra: string[] };
+  protection: string[];
+  breathing: { words: string; moment: string };
+  prepare: string[];
+  remove: string[];
+  steps: SetupStep[];
+  checks: string[];
+  cautions: SetupCaution[];
+  assumptions: Assumption[];
+  schools: { rule: string; title: string; choice: string; reason: string }[];
+  sources: string[];
+  scene: Scene;
+};

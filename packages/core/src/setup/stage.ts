@@ -1,0 +1,184 @@
+/**
+ * The stage: one Setup drawn to scale, from the side or along the ray. Coordinates are millimetres of the drawing
+ * plane, y down; nothing here decides anything that the Setup has not decided.
+ */
+import { buildBody } from '../body/body';
+import { bonePaths, outlineOf, toDrawing, type DrawingPlane } from '../body/outline';
+import { placeBody, posedBones } from '../body/posed';
+import { poseBody } from '../body/pose';
+import { add, addScaled, cross, dot, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
+import type { Setup } from './setup';
+
+export type StageLook = 'side' | 'ray';
+export type Box = { x: number; y: number; width: number; height: number };
+
+export type Mannequin2d = { skin: string; bones: string; bright: string };
+
+export type StageDrawing = {
+  look: StageLook;
+  box: Box;
+  focal: Vec2;
+  entry: Vec2;
+  hit: Vec2;
+  /** Light from the focal spot to the field edges (side), or the field on the skin (ray). */
+  light: Vec2[];
+  receptor: Vec2[];
+  /** Where the middle of the receptor would be without the angle. */
+  straightHit: Vec2;
+  /** Outline of the tube head and of the collimator under it (side only). */
+  tubeHead: Vec2[];
+  collimator: Vec2[];
+  /** The surface that the patient rests on, or the floor (side only). */
+  surface: [Vec2, Vec2] | null;
+  /** Upright of the wall stand (side only, horizontal beam). */
+  wall: [Vec2, Vec2] | null;
+  touch: { name: string; at: Vec2 }[];
+  marker: Vec2;
+  /** Ends of the field's cross (ray only). */
+  cross: [Vec2, Vec2, Vec2, Vec2];
+};
+
+/** Viewed from the far long side of the table: the head end is on the left, the floor below. */
+const SIDE_PLANE: DrawingPlane = { right: [-1, 0, 0], up: [0, 0, 1] };
+
+export function planeOf(setup: Setup, look: StageLook): DrawingPlane {
+  if (look === 'side') return SIDE_PLANE;
+  const { straight, toHead } = setup.scene;
+  return { right: cross(straight, toHead), up: toHead };
+}
+
+/** What the mannequin of this drawing depends on; the same key means the same picture. */
+export function mannequinKey(setup: Setup, look: StageLook): string {
+  const { pose, place, brightBones } = setup.scene;
+  return JSON.stringify([setup.patient, pose, place.map((value) => Math.round(value * 100) / 100), brightBones, look, look === 'ray' ? setup.scene.straight : 0]);
+}
+
+/** Coarser lines for a whole body, finer ones for a hand. */
+const grainFor = (setup: Setup): number => (setup.scene.touch.length > 0 && setup.position.body === 'seated' ? 2 : 5);
+
+/** The posed mannequin as paths. */
+export function drawMannequin(setup: Setup, look: StageLook): Mannequin2d {
+  const body = buildBody(setup.patient);
+  const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
+  const plane = planeOf(setup, look);
+  // A seated limb examination shows the limb; the rest of the patient sits beside the table.
+  const limbOnly = setup.position.body === 'seated';
+  const suffix = setup.side === 'right' ? '_R' : '_L';
+  const shown = (segment: string) => !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
+  const bones = posedBones(posed).filter((bone) => shown(bone.segment));
+  const isBright = (id: string) => setup.scene.brightBones.some((prefix) => id.startsWith(prefix)) && (setup.side === null || !/_[LR]$/.test(id) || setup.projectionId.startsWith('chest') || setup.position.facing === 'lateral' && setup.position.nearSide !== null && !limbSided(setup) || id.endsWith(suffix));
+  return {
+    skin: outlineOf(posed.skin.filter((piece) => shown(piece.segment)).map((piece) => piece.shape), plane, grainFor(setup)),
+    bones: bonePaths(bones.filter((bone) => !isBright(bone.id)).map((bone) => bone.shape), plane),
+    bright: bonePaths(bones.filter((bone) => isBright(bone.id)).map((bone) => bone.shape), plane),
+  };
+}
+
+const limbSided = (setup: Setup): boolean => /, (left|right)$/.test(setup.name);
+
+const HEAD_MM = { length: 150, half: 95, below: 60, collimator: 70, collimatorHalf: 62 };
+
+function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: number): Box {
+  const { scene } = setup;
+  const at = (p: Vec3) => toDrawing(plane, p);
+  if (look === 'ray') {
+    const [x, y] = at(scene.entry);
+    const { width, height } = setup.field.atSkinMm;
+    const h = Math.max(height / 0.5, width / 0.5 / aspect, 160);
+    return { x: x - (h * aspect) / 2, y: y - h / 2, width: h * aspect, height: h };
+  }
+  const focal = at(scene.focal);
+  const hit = at(scene.hit);
+  if (setup.tube.beam === 'vertical') {
+    const top = focal[1] - HEAD_MM.length - 20;
+    const bottom = hit[1] + 130;
+    const h = bottom - top;
+    const w = h * aspect;
+    return { x: (focal[0] * 0.35 + hit[0] * 0.65) - w / 2, y: top, width: w, height: h };
+  }
+  const left = Math.min(focal[0], hit[0]) - 140;
+  const right = Math.max(focal[0], hit[0]) + HEAD_MM.length + 40;
+  let w = right - left;
+  let h = w / aspect;
+  const tall = 0 - (hit[1] - 420);
+  const need = Math.min(tall + 60, 2300);
+  if (h < need) {
+    h = need;
+    w = h * aspect;
+  }
+  const middle = Math.min(hit[1] + h * 0.34, 60);
+  return { x: (left + right) / 2 - w / 2, y: middle - h * 0.9 < hit[1] - h / 2 ? hit[1] - h / 2 : middle - h * 0.9, width: w, height: h };
+}
+
+/** Draws the geometry of a Setup. @param aspect width over height of the place it is shown in */
+export function drawStage(setup: Setup, look: StageLook, aspect: number): StageDrawing {
+  const { scene } = setup;
+  const plane = planeOf(setup, look);
+  const at = (p: Vec3) => toDrawing(plane, p);
+  const { receptor, focal, entry, hit, beam, straight, toHead } = scene;
+  const turn = (receptor.tiltDeg * Math.PI) / 180;
+  const a = addScaled(scale(receptor.u, Math.cos(turn)), receptor.v, Math.sin(turn));
+  const b = addScaled(scale(receptor.u, -Math.sin(turn)), receptor.v, Math.cos(turn));
+  const plate = (from: Vec3) => [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([i, j]) => addScaled(addScaled(from, a, (i * receptor.widthMm) / 2), b, (j * receptor.heightMm) / 2));
+  // On the skin plane: through the entry point, square to the untilted ray.
+  const onSkin = (p: Vec3): Vec3 => {
+    const share = dot(straight, subtract(entry, focal)) / dot(straight, subtract(p, focal));
+    return addScaled(focal, subtract(p, focal), share);
+  };
+  const back = (mm: number, half: number): Vec3[] => {
+    const axis = normalize(cross(beam, [0, 1, 0]));
+    const base = addScaled(focal, beam, mm);
+    return [addScaled(base, axis, -half), addScaled(base, axis, half)];
+  };
+  const box4 = (from: number, to: number, half: number, halfEnd: number): Vec3[] => {
+    const [p, q] = back(from, half);
+    const [r, s] = back(to, halfEnd);
+    return [p, q, s, r];
+  };
+  const corners = scene.fieldCorners;
+  const skinCorners = corners.map(onSkin);
+  const light = look === 'ray' ? skinCorners : sideCone(focal, corners, at);
+  const thickness = look === 'side' ? plateEdge(plate(hit), straight) : plate(hit);
+  const straightHit = addScaled(hit, toHead, -setup.tube.receptorShiftMm * (setup.tube.receptorShiftToward === 'feet' ? -1 : 1));
+  const box = boxAround(setup, look, plane, aspect);
+  const levelAt = -scene.surfaceHeightMm;
+  const horizontal = setup.tube.beam === 'horizontal';
+  const between = (i: number, j: number) => at(midpoint(skinCorners[i], skinCorners[j]));
+  return {
+    look,
+    box,
+    focal: look === 'ray' ? at(entry) : at(focal),
+    entry: at(entry),
+    hit: look === 'ray' ? at(onSkin(hit)) : at(hit),
+    light: light.map((p) => (isVec2(p) ? p : at(p))),
+    receptor: thickness.map(at),
+    straightHit: at(straightHit),
+    tubeHead: look === 'side' ? box4(-HEAD_MM.length + 60, HEAD_MM.below, HEAD_MM.half, HEAD_MM.half).map(at) : [],
+    collimator: look === 'side' ? box4(HEAD_MM.below, HEAD_MM.below + HEAD_MM.collimator, HEAD_MM.collimatorHalf, HEAD_MM.collimatorHalf).map(at) : [],
+    surface: look === 'side' ? [[box.x, levelAt], [box.x + box.width, levelAt]] : null,
+    wall: look === 'side' && horizontal ? [[at(hit)[0] - 40, box.y], [at(hit)[0] - 40, 0]] : null,
+    touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
+    marker: at(add(skinCorners[3], scale(subtract(entry, skinCorners[3]), 0.16))),
+    cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
+  };
+}
+
+const isVec2 = (p: Vec2 | Vec3): p is Vec2 => p.length === 2;
+
+/** Seen from the side the light is a triangle from the focal spot to the outermost field edges. */
+function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2): Vec2[] {
+  const tip = at(focal);
+  const ends = corners.map(at);
+  const angle = ([x, y]: Vec2) => Math.atan2(y - tip[1], x - tip[0]);
+  const middle = Math.atan2(ends.reduce((s, e) => s + e[1], 0) / 4 - tip[1], ends.reduce((s, e) => s + e[0], 0) / 4 - tip[0]);
+  const off = (p: Vec2) => { const d = angle(p) - middle; return Math.atan2(Math.sin(d), Math.cos(d)); };
+  const sorted = [...ends].sort((p, q) => off(p) - off(q));
+  return [tip, sorted[0], sorted[3]];
+}
+
+const PLATE_MM = 14;
+/** The receptor on edge: its long section with a thickness that can be seen. */
+function plateEdge(plate: readonly Vec3[], straight: Vec3): Vec3[] {
+  const [low, , high] = [midpoint(plate[0], plate[1]), 0, midpoint(plate[2], plate[3])];
+  return [low, high, addScaled(high, straight, PLATE_MM), addScaled(low, straight, PLATE_MM)];
+}

@@ -1,0 +1,36 @@
+/** The tube: SID along the ray, the height to set, what the room's limits leave of it. */
+import { addScaled, dot, type Vec3 } from '../geometry/vector';
+import type { Room } from '../room/room';
+import { formatLength, type LengthUnit } from '../quantity/length';
+import type { Problem } from './setup';
+
+/** Short of the wanted SID by less than this counts as reached. */
+const REACHED_MM = 10;
+
+export type TubeReach = { sidMm: number; problems: Problem[] };
+
+/**
+ * The longest SID up to the wanted one that this room reaches along the ray.
+ * @param hit where the ray meets the receptor, room frame; @param direction unit, down the beam
+ */
+export function reachableSid(wantedMm: number, acceptable: readonly [number, number], room: Room, hit: Vec3, direction: Vec3, horizontal: boolean, unit: LengthUnit): TubeReach {
+  const { tube } = room;
+  let longest = Infinity;
+  if (horizontal) longest = tube.wallSidMm ? tube.wallSidMm[1] : Infinity;
+  else longest = (tube.focusHeightMm[1] - hit[2]) / -direction[2];
+  const sidMm = Math.min(wantedMm, Math.floor(longest));
+  const problems: Problem[] = [];
+  if (sidMm < wantedMm - REACHED_MM) {
+    const short = sidMm < acceptable[0];
+    problems.push({
+      code: short ? 'sid-too-short' : 'sid-reduced',
+      text: `${room.name} reaches ${formatLength(sidMm, unit)} of the ${formatLength(wantedMm, unit)} SID wanted; all numbers are for ${formatLength(sidMm, unit)}.${short ? ` The usual range begins at ${formatLength(acceptable[0], unit)}: more magnification and blur.` : ''}`,
+    });
+  }
+  return { sidMm, problems };
+}
+
+export const focalSpotAt = (hit: Vec3, direction: Vec3, sidMm: number): Vec3 => addScaled(hit, direction, -sidMm);
+
+/** Horizontal when the ray runs closer to the floor than to the vertical. */
+export const isHorizontal = (straight: Vec3): boolean => Math.abs(dot(straight, [0, 0, 1])) < 0.5;

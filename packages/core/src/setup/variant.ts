@@ -1,0 +1,29 @@
+/** Applies the schools that the house rules chose to an entry. */
+import type { Projection } from '../projections/schema';
+import { RULES, type HouseRules, type RuleId } from '../room/houseRules';
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+function merge<T>(base: T, patch: Record<string, unknown>): T {
+  const result: Record<string, unknown> = { ...(base as Record<string, unknown>) };
+  for (const [key, value] of Object.entries(patch)) {
+    result[key] = isRecord(value) && isRecord(result[key]) ? merge(result[key], value) : value;
+  }
+  return result as T;
+}
+
+export type School = { rule: string; title: string; choice: string; reason: string };
+
+/** The entry as this department does it, and which schools that took. */
+export function applyRules(projection: Projection, rules: HouseRules): { projection: Projection; schools: School[] } {
+  let entry = projection;
+  const schools: School[] = [];
+  for (const rule of new Set(projection.variants.map((variant) => variant.rule))) {
+    const definition = RULES[rule as RuleId];
+    const choice = String(rules[rule as RuleId]);
+    const variant = projection.variants.find((each) => each.rule === rule && each.choice === choice);
+    if (variant) entry = merge(entry, variant.set);
+    schools.push({ rule, title: definition.title, choice: (definition.choices as Record<string, string>)[choice], reason: variant ? variant.reason : definition.reason });
+  }
+  return { projection: entry, schools };
+}
