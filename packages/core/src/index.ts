@@ -17,10 +17,11 @@ export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup } from '
 export { convertTechnique, type TechniqueFactor, type TechniqueResult } from './exposure/convert';
 export type { BeamConditions } from './exposure/beamModel';
 export { deviationIndex, techniqueForIndex } from './exposure/deviation';
+export type { DrawingBox } from './body/outline';
 export { computeSetup } from './setup/computeSetup';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/fitReceptor';
 export { OVERRIDE_RANGES, overridesSchema, setupRequestSchema, situationFor, situationSchema, type Overrides, type SetupRequest, type Situation } from './setup/request';
 export type { Problem, Setup, SetupCaution, SetupStep, Side } from './setup/setup';
-export { drawMannequin, drawStage, mannequinKey, type Box, type Mannequin2d, type StageDrawing, type StageLook } from './setup/stage';
+export { drawMannequin, drawStage, mannequinKey, type Mannequin2d, type StageDrawing, type StageLook } from './setup/stage';
 export { HOLDER_WORDS } from './setup/way';
 export { changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';

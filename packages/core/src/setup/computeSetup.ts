@@ -130,6 +130,8 @@ export function computeSetup(request: SetupRequest): Setup {
   }
   const tiltDeg = fit.outcome === 'diagonal' ? fit.tiltDeg : 0;
 
+  const shiftsMm = Array.from({ length: fit.exposures }, (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM));
+
   // 8 technique
   const technique = chooseTechnique(projection, room, { thicknessMm, sidMm, gridRatio: grid?.ratio ?? 0, fieldMm: [field.width, field.height], aecInHolder: holder.aec, child: isChild(body.patient) }, overrides);
   problems.push(...technique.problems);
@@ -155,13 +157,14 @@ export function computeSetup(request: SetupRequest): Setup {
     straight,
     toHead: v,
     receptor: { centre: hit, u: plane.u, v: plane.v, n, widthMm: across, heightMm: along, tiltDeg: tiltDeg - rotationDeg * (fit.outcome === 'diagonal' ? 1 : 0) },
-    fieldCorners: fieldCorners(plane, field, rotationDeg),
+    fields: shiftsMm.map((each) => fieldCorners(plane, field, rotationDeg, each)),
     surfaceHeightMm: horizontal ? 0 : room.surfaceHeightMm,
     touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].map((id) => {
       const mark = posedLandmark(placed.posed, id);
       return { name: shortLandmark(id), p: addScaled(mark.p, mark.dir, mark.skinDepthMm) };
     }),
     brightBones: projection.brightBones,
+    oneSided: projection.sided === 'each',
   };
 
   const setup = {
@@ -182,6 +185,7 @@ export function computeSetup(request: SetupRequest): Setup {
       tiltDeg: Math.round(tiltDeg * 10) / 10,
       exposures: fit.exposures,
       overlapMm: fit.exposures > 1 ? SPLIT_OVERLAP_MM : 0,
+      shiftsMm,
       grid: grid ? { id: grid.id, ratio: grid.ratio } : null,
       gridWanted,
       centre: hit,
@@ -267,11 +271,12 @@ function standingLift(placed: PlacedBody, through: Vec3, horizontal: boolean, ro
 const DOWN: Vec3 = [0, 0, -1];
 const lowest = (placed: PlacedBody): number => -furthestSkin(placed.posed, DOWN).reachMm;
 
-function fieldCorners(plane: PlaneFrame, field: { width: number; height: number }, rotationDeg: number): Vec3[] {
+/** @param alongMm centre of this exposure, from the aim toward the head */
+function fieldCorners(plane: PlaneFrame, field: { width: number; height: number }, rotationDeg: number, alongMm: number): Vec3[] {
   const t = (rotationDeg * Math.PI) / 180;
   return [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([a, b]) => {
     const x = (a * field.width) / 2;
-    const y = (b * field.height) / 2;
+    const y = (b * field.height) / 2 + alongMm;
     return onPlane(plane, [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]);
   });
 }

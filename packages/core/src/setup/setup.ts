@@ -28,11 +28,14 @@ export type Scene = {
   straight: Vec3;
   toHead: Vec3;
   receptor: { centre: Vec3; u: Vec3; v: Vec3; n: Vec3; widthMm: number; heightMm: number; tiltDeg: number };
-  fieldCorners: Vec3[];
+  /** Corners of the field on the receptor plane, one set for each exposure. */
+  fields: Vec3[][];
   /** What the patient rests on, or the floor when standing. */
   surfaceHeightMm: number;
   touch: { name: string; p: Vec3 }[];
   brightBones: readonly string[];
+  /** Only the asked side is part of the view. */
+  oneSided: boolean;
 };
 
 export type Setup = {
@@ -53,6 +56,8 @@ export type Setup = {
     tiltDeg: number;
     exposures: number;
     overlapMm: number;
+    /** Where each exposure is centred along the body, from the aim; [0] for a single one. */
+    shiftsMm: number[];
     grid: { id: string; ratio: number } | null;
     gridWanted: boolean;
     centre: Vec3;

@@ -3,26 +3,25 @@
  * plane, y down; nothing here decides anything that the Setup has not decided.
  */
 import { buildBody } from '../body/body';
-import { bonePaths, outlineOf, toDrawing, type DrawingPlane } from '../body/outline';
+import { bonePaths, skinOutline, toDrawing, type DrawingBox, type DrawingPlane } from '../body/outline';
 import { placeBody, posedBones } from '../body/posed';
 import { poseBody } from '../body/pose';
-import { add, addScaled, cross, dot, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
+import { addScaled, cross, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
 import type { Setup } from './setup';
 
 export type StageLook = 'side' | 'ray';
-export type Box = { x: number; y: number; width: number; height: number };
 
 export type Mannequin2d = { skin: string; bones: string; bright: string };
 
 export type StageDrawing = {
   look: StageLook;
-  box: Box;
+  box: DrawingBox;
   focal: Vec2;
   entry: Vec2;
   hit: Vec2;
   /** Light from the focal spot to the field edges (side), or the field on the skin (ray). */
-  light: Vec2[];
-  receptor: Vec2[];
+  light: Vec2[][];
+  receptor: Vec2[][];
   /** Where the middle of the receptor would be without the angle. */
   straightHit: Vec2;
   /** Outline of the tube head and of the collimator under it (side only). */
@@ -43,21 +42,29 @@ const SIDE_PLANE: DrawingPlane = { right: [-1, 0, 0], up: [0, 0, 1] };
 
 export function planeOf(setup: Setup, look: StageLook): DrawingPlane {
   if (look === 'side') return SIDE_PLANE;
-  const { straight, toHead } = setup.scene;
-  return { right: cross(straight, toHead), up: toHead };
+  // From the focal spot, everything at its size on the skin: what lies in the light here lies in the light there.
+  const { straight, toHead, focal, entry } = setup.scene;
+  return { right: cross(straight, toHead), up: toHead, eye: { from: focal, at: entry } };
 }
 
 /** What the mannequin of this drawing depends on; the same key means the same picture. */
-export function mannequinKey(setup: Setup, look: StageLook): string {
-  const { pose, place, brightBones } = setup.scene;
-  return JSON.stringify([setup.patient, pose, place.map((value) => Math.round(value * 100) / 100), brightBones, look, look === 'ray' ? setup.scene.straight : 0]);
+export function mannequinKey(setup: Setup, look: StageLook, box: DrawingBox): string {
+  const { pose, place, brightBones, focal, entry } = setup.scene;
+  const rounded = (values: readonly number[]) => values.map((value) => Math.round(value * 10) / 10);
+  return JSON.stringify([setup.patient, pose, rounded(place), brightBones, setup.side, look === 'ray' ? [rounded(focal), rounded(entry)] : 0, rounded([box.x, box.y, box.width, box.height])]);
 }
 
-/** Coarser lines for a whole body, finer ones for a hand. */
-const grainFor = (setup: Setup): number => (setup.scene.touch.length > 0 && setup.position.body === 'seated' ? 2 : 5);
+/** Limb views light up one side only; views of the trunk both. */
+function isBright(setup: Setup, id: string): boolean {
+  if (!setup.scene.brightBones.some((prefix) => id.startsWith(prefix))) return false;
+  return !setup.scene.oneSided || id.endsWith(setup.side === 'right' ? '_R' : '_L');
+}
 
-/** The posed mannequin as paths. */
-export function drawMannequin(setup: Setup, look: StageLook): Mannequin2d {
+/** Blends and detail follow the size of what is drawn: a hand keeps its fingers. */
+const BLEND_SHARE = 0.016;
+
+/** The posed mannequin as paths, as far as it shows in the box. */
+export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox): Mannequin2d {
   const body = buildBody(setup.patient);
   const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
   const plane = planeOf(setup, look);
@@ -65,20 +72,22 @@ export function drawMannequin(setup: Setup, look: StageLook): Mannequin2d {
   const limbOnly = setup.position.body === 'seated';
   const suffix = setup.side === 'right' ? '_R' : '_L';
   const shown = (segment: string) => !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
-  const bones = posedBones(posed).filter((bone) => shown(bone.segment));
-  const isBright = (id: string) => setup.scene.brightBones.some((prefix) => id.startsWith(prefix)) && (setup.side === null || !/_[LR]$/.test(id) || setup.projectionId.startsWith('chest') || setup.position.facing === 'lateral' && setup.position.nearSide !== null && !limbSided(setup) || id.endsWith(suffix));
+  const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
+  const bones = posedBones(posed).filter((bone) => shown(bone.segment) && (fine || bone.detail === 1));
+  const skin = posed.skin.filter((piece) => shown(piece.segment)).map((piece) => piece.shape);
   return {
-    skin: outlineOf(posed.skin.filter((piece) => shown(piece.segment)).map((piece) => piece.shape), plane, grainFor(setup)),
-    bones: bonePaths(bones.filter((bone) => !isBright(bone.id)).map((bone) => bone.shape), plane),
-    bright: bonePaths(bones.filter((bone) => isBright(bone.id)).map((bone) => bone.shape), plane),
+    skin: skinOutline(skin, plane, box, 150, Math.min(14, Math.max(box.width, box.height) * BLEND_SHARE)),
+    bones: bonePaths(bones.filter((bone) => !isBright(setup, bone.id)).map((bone) => bone.shape), plane, box),
+    bright: bonePaths(bones.filter((bone) => isBright(setup, bone.id)).map((bone) => bone.shape), plane, box),
   };
 }
 
-const limbSided = (setup: Setup): boolean => /, (left|right)$/.test(setup.name);
+/** Fine bones (toes, finger ends, teeth) are drawn only when the picture is smaller than this. */
+const FINE_BELOW_MM = 520;
 
 const HEAD_MM = { length: 150, half: 95, below: 60, collimator: 70, collimatorHalf: 62 };
 
-function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: number): Box {
+function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: number): DrawingBox {
   const { scene } = setup;
   const at = (p: Vec3) => toDrawing(plane, p);
   if (look === 'ray') {
@@ -120,11 +129,6 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   const a = addScaled(scale(receptor.u, Math.cos(turn)), receptor.v, Math.sin(turn));
   const b = addScaled(scale(receptor.u, -Math.sin(turn)), receptor.v, Math.cos(turn));
   const plate = (from: Vec3) => [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([i, j]) => addScaled(addScaled(from, a, (i * receptor.widthMm) / 2), b, (j * receptor.heightMm) / 2));
-  // On the skin plane: through the entry point, square to the untilted ray.
-  const onSkin = (p: Vec3): Vec3 => {
-    const share = dot(straight, subtract(entry, focal)) / dot(straight, subtract(p, focal));
-    return addScaled(focal, subtract(p, focal), share);
-  };
   const back = (mm: number, half: number): Vec3[] => {
     const axis = normalize(cross(beam, [0, 1, 0]));
     const base = addScaled(focal, beam, mm);
@@ -135,35 +139,33 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     const [r, s] = back(to, halfEnd);
     return [p, q, s, r];
   };
-  const corners = scene.fieldCorners;
-  const skinCorners = corners.map(onSkin);
-  const light = look === 'ray' ? skinCorners : sideCone(focal, corners, at);
-  const thickness = look === 'side' ? plateEdge(plate(hit), straight) : plate(hit);
+  const { fields } = scene;
+  const corners = fields[0];
+  const light = fields.map((each) => (look === 'ray' ? each.map(at) : sideCone(focal, each, at)));
+  const plates = setup.receptor.shiftsMm.map((mm) => plate(addScaled(hit, toHead, mm))).map((each) => (look === 'side' ? plateEdge(each, straight) : each));
   const straightHit = addScaled(hit, toHead, -setup.tube.receptorShiftMm * (setup.tube.receptorShiftToward === 'feet' ? -1 : 1));
   const box = boxAround(setup, look, plane, aspect);
   const levelAt = -scene.surfaceHeightMm;
   const horizontal = setup.tube.beam === 'horizontal';
-  const between = (i: number, j: number) => at(midpoint(skinCorners[i], skinCorners[j]));
+  const between = (i: number, j: number) => at(midpoint(corners[i], corners[j]));
   return {
     look,
     box,
     focal: look === 'ray' ? at(entry) : at(focal),
     entry: at(entry),
-    hit: look === 'ray' ? at(onSkin(hit)) : at(hit),
-    light: light.map((p) => (isVec2(p) ? p : at(p))),
-    receptor: thickness.map(at),
+    hit: at(hit),
+    light,
+    receptor: plates.map((each) => each.map(at)),
     straightHit: at(straightHit),
     tubeHead: look === 'side' ? box4(-HEAD_MM.length + 60, HEAD_MM.below, HEAD_MM.half, HEAD_MM.half).map(at) : [],
     collimator: look === 'side' ? box4(HEAD_MM.below, HEAD_MM.below + HEAD_MM.collimator, HEAD_MM.collimatorHalf, HEAD_MM.collimatorHalf).map(at) : [],
     surface: look === 'side' ? [[box.x, levelAt], [box.x + box.width, levelAt]] : null,
     wall: look === 'side' && horizontal ? [[at(hit)[0] - 40, box.y], [at(hit)[0] - 40, 0]] : null,
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
-    marker: at(add(skinCorners[3], scale(subtract(entry, skinCorners[3]), 0.16))),
+    marker: at(addScaled(corners[3], subtract(midpoint(corners[0], corners[2]), corners[3]), 0.16)),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
   };
 }
-
-const isVec2 = (p: Vec2 | Vec3): p is Vec2 => p.length === 2;
 
 /** Seen from the side the light is a triangle from the focal spot to the outermost field edges. */
 function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2): Vec2[] {

@@ -66,7 +66,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   else put('centre', receptor.holder === 'table-tray' ? 'Tray under the ray' : 'Middle of the receptor on the ray');
   put('field', `Light ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)} at the receptor, ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} on the skin`);
   if (Math.abs(field.rotationDeg) >= 1) put('field', `Collimator turned ${formatAngle(field.rotationDeg)} along the bone`);
-  if (receptor.exposures > 1) put('field', `${receptor.exposures} exposures along the part, overlapping ${formatLength(receptor.overlapMm, unit)}`);
+  if (receptor.exposures > 1) put('field', `${receptor.exposures} exposures, overlapping ${formatLength(receptor.overlapMm, unit)}: centred ${listWords(receptor.shiftsMm.map((mm) => `${bothUnits(Math.abs(mm), unit)} toward the ${mm >= 0 ? 'head' : 'feet'}`))} from the aim`);
   put('marker', `Marker ${setup.marker.letter}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also ${listWords(setup.marker.extra)}` : ''}`);
   for (const text of setup.protection) put('protect', capitalize(text));
   put('technique', `${exposure.kVp} kVp, ${exposure.mAs} mAs, ${exposure.focalSpot} focus${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec} ${exposure.aec === 'centre' ? 'cell' : 'cells'}`}`);

@@ -1,0 +1,70 @@
+/** One error format: problem details of RFC 9457. */
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import type { z } from 'zod';
+
+export type FieldProblem = { field: string; message: string };
+
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly fields: FieldProblem[] = [],
+  ) {
+    super(detail);
+  }
+}
+
+export const notFound = (what: string, id: string): Problem => new Problem(404, 'Not found', `There is no ${what} "${id.slice(0, 80)}".`);
+
+export function invalid(error: z.ZodError): Problem {
+  const fields = error.issues.slice(0, 20).map((issue) => ({ field: issue.path.join('.') || 'body', message: issue.message }));
+  return new Problem(422, 'Input not accepted', fields.map(({ field, message }) => `${field}: ${message}`).join('; ').slice(0, 1000), fields);
+}
+
+/** Parses what came from outside, once. @throws Problem 422 naming each field */
+export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
+  const result = schema.safeParse(value);
+  if (!result.success) throw invalid(result.error);
+  return result.data;
+}
+
+function send(response: Response, { status, title, detail, fields }: Problem): void {
+  response.status(status).type('application/problem+json').json({ type: 'about:blank', status, title, detail, ...(fields.length > 0 ? { fields } : {}) });
+}
+
+export const unknownRoute: RequestHandler = (request) => {
+  throw new Problem(404, 'Not found', `There is nothing at ${request.method} ${request.path.slice(0, 120)}.`);
+};
+
+type HttpError = { status?: number; type?: string; message?: string };
+
+export const problemHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  if (error instanceof Problem) {
+    send(response, error);
+    return;
+  }
+  if (error instanceof RangeError) {
+    send(response, new Problem(422, 'Outside the range', error.message));
+    return;
+  }
+  const http = error as HttpError;
+  if (http.type === 'entity.parse.failed') {
+    send(response, new Problem(400, 'Not JSON', 'The body is not valid JSON; nothing was changed.'));
+    return;
+  }
+  if (http.type === 'entity.too.large') {
+    send(response, new Problem(413, 'Too large', 'The body is larger than 256 kB; nothing was changed.'));
+    return;
+  }
+  if (http.status && http.status < 500) {
+    send(response, new Problem(http.status, 'Request not accepted', String(http.message)));
+    return;
+  }
+  request.log?.error(error);
+  send(response, new Problem(500, 'Server error', 'Something failed here; nothing was half-written. Try again.'));
+};

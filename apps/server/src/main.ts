@@ -1,0 +1,37 @@
+/** Starts the server. Settings come from the environment; the defaults suit one machine. */
+import { mkdirSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app';
+import { openStore } from './db/database';
+import { seedDemo } from './seed/seedDemo';
+
+const here = path.dirname(fileURLToPath(import.meta.url));
+const dataFolder = process.env.TAKTIK_DATA ?? path.resolve(here, '../../../.data');
+const port = Number(process.env.PORT ?? 4173);
+const host = process.env.HOST ?? '127.0.0.1';
+const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+
+mkdirSync(dataFolder, { recursive: true });
+const store = await openStore(process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`, process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'));
+if (process.env.TAKTIK_SEED !== 'none') await seedDemo(store, Date.now());
+
+const server = createApp({ store, webFolder: process.env.TAKTIK_WEB ?? path.resolve(here, '../../web/dist'), logger }).listen(port, host, (error?: Error) => {
+  if (error) {
+    process.stderr.write(`Taktik cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
+    process.exit(1);
+  }
+  process.stdout.write(`Taktik is ready: http://localhost:${port}\n`);
+});
+
+/** Lets requests in flight end, then closes the database. */
+function stop(): void {
+  server.close(() => {
+    store.close();
+    process.exit(0);
+  });
+  server.closeIdleConnections();
+}
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);

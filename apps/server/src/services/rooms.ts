@@ -1,0 +1,31 @@
+/** Rooms and house rules of this department. */
+import { asc, eq } from 'drizzle-orm';
+import { withDefaults, type HouseRules, type Room, type RuleId } from '@taktik/core';
+import { notFound } from '../api/problem';
+import type { Store } from '../db/database';
+import { rooms, settings } from '../db/schema';
+
+export async function listRooms({ db }: Store): Promise<Room[]> {
+  const rows = await db.select().from(rooms).orderBy(asc(rooms.position));
+  return rows.map(({ room }) => room);
+}
+
+/** @throws Problem 404 */
+export async function getRoom({ db }: Store, id: string): Promise<Room> {
+  const [row] = await db.select().from(rooms).where(eq(rooms.id, id));
+  if (!row) throw notFound('room', id);
+  return row.room;
+}
+
+const RULES_ROW = 'house';
+
+export async function getRules({ db }: Store): Promise<HouseRules> {
+  const [row] = await db.select().from(settings).where(eq(settings.id, RULES_ROW));
+  return withDefaults(row?.rules);
+}
+
+export async function putRules(store: Store, rules: Partial<Record<RuleId, string | number>>): Promise<HouseRules> {
+  const value = withDefaults(rules);
+  await store.writes.run(() => store.db.insert(settings).values({ id: RULES_ROW, rules: value }).onConflictDoUpdate({ target: settings.id, set: { rules: value } }));
+  return getRules(store);
+}
