@@ -25,3 +25,4 @@ export type { Problem, Setup, SetupCaution, SetupStep, Side } from './setup/setu
 export { drawMannequin, drawStage, mannequinKey, type Mannequin2d, type StageDrawing, type StageLook } from './setup/stage';
 export { HOLDER_WORDS } from './setup/way';
 export { changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
+export { summarizeSeries, type SeriesSummary } from './series/bringList';

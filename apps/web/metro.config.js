@@ -1,0 +1,17 @@
+const { getDefaultConfig } = require('expo/metro-config');
+
+const config = getDefaultConfig(__dirname);
+
+/** React Native Elements asks for nineteen icon families; the app draws its own few signs and needs none of their fonts. */
+const FAMILIES = { '@react-native-vector-icons/material-icons': '@expo/vector-icons/MaterialIcons', '@react-native-vector-icons/fontawesome': '@expo/vector-icons/FontAwesome' };
+
+config.resolver.resolveRequest = (context, name, platform) => {
+  if (name.startsWith('@react-native-vector-icons/') || name.startsWith('react-native-vector-icons')) {
+    const mapped = FAMILIES[name];
+    if (mapped) return context.resolveRequest(context, mapped, platform);
+    return { type: 'empty' };
+  }
+  return context.resolveRequest(context, name, platform);
+};
+
+module.exports = config;

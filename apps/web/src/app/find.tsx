@@ -1,0 +1,1 @@
+export { FindPlace as default } from '../places/find/FindPlace';

@@ -1,0 +1,1 @@
+export { OrdersPlace as default } from '../places/orders/OrdersPlace';

@@ -1,0 +1,1 @@
+export { ExposurePlace as default } from '../../places/record/ExposurePlace';

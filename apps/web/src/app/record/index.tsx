@@ -1,0 +1,1 @@
+export { RecordPlace as default } from '../../places/record/RecordPlace';

@@ -1,0 +1,1 @@
+export { SetupPlace as default } from '../places/setup/SetupPlace';

@@ -1,0 +1,32 @@
+/** All keys of the set-up screen. */
+import { View } from 'react-native';
+import { Sheet } from '../../ui/Sheet';
+import { Words } from '../../ui/Words';
+
+const KEYS: readonly [string, string][] = [
+  ['F', 'find'],
+  ['1 to 5', 'open a readout'],
+  ['← →', 'previous, next projection'],
+  ['space', 'tick the next step'],
+  ['P', 'patient and situation'],
+  ['V', 'switch the look of the stage'],
+  ['U', 'unit of length'],
+  ['T', 'theme'],
+  ['E', 'expose'],
+  ['?', 'these keys'],
+];
+
+export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Sheet title="Keys" open={open} onClose={onClose}>
+      {KEYS.map(([key, what]) => (
+        <View key={key} style={{ flexDirection: 'row', gap: 16 }}>
+          <Words kind="heading" tone="lamp" style={{ width: 72 }}>
+            {key}
+          </Words>
+          <Words>{what}</Words>
+        </View>
+      ))}
+    </Sheet>
+  );
+}

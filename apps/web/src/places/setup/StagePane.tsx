@@ -1,0 +1,26 @@
+/** The stage in its place: measures the room it has, and switches between the two looks. */
+import type { LengthUnit, Setup, StageLook } from '@taktik/core';
+import { View } from 'react-native';
+import { Press } from '../../ui/Press';
+import { Stage } from '../../ui/Stage';
+import { useTheme } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import type { StageView } from '../../workers/service';
+
+type Props = { view: StageView | undefined; setup: Setup; unit: LengthUnit; look: StageLook; width: number; height: number; onSwitch?: () => void };
+
+const NAMES: Record<StageLook, string> = { side: 'from the side', ray: 'along the ray' };
+
+export function StagePane({ view, setup, unit, look, width, height, onSwitch }: Props) {
+  const theme = useTheme();
+  return (
+    <View style={{ width, height, backgroundColor: theme.surface }}>
+      {view && <Stage drawing={view.drawing} mannequin={view.mannequin} setup={setup} unit={unit} width={width} height={height} />}
+      {onSwitch && (
+        <Press label={`Look ${NAMES[look === 'side' ? 'ray' : 'side']}`} onPress={onSwitch} style={{ position: 'absolute', right: 6, top: 6, paddingHorizontal: 12, backgroundColor: theme.raised }}>
+          <Words kind="label">{NAMES[look === 'side' ? 'ray' : 'side']}</Words>
+        </Press>
+      )}
+    </View>
+  );
+}

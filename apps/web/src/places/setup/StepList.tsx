@@ -1,0 +1,40 @@
+/** The steps in the order of the hands, with a tick each; the next one wears the corner ticks. */
+import type { Setup, SetupStep } from '@taktik/core';
+import { View } from 'react-native';
+import { Tick } from '../../ui/Choice';
+import { CornerTicks } from '../../ui/CornerTicks';
+import { Press } from '../../ui/Press';
+import { Caution } from '../../ui/States';
+import { Words } from '../../ui/Words';
+
+const GROUP_NAMES: Record<SetupStep['group'], string> = { room: 'Room', patient: 'Patient', position: 'Position', centre: 'Centre', field: 'Field', marker: 'Marker', protect: 'Protect', technique: 'Technique', breathe: 'Breathe', expose: 'Expose', check: 'Check' };
+
+export const nextStep = (setup: Setup, done: readonly string[]): SetupStep | undefined => setup.steps.find((step) => !done.includes(step.id));
+
+export function StepList({ setup, done, onTick }: { setup: Setup; done: readonly string[]; onTick: (id: string) => void }) {
+  const next = nextStep(setup, done);
+  return (
+    <View role="list" aria-label="Steps" style={{ gap: 2 }}>
+      {setup.steps.map((step) => {
+        const on = done.includes(step.id);
+        return (
+          <View key={step.id} role="listitem" style={{ gap: 4 }}>
+            {step.cautions.map((text) => (
+              <Caution key={text} text={text} />
+            ))}
+            <Press label={`${GROUP_NAMES[step.group]}: ${step.text}`} role="checkbox" checked={on} plain onPress={() => onTick(step.id)} style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-start', gap: 10, paddingHorizontal: 10, paddingVertical: 6 }}>
+              <Tick on={on} />
+              <Words kind="small" tone="soft" style={{ width: 72 }}>
+                {GROUP_NAMES[step.group]}
+              </Words>
+              <Words tone={on ? 'soft' : 'ink'} style={{ flex: 1 }}>
+                {step.text}
+              </Words>
+              {step === next && <CornerTicks />}
+            </Press>
+          </View>
+        );
+      })}
+    </View>
+  );
+}

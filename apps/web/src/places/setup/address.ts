@@ -1,0 +1,109 @@
+/**
+ * Every set-up has an address: projection, size, situation, room, what was pulled - and never an identity. Reload,
+ * back and a link to a colleague all go through here.
+ */
+import { BODY_POSITIONS, HABITUS, type Overrides, type PatientInput, type SetupRequest, type Situation } from '@taktik/core';
+
+export type Address = Record<string, string>;
+/** Raw parameters of the router: a repeated one comes as a list. */
+export type Params = Record<string, string | string[] | undefined>;
+
+/** The request without room and rules, which the app looks up. */
+export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & { patient: PatientInput; situation: Partial<Situation>; roomId: string | undefined };
+
+const MAX_PARAMETER = 60;
+
+const one = (params: Params, key: string): string | undefined => {
+  const value = params[key];
+  return (Array.isArray(value) ? value[0] : value)?.slice(0, MAX_PARAMETER);
+};
+const number = (params: Params, key: string, per = 1): number | undefined => {
+  const text = one(params, key);
+  if (text === undefined || text === '') return undefined;
+  const value = Number(text) * per;
+  return Number.isFinite(value) ? value : undefined;
+};
+const among = <T extends string>(value: string | undefined, list: readonly T[]): T | undefined => list.find((each) => each === value);
+const compact = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
+
+/** Situation as short words: "nostand,turn-left". */
+const FLAGS: Record<string, Partial<Situation>> = {
+  bedside: { place: 'bedside' },
+  nostand: { canStand: false },
+  stands: { canStand: true },
+  nosit: { canSit: false },
+  sits: { canSit: true },
+  'turn-left': { canTurn: 'left' },
+  'turn-right': { canTurn: 'right' },
+  'turn-none': { canTurn: 'none' },
+  spine: { spineNotCleared: true },
+  fracture: { fractureSuspected: true },
+  'preg-no': { pregnancy: 'no' },
+  'preg-possible': { pregnancy: 'possible' },
+};
+
+const flagsOf = (situation: Partial<Situation>): string =>
+  Object.entries(FLAGS)
+    .filter(([, part]) => Object.entries(part).every(([key, value]) => situation[key as keyof Situation] === value))
+    .map(([flag]) => flag)
+    .join(',');
+
+export function toAddress({ projectionId, side, patient, situation, roomId, overrides = {} }: Asked): Address {
+  const round = (value: number | undefined, per = 1) => (value === undefined ? undefined : String(Math.round((value / per) * 100) / 100));
+  const [fieldWidth, fieldHeight] = overrides.fieldMm ?? [];
+  return compact({
+    p: projectionId,
+    side,
+    age: round(patient.ageYears),
+    sex: patient.sex,
+    h: round(patient.statureMm, 10),
+    w: round(patient.massKg),
+    build: patient.habitus,
+    thick: round(patient.partThicknessMm, 10),
+    s: flagsOf(situation) || undefined,
+    room: roomId,
+    sid: round(overrides.sidMm),
+    angle: round(overrides.angleDeg),
+    plate: overrides.receptorId,
+    turned: overrides.orientation,
+    grid: overrides.grid === undefined ? undefined : overrides.grid ? '1' : '0',
+    kvp: round(overrides.kVp),
+    mas: round(overrides.mAs),
+    fw: round(fieldWidth),
+    fh: round(fieldHeight),
+    pos: overrides.position,
+  }) as Address;
+}
+
+export function fromAddress(params: Params): Asked {
+  const fieldWidth = number(params, 'fw');
+  const fieldHeight = number(params, 'fh');
+  const grid = one(params, 'grid');
+  const overrides: Overrides = compact({
+    sidMm: number(params, 'sid'),
+    angleDeg: number(params, 'angle'),
+    receptorId: one(params, 'plate'),
+    orientation: among(one(params, 'turned'), ['lengthwise', 'crosswise']),
+    grid: grid === undefined ? undefined : grid === '1',
+    kVp: number(params, 'kvp'),
+    mAs: number(params, 'mas'),
+    fieldMm: fieldWidth !== undefined && fieldHeight !== undefined ? ([fieldWidth, fieldHeight] as [number, number]) : undefined,
+    position: among(one(params, 'pos'), BODY_POSITIONS),
+  });
+  const situation = (one(params, 's') ?? '').split(',').reduce<Partial<Situation>>((all, flag) => ({ ...all, ...FLAGS[flag] }), {});
+  return {
+    projectionId: one(params, 'p') ?? '',
+    side: among(one(params, 'side'), ['left', 'right']),
+    patient: compact({
+      ageYears: number(params, 'age'),
+      sex: among(one(params, 'sex'), ['female', 'male']),
+      statureMm: number(params, 'h', 10),
+      massKg: number(params, 'w'),
+      habitus: among(one(params, 'build'), HABITUS),
+      partThicknessMm: number(params, 'thick', 10),
+    }),
+    situation,
+    roomId: one(params, 'room'),
+    overrides: Object.keys(overrides).length > 0 ? overrides : undefined,
+  };
+}

@@ -1,0 +1,77 @@
+/** Short texts of the set-up screen, from a Setup. No number is made here. */
+import { formatAngle, formatCm, formatInches, HOLDER_WORDS, type LengthUnit, type PatientInput, type Setup, type Situation } from '@taktik/core';
+
+export type ReadoutText = { figure: string; unit: string; line: string; other: string };
+
+const rectangle = (width: number, height: number, unit: LengthUnit): string => (unit === 'in' ? `${formatInches(width, 2)}×${formatInches(height, 2)}` : `${formatCm(width)}×${formatCm(height)}`);
+const otherUnit = (unit: LengthUnit): LengthUnit => (unit === 'in' ? 'cm' : 'in');
+const length = (mm: number, unit: LengthUnit): string => (unit === 'in' ? formatInches(mm) : formatCm(mm));
+
+export function receptorText(setup: Setup): ReadoutText {
+  const { receptor } = setup;
+  const way = receptor.size.fixed ? 'fixed' : receptor.outcome === 'diagonal' ? 'diagonal' : receptor.orientation;
+  return {
+    figure: receptor.size.name,
+    unit: receptor.exposures > 1 ? `× ${receptor.exposures}` : '',
+    line: `${way}, ${HOLDER_WORDS[receptor.holder]}`,
+    other: receptor.grid ? `grid ${receptor.grid.ratio}:1` : 'no grid',
+  };
+}
+
+export const sidText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
+  figure: length(setup.tube.sidMm, unit),
+  unit,
+  line: setup.tube.beam === 'horizontal' ? 'level ray' : 'from above',
+  other: `${length(setup.tube.sidMm, otherUnit(unit))} ${otherUnit(unit)}`,
+});
+
+export const tubeText = (setup: Setup): ReadoutText => ({
+  figure: formatAngle(setup.tube.angleDeg),
+  unit: '',
+  line: setup.tube.angleToward ? `to the ${setup.tube.angleToward}` : 'straight',
+  other: setup.tube.beam === 'horizontal' ? 'horizontal' : 'vertical',
+});
+
+export const centreText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
+  figure: setup.centre.offsetMm > 0 ? length(setup.centre.offsetMm, unit) : 'on',
+  unit: setup.centre.offsetMm > 0 ? unit : '',
+  line: setup.centre.relation.replace(/^at /, ''),
+  other: setup.centre.offsetMm > 0 ? `${length(setup.centre.offsetMm, otherUnit(unit))} ${otherUnit(unit)} · ${setup.centre.line}` : setup.centre.line,
+});
+
+export const fieldText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
+  figure: rectangle(setup.field.atReceptorMm.width, setup.field.atReceptorMm.height, unit),
+  unit,
+  line: `${rectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on skin`,
+  other: `${rectangle(setup.field.atReceptorMm.width, setup.field.atReceptorMm.height, otherUnit(unit))} ${otherUnit(unit)}`,
+});
+
+export const techniqueText = (setup: Setup): ReadoutText => ({
+  figure: `${setup.exposure.kVp}`,
+  unit: 'kVp',
+  line: `${setup.exposure.mAs} mAs · ${setup.exposure.aec === 'none' ? 'manual' : setup.exposure.aec === 'centre' ? 'centre cell' : `${setup.exposure.aec} cells`}`,
+  other: `${setup.exposure.focalSpot} focus · ${Math.round(setup.exposure.thicknessMm / 10)} cm`,
+});
+
+const age = (years: number | undefined): string => {
+  if (years === undefined) return 'adult';
+  if (years === 0) return 'newborn';
+  return years < 2 ? `${Math.round(years * 12)} mo` : `${Math.floor(years)} y`;
+};
+
+export function patientText(patient: PatientInput): string {
+  const size = patient.statureMm ? `${Math.round(patient.statureMm / 10)} cm` : 'median height';
+  const mass = patient.massKg ? `${patient.massKg} kg` : 'median weight';
+  return [age(patient.ageYears), size, mass].join(' · ');
+}
+
+export function situationText(situation: Situation): string {
+  const words: string[] = [];
+  if (situation.spineNotCleared) words.push('spine not cleared');
+  words.push(situation.canStand ? 'stands' : situation.canSit ? 'sits' : 'lies');
+  if (situation.canTurn === 'none') words.push('cannot turn');
+  else if (situation.canTurn !== 'both') words.push(`turns ${situation.canTurn} only`);
+  if (situation.fractureSuspected) words.push('fracture suspected');
+  if (situation.place === 'bedside') words.push('bedside');
+  return words.join(', ');
+}

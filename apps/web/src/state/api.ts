@@ -1,0 +1,56 @@
+/** Reading from the server. Writing goes through the outbox. */
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import type { HouseRules, PatientInput, Room, Setup, Situation } from '@taktik/core';
+import type { Planned } from '../places/setup/session';
+
+export const API_BASE = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
+
+export type Order = {
+  id: string;
+  exam: string;
+  side: 'left' | 'right' | null;
+  reason: string;
+  urgency: 'now' | 'today' | 'routine';
+  ward: string;
+  roomId: string;
+  orderedAt: number;
+  state: 'waiting' | 'started' | 'finished';
+  patient: { id: string; initials: string; body: PatientInput };
+  situation: Partial<Situation>;
+  unusual: string[];
+  projections: Planned[];
+};
+
+export type ExposureRow = {
+  id: string;
+  examId: string;
+  orderId: string;
+  exam: string;
+  initials: string;
+  projectionId: string;
+  name: string;
+  side: 'left' | 'right' | null;
+  room: string;
+  performedBy: string;
+  exposedAt: number;
+  kVp: number;
+  mAs: number;
+  exposureIndex: number;
+  deviationIndex: number;
+  kapGyCm2: number;
+};
+
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: API_BASE }),
+  tagTypes: ['Orders', 'Record', 'Rules'],
+  endpoints: (build) => ({
+    orders: build.query<Order[], void>({ query: () => 'orders', providesTags: ['Orders'] }),
+    rooms: build.query<Room[], void>({ query: () => 'rooms' }),
+    rules: build.query<HouseRules, void>({ query: () => 'rules', providesTags: ['Rules'] }),
+    record: build.query<ExposureRow[], { from: number }>({ query: ({ from }) => `exposures?from=${from}`, providesTags: ['Record'] }),
+    exposure: build.query<ExposureRow & { setup: Setup }, string>({ query: (id) => `exposures/${encodeURIComponent(id)}` }),
+  }),
+});
+
+export const { useOrdersQuery, useRoomsQuery, useRulesQuery, useRecordQuery, useExposureQuery } = api;

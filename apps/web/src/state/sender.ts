@@ -1,0 +1,55 @@
+/** Sends the outbox, one item at a time, and tries again when the network is back. */
+import type { AppDispatch, RootState } from './store';
+import { api, API_BASE } from './api';
+import { drop, keep, queued, refused, sent, unreachable, type Outgoing } from './outbox';
+
+type StoreLike = { getState: () => RootState; dispatch: AppDispatch };
+
+const RETRY_MS = 4000;
+let wake: () => void = () => undefined;
+
+/** Takes a write in: on the device first, then on its way. */
+export function post(dispatch: AppDispatch, item: Outgoing): void {
+  keep(item);
+  dispatch(queued(item));
+  wake();
+}
+
+async function deliver({ dispatch }: StoreLike, item: Outgoing): Promise<boolean> {
+  let response: Response;
+  try {
+    response = await fetch(API_BASE + item.path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(item.body) });
+  } catch {
+    dispatch(unreachable());
+    return false;
+  }
+  if (response.status >= 500 || response.status === 429) {
+    dispatch(unreachable());
+    return false;
+  }
+  drop(item.id);
+  if (response.ok) dispatch(sent(item.id));
+  else {
+    const problem = (await response.json().catch(() => ({}))) as { detail?: string };
+    dispatch(refused({ id: item.id, why: problem.detail ?? `the server answered ${response.status}` }));
+  }
+  dispatch(api.util.invalidateTags(['Orders', 'Record']));
+  return true;
+}
+
+export function startSender(store: StoreLike): void {
+  let busy = false;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const run = async () => {
+    if (busy) return;
+    busy = true;
+    clearTimeout(timer);
+    let next = store.getState().outbox.waiting[0];
+    while (next && (await deliver(store, next))) next = store.getState().outbox.waiting[0];
+    busy = false;
+    if (store.getState().outbox.waiting.length > 0) timer = setTimeout(wake, RETRY_MS);
+  };
+  wake = () => void run();
+  if (typeof window !== 'undefined' && window.addEventListener) window.addEventListener('online', wake);
+  wake();
+}

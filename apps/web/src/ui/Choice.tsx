@@ -1,0 +1,50 @@
+/** One of a few, as large keys in a row. */
+import { View } from 'react-native';
+import { Press } from './Press';
+import { useTheme } from './theme';
+import { RADIUS } from './tokens';
+import { Words } from './Words';
+
+type Option<T extends string> = { value: T; label: string };
+
+export function Choice<T extends string>({ label, options, value, onChange }: { label: string; options: readonly Option<T>[]; value: T | undefined; onChange: (value: T) => void }) {
+  return (
+    <View style={{ gap: 6 }} role="radiogroup" aria-label={label}>
+      <Words kind="small" tone="soft">
+        {label}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {options.map((option) => (
+          <Press key={option.value} label={option.label} role="radio" checked={option.value === value} chosen={option.value === value} onPress={() => onChange(option.value)} style={{ paddingHorizontal: 16 }}>
+            <Words kind="body">{option.label}</Words>
+          </Press>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** On or off, as one large key with a sign. */
+export function Toggle({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <Press label={label} role="checkbox" checked={on} onPress={() => onChange(!on)} style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-start', gap: 12, paddingHorizontal: 12 }}>
+      <Tick on={on} />
+      <Words kind="body" style={{ flex: 1 }}>
+        {label}
+      </Words>
+    </Press>
+  );
+}
+
+export function Tick({ on }: { on: boolean }) {
+  const theme = useTheme();
+  return (
+    <View aria-hidden style={{ width: 26, height: 26, borderWidth: 2, borderRadius: RADIUS, borderColor: on ? theme.sage : theme.inkSoft, alignItems: 'center', justifyContent: 'center' }}>
+      {on && (
+        <Words kind="small" tone="sage" style={{ lineHeight: 20 }}>
+          ✓
+        </Words>
+      )}
+    </View>
+  );
+}
