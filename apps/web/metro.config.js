@@ -3,7 +3,10 @@ const { getDefaultConfig } = require('expo/metro-config');
 const config = getDefaultConfig(__dirname);
 
 /** React Native Elements asks for nineteen icon families; the app draws its own few signs and needs none of their fonts. */
-const FAMILIES = { '@react-native-vector-icons/material-icons': '@expo/vector-icons/MaterialIcons', '@react-native-vector-icons/fontawesome': '@expo/vector-icons/FontAwesome' };
+const FAMILIES = {
+  '@react-native-vector-icons/material-icons': '@expo/vector-icons/MaterialIcons',
+  '@react-native-vector-icons/fontawesome': '@expo/vector-icons/FontAwesome',
+};
 
 config.resolver.resolveRequest = (context, name, platform) => {
   if (name.startsWith('@react-native-vector-icons/') || name.startsWith('react-native-vector-icons')) {
@@ -11,6 +14,12 @@ config.resolver.resolveRequest = (context, name, platform) => {
     if (mapped) return context.resolveRequest(context, mapped, platform);
     return { type: 'empty' };
   }
+  // Parts of that library with pictures of their own that the app does not use.
+  if (
+    context.originModulePath.includes('@rneui') &&
+    /\/(\w*Rating|SocialIcon|PricingCard|SpeedDial|Tab|TabView|Slider|BottomSheet|FAB)(\/|$)/.test(name)
+  )
+    return { type: 'empty' };
   return context.resolveRequest(context, name, platform);
 };
 

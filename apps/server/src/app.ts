@@ -11,29 +11,68 @@ import { apiRoutes } from './api/routes';
 import { problemHandler } from './api/problem';
 import type { Store } from './db/database';
 
-export type AppOptions = { store: Store; webFolder?: string; clock?: () => number; logger?: Logger; requestsPerMinute?: number };
+export type AppOptions = {
+  store: Store;
+  webFolder?: string;
+  clock?: () => number;
+  logger?: Logger;
+  requestsPerMinute?: number;
+};
 
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name carries a hash of their content never change. */
 const HASHED = /[.-][0-9a-f]{32}\./;
 
-export function createApp({ store, webFolder, clock = Date.now, logger = pino({ level: 'warn' }), requestsPerMinute = 6000 }: AppOptions): Express {
+export function createApp({
+  store,
+  webFolder,
+  clock = Date.now,
+  logger = pino({ level: 'warn' }),
+  requestsPerMinute = 6000,
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') }, customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug') }));
+  app.use(
+    pinoHttp({
+      logger,
+      autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') },
+      customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {
         useDefaults: true,
-        directives: { 'default-src': ["'self'"], 'script-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:'], 'worker-src': ["'self'", 'blob:'], 'upgrade-insecure-requests': null },
+        directives: {
+          'default-src': ["'self'"],
+          'script-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:'],
+          'worker-src': ["'self'", 'blob:'],
+          'upgrade-insecure-requests': null,
+        },
       },
       strictTransportSecurity: false,
     }),
   );
   app.use(compression());
-  app.use('/api', rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: true, legacyHeaders: false }), express.json({ limit: '256kb' }), apiRoutes(store, clock));
+  app.use(
+    '/api',
+    rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: true, legacyHeaders: false }),
+    express.json({ limit: '256kb' }),
+    apiRoutes(store, clock),
+  );
   if (webFolder && existsSync(webFolder)) {
-    app.use(express.static(webFolder, { index: 'index.html', setHeaders: (response, file) => void response.setHeader('Cache-Control', HASHED.test(file) ? `public, max-age=${YEAR_MS / 1000}, immutable` : 'no-cache') }));
+    app.use(
+      express.static(webFolder, {
+        index: 'index.html',
+        setHeaders: (response, file) =>
+          void response.setHeader(
+            'Cache-Control',
+            HASHED.test(file) ? `public, max-age=${YEAR_MS / 1000}, immutable` : 'no-cache',
+          ),
+      }),
+    );
     // A page of the app answers with the app; a missing file stays missing.
     app.get('/{*path}', (request, response, next) => {
       if (path.extname(request.path) !== '') next();

@@ -14,10 +14,17 @@ const host = process.env.HOST ?? '127.0.0.1';
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
 mkdirSync(dataFolder, { recursive: true });
-const store = await openStore(process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`, process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'));
+const store = await openStore(
+  process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`,
+  process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'),
+);
 if (process.env.TAKTIK_SEED !== 'none') await seedDemo(store, Date.now());
 
-const server = createApp({ store, webFolder: process.env.TAKTIK_WEB ?? path.resolve(here, '../../web/dist'), logger }).listen(port, host, (error?: Error) => {
+const server = createApp({
+  store,
+  webFolder: process.env.TAKTIK_WEB ?? path.resolve(here, '../../web/dist'),
+  logger,
+}).listen(port, host, (error?: Error) => {
   if (error) {
     process.stderr.write(`Taktik cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
     process.exit(1);

@@ -1,16 +1,41 @@
 /** The public surface of the core. Server and web import this and nothing else. */
-export { formatCm, formatInches, formatLength, formatRectangle, inches, MM_PER_INCH, parseLength, type LengthUnit } from './quantity/length';
+export {
+  formatCm,
+  formatInches,
+  formatLength,
+  formatRectangle,
+  inches,
+  MM_PER_INCH,
+  parseLength,
+  type LengthUnit,
+} from './quantity/length';
 export { formatAngle } from './quantity/angle';
 export { MAS_STATIONS, nearestStation } from './quantity/station';
 export type { Assumption, Provenance } from './quantity/provenance';
 export type { Vec2, Vec3 } from './geometry/vector';
 export { buildBody, type Body } from './body/body';
-export { HABITUS, PATIENT_RANGES, patientInputSchema, resolvePatient, type Habitus, type Patient, type PatientInput } from './body/patient';
+export {
+  HABITUS,
+  PATIENT_RANGES,
+  patientInputSchema,
+  resolvePatient,
+  type Habitus,
+  type Patient,
+  type PatientInput,
+} from './body/patient';
 export { mediansFor, type Medians, type Sex } from './body/anthropometry';
 export { checkRoom, HOLDERS, roomSchema, type Room } from './room/room';
 export { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from './room/demoRooms';
 export { BODY_POSITIONS, positionName, type BodyPosition } from './room/position';
-export { defaultRules, houseRulesSchema, RULE_IDS, RULES, withDefaults, type HouseRules, type RuleId } from './room/houseRules';
+export {
+  defaultRules,
+  houseRulesSchema,
+  RULE_IDS,
+  RULES,
+  withDefaults,
+  type HouseRules,
+  type RuleId,
+} from './room/houseRules';
 export { hasProjection, projectionOf, projections } from './projections/catalogue';
 export { findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
 export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup } from './projections/schema';
@@ -20,9 +45,25 @@ export { deviationIndex, techniqueForIndex } from './exposure/deviation';
 export type { DrawingBox } from './body/outline';
 export { computeSetup } from './setup/computeSetup';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/fitReceptor';
-export { OVERRIDE_RANGES, overridesSchema, setupRequestSchema, situationFor, situationSchema, type Overrides, type SetupRequest, type Situation } from './setup/request';
+export {
+  OVERRIDE_RANGES,
+  overridesSchema,
+  setupRequestSchema,
+  situationFor,
+  situationSchema,
+  type Overrides,
+  type SetupRequest,
+  type Situation,
+} from './setup/request';
 export type { Problem, Setup, SetupCaution, SetupStep, Side } from './setup/setup';
-export { drawMannequin, drawStage, mannequinKey, type Mannequin2d, type StageDrawing, type StageLook } from './setup/stage';
+export {
+  drawMannequin,
+  drawStage,
+  mannequinKey,
+  type Mannequin2d,
+  type StageDrawing,
+  type StageLook,
+} from './setup/stage';
 export { HOLDER_WORDS } from './setup/way';
 export { changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
 export { summarizeSeries, type SeriesSummary } from './series/bringList';

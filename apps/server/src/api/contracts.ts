@@ -1,12 +1,27 @@
 /** What goes over the wire, as schemas; validation, types and the OpenAPI document are made from these. */
-import { hasProjection, houseRulesSchema, patientInputSchema, roomSchema, setupRequestSchema, situationSchema } from '@taktik/core';
+import {
+  hasProjection,
+  houseRulesSchema,
+  patientInputSchema,
+  roomSchema,
+  setupRequestSchema,
+  situationSchema,
+} from '@taktik/core';
 import { z } from 'zod';
 
-export const idSchema = z.string().min(1).max(64).regex(/^[A-Za-z0-9_-]+$/, 'letters, digits, - and _ only');
-const shortText = (name: string, max: number) => z.string().trim().min(1, `${name} must not be empty`).max(max, `${name} may have ${max} characters at most`);
+export const idSchema = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^[A-Za-z0-9_-]+$/, 'letters, digits, - and _ only');
+const shortText = (name: string, max: number) =>
+  z.string().trim().min(1, `${name} must not be empty`).max(max, `${name} may have ${max} characters at most`);
 
 export const orderProjectionSchema = z.strictObject({
-  projectionId: z.string().max(60).refine(hasProjection, { error: (issue) => `There is no projection "${String(issue.input)}"` }),
+  projectionId: z
+    .string()
+    .max(60)
+    .refine(hasProjection, { error: (issue) => `There is no projection "${String(issue.input)}"` }),
   side: z.enum(['left', 'right']).optional(),
 });
 
@@ -39,8 +54,19 @@ export const newOrderSchema = z.strictObject({
   projections: z.array(orderProjectionSchema).min(1).max(20),
 });
 
-export const startExamSchema = z.strictObject({ id: idSchema, orderId: idSchema, performedBy: shortText('Name of the person', 40), startedAt: z.number().int().positive() });
-export const examSchema = z.object({ id: idSchema, orderId: idSchema, performedBy: z.string(), startedAt: z.number().int(), finishedAt: z.number().int().nullable() });
+export const startExamSchema = z.strictObject({
+  id: idSchema,
+  orderId: idSchema,
+  performedBy: shortText('Name of the person', 40),
+  startedAt: z.number().int().positive(),
+});
+export const examSchema = z.object({
+  id: idSchema,
+  orderId: idSchema,
+  performedBy: z.string(),
+  startedAt: z.number().int(),
+  finishedAt: z.number().int().nullable(),
+});
 export const finishExamSchema = z.strictObject({ finishedAt: z.number().int().positive() });
 
 export const newExposureSchema = z.strictObject({
@@ -69,16 +95,27 @@ export const exposureSchema = z.object({
   deviationIndex: z.number(),
   kapGyCm2: z.number(),
 });
-export const exposureDetailSchema = exposureSchema.extend({ setup: z.record(z.string(), z.unknown()), request: z.record(z.string(), z.unknown()) });
+export const exposureDetailSchema = exposureSchema.extend({
+  setup: z.record(z.string(), z.unknown()),
+  request: z.record(z.string(), z.unknown()),
+});
 
 export const recordQuerySchema = z.strictObject({
   from: z.coerce.number().int().nonnegative().default(0),
   to: z.coerce.number().int().positive().default(Number.MAX_SAFE_INTEGER),
   limit: z.coerce.number().int().min(1, 'limit must be 1 to 500').max(500, 'limit must be 1 to 500').default(200),
 });
-export const orderQuerySchema = z.strictObject({ state: z.enum(['waiting', 'started', 'finished', 'open']).default('open') });
+export const orderQuerySchema = z.strictObject({
+  state: z.enum(['waiting', 'started', 'finished', 'open']).default('open'),
+});
 
-export const problemSchema = z.object({ type: z.string(), status: z.number(), title: z.string(), detail: z.string(), fields: z.array(z.object({ field: z.string(), message: z.string() })).optional() });
+export const problemSchema = z.object({
+  type: z.string(),
+  status: z.number(),
+  title: z.string(),
+  detail: z.string(),
+  fields: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
+});
 
 export { houseRulesSchema, roomSchema, setupRequestSchema };
 export type Order = z.infer<typeof orderSchema>;

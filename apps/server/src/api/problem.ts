@@ -15,11 +15,22 @@ export class Problem extends Error {
   }
 }
 
-export const notFound = (what: string, id: string): Problem => new Problem(404, 'Not found', `There is no ${what} "${id.slice(0, 80)}".`);
+export const notFound = (what: string, id: string): Problem =>
+  new Problem(404, 'Not found', `There is no ${what} "${id.slice(0, 80)}".`);
 
 export function invalid(error: z.ZodError): Problem {
-  const fields = error.issues.slice(0, 20).map((issue) => ({ field: issue.path.join('.') || 'body', message: issue.message }));
-  return new Problem(422, 'Input not accepted', fields.map(({ field, message }) => `${field}: ${message}`).join('; ').slice(0, 1000), fields);
+  const fields = error.issues
+    .slice(0, 20)
+    .map((issue) => ({ field: issue.path.join('.') || 'body', message: issue.message }));
+  return new Problem(
+    422,
+    'Input not accepted',
+    fields
+      .map(({ field, message }) => `${field}: ${message}`)
+      .join('; ')
+      .slice(0, 1000),
+    fields,
+  );
 }
 
 /** Parses what came from outside, once. @throws Problem 422 naming each field */
@@ -30,7 +41,10 @@ export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<
 }
 
 function send(response: Response, { status, title, detail, fields }: Problem): void {
-  response.status(status).type('application/problem+json').json({ type: 'about:blank', status, title, detail, ...(fields.length > 0 ? { fields } : {}) });
+  response
+    .status(status)
+    .type('application/problem+json')
+    .json({ type: 'about:blank', status, title, detail, ...(fields.length > 0 ? { fields } : {}) });
 }
 
 export const unknownRoute: RequestHandler = (request) => {

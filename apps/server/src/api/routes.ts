@@ -6,7 +6,16 @@ import type { Store } from '../db/database';
 import { finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
 import { addOrder, getOrder, listOrders } from '../services/orders';
 import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
-import { finishExamSchema, houseRulesSchema, newExposureSchema, newOrderSchema, orderQuerySchema, recordQuerySchema, setupRequestSchema, startExamSchema } from './contracts';
+import {
+  finishExamSchema,
+  houseRulesSchema,
+  newExposureSchema,
+  newOrderSchema,
+  orderQuerySchema,
+  recordQuerySchema,
+  setupRequestSchema,
+  startExamSchema,
+} from './contracts';
 import { openApiDocument } from './openapi';
 import { notFound, parse, unknownRoute } from './problem';
 
@@ -30,17 +39,43 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));
   api.get('/rules', async (_request, response) => void response.json(await getRules(store)));
-  api.put('/rules', async (request, response) => void response.json(await putRules(store, parse(houseRulesSchema, request.body))));
+  api.put(
+    '/rules',
+    async (request, response) => void response.json(await putRules(store, parse(houseRulesSchema, request.body))),
+  );
 
-  api.get('/orders', async (request, response) => void response.json(await listOrders(store, parse(orderQuerySchema, request.query).state)));
+  api.get(
+    '/orders',
+    async (request, response) =>
+      void response.json(await listOrders(store, parse(orderQuerySchema, request.query).state)),
+  );
   api.get('/orders/:id', async (request, response) => void response.json(await getOrder(store, request.params.id)));
-  api.post('/orders', async (request, response) => void response.status(201).json(await addOrder(store, parse(newOrderSchema, request.body), clock())));
+  api.post(
+    '/orders',
+    async (request, response) =>
+      void response.status(201).json(await addOrder(store, parse(newOrderSchema, request.body), clock())),
+  );
 
-  api.post('/exams', async (request, response) => void response.status(201).json(await startExam(store, parse(startExamSchema, request.body))));
-  api.post('/exams/:id/finish', async (request, response) => void response.json(await finishExam(store, request.params.id, parse(finishExamSchema, request.body).finishedAt)));
+  api.post(
+    '/exams',
+    async (request, response) =>
+      void response.status(201).json(await startExam(store, parse(startExamSchema, request.body))),
+  );
+  api.post(
+    '/exams/:id/finish',
+    async (request, response) =>
+      void response.json(await finishExam(store, request.params.id, parse(finishExamSchema, request.body).finishedAt)),
+  );
 
-  api.get('/exposures', async (request, response) => void response.json(await listExposures(store, parse(recordQuerySchema, request.query))));
-  api.get('/exposures/:id', async (request, response) => void response.json(await getExposure(store, request.params.id)));
+  api.get(
+    '/exposures',
+    async (request, response) =>
+      void response.json(await listExposures(store, parse(recordQuerySchema, request.query))),
+  );
+  api.get(
+    '/exposures/:id',
+    async (request, response) => void response.json(await getExposure(store, request.params.id)),
+  );
   api.post('/exposures', async (request, response) => {
     const { exposure, created } = await recordExposure(store, parse(newExposureSchema, request.body), clock());
     response.status(created ? 201 : 200).json(exposure);

@@ -5,23 +5,35 @@ import type { HouseRules, PatientInput, Room, Setup, SetupRequest, Situation } f
 const id = () => text('id').primaryKey();
 const at = (name: string) => integer(name).notNull();
 
-export const rooms = sqliteTable('rooms', { id: id(), room: text('room', { mode: 'json' }).$type<Room>().notNull(), position: integer('position').notNull() });
+export const rooms = sqliteTable('rooms', {
+  id: id(),
+  room: text('room', { mode: 'json' }).$type<Room>().notNull(),
+  position: integer('position').notNull(),
+});
 
 /** No more of a person than the work needs. */
-export const patients = sqliteTable('patients', { id: id(), initials: text('initials').notNull(), body: text('body', { mode: 'json' }).$type<PatientInput>().notNull() });
+export const patients = sqliteTable('patients', {
+  id: id(),
+  initials: text('initials').notNull(),
+  body: text('body', { mode: 'json' }).$type<PatientInput>().notNull(),
+});
 
 export type OrderProjection = { projectionId: string; side?: 'left' | 'right' };
 export const orders = sqliteTable(
   'orders',
   {
     id: id(),
-    patientId: text('patient_id').notNull().references(() => patients.id),
+    patientId: text('patient_id')
+      .notNull()
+      .references(() => patients.id),
     exam: text('exam').notNull(),
     side: text('side', { enum: ['left', 'right'] }),
     reason: text('reason').notNull(),
     urgency: text('urgency', { enum: ['now', 'today', 'routine'] }).notNull(),
     ward: text('ward').notNull(),
-    roomId: text('room_id').notNull().references(() => rooms.id),
+    roomId: text('room_id')
+      .notNull()
+      .references(() => rooms.id),
     projections: text('projections', { mode: 'json' }).$type<OrderProjection[]>().notNull(),
     situation: text('situation', { mode: 'json' }).$type<Partial<Situation>>().notNull(),
     unusual: text('unusual', { mode: 'json' }).$type<string[]>().notNull(),
@@ -36,7 +48,9 @@ export const exams = sqliteTable(
   'exams',
   {
     id: id(),
-    orderId: text('order_id').notNull().references(() => orders.id),
+    orderId: text('order_id')
+      .notNull()
+      .references(() => orders.id),
     performedBy: text('performed_by').notNull(),
     startedAt: at('started_at'),
     finishedAt: integer('finished_at'),
@@ -49,7 +63,9 @@ export const exposures = sqliteTable(
   'exposures',
   {
     id: id(),
-    examId: text('exam_id').notNull().references(() => exams.id),
+    examId: text('exam_id')
+      .notNull()
+      .references(() => exams.id),
     projectionId: text('projection_id').notNull(),
     side: text('side', { enum: ['left', 'right'] }),
     request: text('request', { mode: 'json' }).$type<SetupRequest>().notNull(),
@@ -63,4 +79,7 @@ export const exposures = sqliteTable(
   (table) => [index('exposures_time').on(table.exposedAt), index('exposures_exam').on(table.examId)],
 );
 
-export const settings = sqliteTable('settings', { id: id(), rules: text('rules', { mode: 'json' }).$type<Partial<HouseRules>>().notNull() });
+export const settings = sqliteTable('settings', {
+  id: id(),
+  rules: text('rules', { mode: 'json' }).$type<Partial<HouseRules>>().notNull(),
+});

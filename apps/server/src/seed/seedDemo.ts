@@ -15,7 +15,14 @@ export async function seedDemo(store: Store, now: number): Promise<void> {
       for (const { id, initials, patient, waitedMinutes, side, ...order } of DEMO_ORDERS) {
         const patientId = `p-${id}`;
         await tx.insert(patients).values({ id: patientId, initials, body: patient });
-        await tx.insert(orders).values({ ...order, id, patientId, side: side ?? null, orderedAt: now - waitedMinutes * MINUTE_MS, state: 'waiting' });
+        await tx.insert(orders).values({
+          ...order,
+          id,
+          patientId,
+          side: side ?? null,
+          orderedAt: now - waitedMinutes * MINUTE_MS,
+          state: 'waiting',
+        });
       }
     }),
   );

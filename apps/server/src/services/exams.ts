@@ -13,7 +13,8 @@ export async function startExam(store: Store, exam: StartExam): Promise<Exam> {
     store.db.transaction(async (tx) => {
       const [known] = await tx.select().from(exams).where(eq(exams.id, exam.id));
       if (known) {
-        if (known.orderId !== exam.orderId) throw new Problem(409, 'Conflict', `Exam "${exam.id}" belongs to another order.`);
+        if (known.orderId !== exam.orderId)
+          throw new Problem(409, 'Conflict', `Exam "${exam.id}" belongs to another order.`);
         return known;
       }
       const [order] = await tx.select().from(orders).where(eq(orders.id, exam.orderId));
@@ -39,7 +40,12 @@ export async function finishExam(store: Store, id: string, finishedAt: number): 
   );
 }
 
-type ExposureRow = { exposures: typeof exposures.$inferSelect; exams: typeof exams.$inferSelect; orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
+type ExposureRow = {
+  exposures: typeof exposures.$inferSelect;
+  exams: typeof exams.$inferSelect;
+  orders: typeof orders.$inferSelect;
+  patients: typeof patients.$inferSelect;
+};
 
 const present = (row: ExposureRow): Exposure => ({
   id: row.exposures.id,
@@ -69,15 +75,24 @@ const joined = ({ db }: Store) =>
     .innerJoin(patients, eq(orders.patientId, patients.id));
 
 /** @throws Problem 404 */
-export async function getExposure(store: Store, id: string): Promise<Exposure & { setup: ExposureRow['exposures']['setup']; request: SetupRequest }> {
+export async function getExposure(
+  store: Store,
+  id: string,
+): Promise<Exposure & { setup: ExposureRow['exposures']['setup']; request: SetupRequest }> {
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw notFound('exposure', id);
   return { ...present(row), setup: row.exposures.setup, request: row.exposures.request };
 }
 
 /** Newest first. */
-export async function listExposures(store: Store, { from, to, limit }: { from: number; to: number; limit: number }): Promise<Exposure[]> {
-  const rows = await joined(store).where(and(gte(exposures.exposedAt, from), lte(exposures.exposedAt, to))).orderBy(desc(exposures.exposedAt)).limit(limit);
+export async function listExposures(
+  store: Store,
+  { from, to, limit }: { from: number; to: number; limit: number },
+): Promise<Exposure[]> {
+  const rows = await joined(store)
+    .where(and(gte(exposures.exposedAt, from), lte(exposures.exposedAt, to)))
+    .orderBy(desc(exposures.exposedAt))
+    .limit(limit);
   return rows.map(present);
 }
 
@@ -86,14 +101,22 @@ export async function listExposures(store: Store, { from, to, limit }: { from: n
  * transaction. The client's id makes a repeated call return the first result.
  * @throws Problem 404 for an unknown exam, 409 when the id was used for another exam
  */
-export async function recordExposure(store: Store, exposure: NewExposure, now: number): Promise<{ exposure: Exposure; created: boolean }> {
+export async function recordExposure(
+  store: Store,
+  exposure: NewExposure,
+  now: number,
+): Promise<{ exposure: Exposure; created: boolean }> {
   const setup = computeSetup(exposure.request);
   const reading = readDetector(exposure.id, exposure.request);
   const created = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
-      const [known] = await tx.select({ examId: exposures.examId }).from(exposures).where(eq(exposures.id, exposure.id));
+      const [known] = await tx
+        .select({ examId: exposures.examId })
+        .from(exposures)
+        .where(eq(exposures.id, exposure.id));
       if (known) {
-        if (known.examId !== exposure.examId) throw new Problem(409, 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
+        if (known.examId !== exposure.examId)
+          throw new Problem(409, 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
         return false;
       }
       const [exam] = await tx.select({ id: exams.id }).from(exams).where(eq(exams.id, exposure.examId));

@@ -26,6 +26,11 @@ export async function getRules({ db }: Store): Promise<HouseRules> {
 
 export async function putRules(store: Store, rules: Partial<Record<RuleId, string | number>>): Promise<HouseRules> {
   const value = withDefaults(rules);
-  await store.writes.run(() => store.db.insert(settings).values({ id: RULES_ROW, rules: value }).onConflictDoUpdate({ target: settings.id, set: { rules: value } }));
+  await store.writes.run(() =>
+    store.db
+      .insert(settings)
+      .values({ id: RULES_ROW, rules: value })
+      .onConflictDoUpdate({ target: settings.id, set: { rules: value } }),
+  );
   return getRules(store);
 }

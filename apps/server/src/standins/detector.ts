@@ -14,7 +14,10 @@ function fraction(text: string): number {
   return (hash >>> 0) / 0x1_0000_0000;
 }
 
-export function readDetector(exposureId: string, request: SetupRequest): { exposureIndex: number; targetIndex: number } {
+export function readDetector(
+  exposureId: string,
+  request: SetupRequest,
+): { exposureIndex: number; targetIndex: number } {
   const targetIndex = (request.room ?? ROOM_ONE).generator.targetIndex;
   // Two draws make one normal deviate (polar method without its loop).
   const [a, b] = [fraction(`${exposureId}a`), fraction(`${exposureId}b`)];

@@ -8,7 +8,12 @@ export default function NotFound() {
   return (
     <Frame header={<PlaceHeader title="Not here" />}>
       <View style={{ padding: 16 }}>
-        <Note title="There is no such page" text="The address is not one of Taktik’s." action="To the orders" onAction={() => router.replace('/orders')} />
+        <Note
+          title="There is no such page"
+          text="The address is not one of Taktik’s."
+          action="To the orders"
+          onAction={() => router.replace('/orders')}
+        />
       </View>
     </Frame>
   );

@@ -1,5 +1,11 @@
-import { AtkinsonHyperlegible_400Regular, AtkinsonHyperlegible_700Bold } from '@expo-google-fonts/atkinson-hyperlegible';
-import { BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed';
+import {
+  AtkinsonHyperlegible_400Regular,
+  AtkinsonHyperlegible_700Bold,
+} from '@expo-google-fonts/atkinson-hyperlegible';
+import {
+  BarlowSemiCondensed_500Medium,
+  BarlowSemiCondensed_600SemiBold,
+} from '@expo-google-fonts/barlow-semi-condensed';
 import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
@@ -9,13 +15,16 @@ import { ThemeProvider } from '../ui/theme';
 
 export default function Layout() {
   // The system's fonts stand in until ours are there: nothing waits for them.
-  useFonts({ AtkinsonHyperlegible_400Regular, AtkinsonHyperlegible_700Bold, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
+  useFonts({
+    AtkinsonHyperlegible_400Regular,
+    AtkinsonHyperlegible_700Bold,
+    BarlowSemiCondensed_500Medium,
+    BarlowSemiCondensed_600SemiBold,
+  });
   return (
     <Provider store={store}>
       <SafeAreaProvider>
         <ThemeProvider>
-
-
           <Slot />
         </ThemeProvider>
       </SafeAreaProvider>

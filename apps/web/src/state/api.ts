@@ -48,8 +48,13 @@ export const api = createApi({
     orders: build.query<Order[], void>({ query: () => 'orders', providesTags: ['Orders'] }),
     rooms: build.query<Room[], void>({ query: () => 'rooms' }),
     rules: build.query<HouseRules, void>({ query: () => 'rules', providesTags: ['Rules'] }),
-    record: build.query<ExposureRow[], { from: number }>({ query: ({ from }) => `exposures?from=${from}`, providesTags: ['Record'] }),
-    exposure: build.query<ExposureRow & { setup: Setup }, string>({ query: (id) => `exposures/${encodeURIComponent(id)}` }),
+    record: build.query<ExposureRow[], { from: number }>({
+      query: ({ from }) => `exposures?from=${from}`,
+      providesTags: ['Record'],
+    }),
+    exposure: build.query<ExposureRow & { setup: Setup }, string>({
+      query: (id) => `exposures/${encodeURIComponent(id)}`,
+    }),
   }),
 });
 

@@ -9,7 +9,10 @@ export type Outgoing = { id: string; madeAt: number; path: string; body: unknown
 export type OutboxState = { waiting: Outgoing[]; refused: (Outgoing & { why: string })[]; online: boolean };
 
 const KEY = 'outbox.';
-const stored = (): Outgoing[] => names(KEY).flatMap((name) => load<Outgoing>(name) ?? []).sort((a, b) => a.madeAt - b.madeAt || a.id.localeCompare(b.id));
+const stored = (): Outgoing[] =>
+  names(KEY)
+    .flatMap((name) => load<Outgoing>(name) ?? [])
+    .sort((a, b) => a.madeAt - b.madeAt || a.id.localeCompare(b.id));
 
 export const outbox = createSlice({
   name: 'outbox',

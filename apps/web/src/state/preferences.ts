@@ -2,7 +2,13 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { load } from './storage';
 
-export type Preferences = { theme: 'dim' | 'day' | null; unit: 'in' | 'cm'; person: string; roomId: string; look: 'side' | 'ray' };
+export type Preferences = {
+  theme: 'dim' | 'day' | null;
+  unit: 'in' | 'cm';
+  person: string;
+  roomId: string;
+  look: 'side' | 'ray';
+};
 
 const initial: Preferences = { theme: null, unit: 'in', person: 'Ines Oakfield', roomId: 'room-1', look: 'side' };
 

@@ -18,7 +18,11 @@ export function post(dispatch: AppDispatch, item: Outgoing): void {
 async function deliver({ dispatch }: StoreLike, item: Outgoing): Promise<boolean> {
   let response: Response;
   try {
-    response = await fetch(API_BASE + item.path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(item.body) });
+    response = await fetch(API_BASE + item.path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(item.body),
+    });
   } catch {
     dispatch(unreachable());
     return false;

@@ -3,13 +3,19 @@ import { configureStore } from '@reduxjs/toolkit';
 import { adopted, session, type Session } from '../places/setup/session';
 import { api } from './api';
 import { outbox } from './outbox';
+import { keepForOffline } from './offline';
 import { preferences } from './preferences';
 import { startSender } from './sender';
 import { load, save } from './storage';
 
 export function createStore() {
   const store = configureStore({
-    reducer: { preferences: preferences.reducer, session: session.reducer, outbox: outbox.reducer, [api.reducerPath]: api.reducer },
+    reducer: {
+      preferences: preferences.reducer,
+      session: session.reducer,
+      outbox: outbox.reducer,
+      [api.reducerPath]: api.reducer,
+    },
     middleware: (defaults) => defaults().concat(api.middleware),
   });
   let keptPreferences = store.getState().preferences;
@@ -35,3 +41,4 @@ export type AppDispatch = Store['dispatch'];
 
 export const store = createStore();
 startSender(store);
+keepForOffline();

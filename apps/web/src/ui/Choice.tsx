@@ -7,7 +7,17 @@ import { Words } from './Words';
 
 type Option<T extends string> = { value: T; label: string };
 
-export function Choice<T extends string>({ label, options, value, onChange }: { label: string; options: readonly Option<T>[]; value: T | undefined; onChange: (value: T) => void }) {
+export function Choice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option<T>[];
+  value: T | undefined;
+  onChange: (value: T) => void;
+}) {
   return (
     <View style={{ gap: 6 }} role="radiogroup" aria-label={label}>
       <Words kind="small" tone="soft">
@@ -15,7 +25,15 @@ export function Choice<T extends string>({ label, options, value, onChange }: { 
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {options.map((option) => (
-          <Press key={option.value} label={option.label} role="radio" checked={option.value === value} chosen={option.value === value} onPress={() => onChange(option.value)} style={{ paddingHorizontal: 16 }}>
+          <Press
+            key={option.value}
+            label={option.label}
+            role="radio"
+            checked={option.value === value}
+            chosen={option.value === value}
+            onPress={() => onChange(option.value)}
+            style={{ paddingHorizontal: 16 }}
+          >
             <Words kind="body">{option.label}</Words>
           </Press>
         ))}
@@ -27,7 +45,19 @@ export function Choice<T extends string>({ label, options, value, onChange }: { 
 /** On or off, as one large key with a sign. */
 export function Toggle({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
-    <Press label={label} role="checkbox" checked={on} onPress={() => onChange(!on)} style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-start', gap: 12, paddingHorizontal: 12 }}>
+    <Press
+      label={label}
+      role="checkbox"
+      checked={on}
+      onPress={() => onChange(!on)}
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        justifyContent: 'flex-start',
+        gap: 12,
+        paddingHorizontal: 12,
+      }}
+    >
       <Tick on={on} />
       <Words kind="body" style={{ flex: 1 }}>
         {label}
@@ -39,7 +69,18 @@ export function Toggle({ label, on, onChange }: { label: string; on: boolean; on
 export function Tick({ on }: { on: boolean }) {
   const theme = useTheme();
   return (
-    <View aria-hidden style={{ width: 26, height: 26, borderWidth: 2, borderRadius: RADIUS, borderColor: on ? theme.sage : theme.inkSoft, alignItems: 'center', justifyContent: 'center' }}>
+    <View
+      aria-hidden
+      style={{
+        width: 26,
+        height: 26,
+        borderWidth: 2,
+        borderRadius: RADIUS,
+        borderColor: on ? theme.sage : theme.inkSoft,
+        alignItems: 'center',
+        justifyContent: 'center',
+      }}
+    >
       {on && (
         <Words kind="small" tone="sage" style={{ lineHeight: 20 }}>
           ✓

@@ -23,7 +23,20 @@ function Place({ name, href, here }: { name: string; href: Href; here: boolean }
   const [focused, setFocused] = useState(false);
   return (
     <Link href={href} asChild>
-      <Pressable role="link" aria-current={here ? 'page' : undefined} onFocus={() => setFocused(true)} onBlur={() => setFocused(false)} style={{ flex: 1, maxHeight: 76, minHeight: PRIMARY, minWidth: 72, alignItems: 'center', justifyContent: 'center' }}>
+      <Pressable
+        role="link"
+        aria-current={here ? 'page' : undefined}
+        onFocus={() => setFocused(true)}
+        onBlur={() => setFocused(false)}
+        style={{
+          flex: 1,
+          maxHeight: 76,
+          minHeight: PRIMARY,
+          minWidth: 72,
+          alignItems: 'center',
+          justifyContent: 'center',
+        }}
+      >
         <Words kind="small" tone={here ? 'ink' : 'soft'}>
           {name}
         </Words>
@@ -39,7 +52,16 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
   const path = usePathname();
   const rail = width >= RAIL_FROM;
   const places = (
-    <View role="navigation" aria-label="Places" style={{ flexDirection: rail ? 'column' : 'row', backgroundColor: theme.surface, width: rail ? 84 : undefined, paddingTop: rail ? 14 : 0 }}>
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{
+        flexDirection: rail ? 'column' : 'row',
+        backgroundColor: theme.surface,
+        width: rail ? 84 : undefined,
+        paddingTop: rail ? 14 : 0,
+      }}
+    >
       {PLACES.map((place) => (
         <Place key={place.path} name={place.name} href={place.href} here={path.startsWith(place.path)} />
       ))}
@@ -62,7 +84,16 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
 /** Title and room chip of a plain place. */
 export function PlaceHeader({ title, detail }: { title: string; detail?: string }) {
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: 16, paddingTop: 12, paddingBottom: 8, gap: 12 }}>
+    <View
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        paddingHorizontal: 16,
+        paddingTop: 12,
+        paddingBottom: 8,
+        gap: 12,
+      }}
+    >
       <View style={{ flex: 1 }}>
         <Words kind="title" role="heading" aria-level={1}>
           {title}
@@ -86,7 +117,12 @@ export function RoomChip({ roomId }: { roomId?: string }) {
   const name = room?.name ?? 'Room';
   return (
     <>
-      <Press label={`${name}, lengths in ${unit === 'in' ? 'inches' : 'centimetres'}: room and rules`} onPress={() => setOpen(true)} plain style={{ borderWidth: 1, borderColor: theme.line, paddingHorizontal: 12 }}>
+      <Press
+        label={`${name}, lengths in ${unit === 'in' ? 'inches' : 'centimetres'}: room and rules`}
+        onPress={() => setOpen(true)}
+        plain
+        style={{ borderWidth: 1, borderColor: theme.line, paddingHorizontal: 12 }}
+      >
         <Words kind="small">{`${name} · ${unit}`}</Words>
       </Press>
       <RoomSheet open={open} onClose={() => setOpen(false)} />
@@ -103,12 +139,20 @@ function Notices() {
   return (
     <View role="status" style={{ paddingHorizontal: 16, paddingVertical: 8, gap: 6, backgroundColor: theme.raised }}>
       {!online && waiting.length > 0 && (
-        <Words kind="small" tone="mauve">{`● No connection: ${waiting.length} ${waiting.length === 1 ? 'entry is' : 'entries are'} kept on this device and sent when it is back.`}</Words>
+        <Words
+          kind="small"
+          tone="mauve"
+        >{`● No connection: ${waiting.length} ${waiting.length === 1 ? 'entry is' : 'entries are'} kept on this device and sent when it is back.`}</Words>
       )}
       {refused.map((item) => (
         <View key={item.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Words kind="small" tone="brick" style={{ flex: 1 }}>{`▲ Not recorded: ${item.what}. ${item.why}`}</Words>
-          <Press label={`Dismiss: ${item.what}`} plain onPress={() => dispatch(dismissed(item.id))} style={{ paddingHorizontal: 10 }}>
+          <Press
+            label={`Dismiss: ${item.what}`}
+            plain
+            onPress={() => dispatch(dismissed(item.id))}
+            style={{ paddingHorizontal: 10 }}
+          >
             <Words kind="small" tone="lamp">
               Dismiss
             </Words>

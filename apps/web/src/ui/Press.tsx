@@ -19,7 +19,19 @@ type Props = {
   testID?: string;
 };
 
-export function Press({ label, onPress, children, chosen = false, role = 'button', checked, disabled, plain, hint, style, testID }: Props) {
+export function Press({
+  label,
+  onPress,
+  children,
+  chosen = false,
+  role = 'button',
+  checked,
+  disabled,
+  plain,
+  hint,
+  style,
+  testID,
+}: Props) {
   const theme = useTheme();
   const [focused, setFocused] = useState(false);
   const toggles = role === 'radio' || role === 'checkbox';
@@ -37,7 +49,14 @@ export function Press({ label, onPress, children, chosen = false, role = 'button
       onBlur={() => setFocused(false)}
       testID={testID}
       style={({ pressed }) => [
-        { minHeight: TARGET, minWidth: TARGET, borderRadius: RADIUS, justifyContent: 'center', backgroundColor: pressed ? theme.raised : plain ? 'transparent' : theme.surface, opacity: disabled ? 0.55 : 1 },
+        {
+          minHeight: TARGET,
+          minWidth: TARGET,
+          borderRadius: RADIUS,
+          justifyContent: 'center',
+          backgroundColor: pressed ? theme.raised : plain ? 'transparent' : theme.surface,
+          opacity: disabled ? 0.55 : 1,
+        },
         style,
       ]}
     >

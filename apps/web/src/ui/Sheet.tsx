@@ -6,15 +6,34 @@ import { useTheme } from './theme';
 import { RAIL_FROM } from './tokens';
 import { Words } from './Words';
 
-export function Sheet({ title, open, onClose, children }: PropsWithChildren<{ title: string; open: boolean; onClose: () => void }>) {
+export function Sheet({
+  title,
+  open,
+  onClose,
+  children,
+}: PropsWithChildren<{ title: string; open: boolean; onClose: () => void }>) {
   const theme = useTheme();
   const { width, height } = useWindowDimensions();
   const wide = width >= RAIL_FROM;
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', justifyContent: 'flex-end' }}>
-        <Pressable aria-hidden tabIndex={-1} onPress={onClose} style={{ position: 'absolute', top: 0, left: 0, right: 0, bottom: 0, backgroundColor: '#000', opacity: 0.45 }} />
-        <View style={{ backgroundColor: theme.ground, width: wide ? 440 : '100%', maxHeight: wide ? height : height * 0.82, borderColor: theme.line, borderTopWidth: wide ? 0 : 1, borderLeftWidth: wide ? 1 : 0 }}>
+        <Pressable
+          aria-hidden
+          tabIndex={-1}
+          onPress={onClose}
+          style={{ position: 'absolute', top: 0, left: 0, right: 0, bottom: 0, backgroundColor: '#000', opacity: 0.45 }}
+        />
+        <View
+          style={{
+            backgroundColor: theme.ground,
+            width: wide ? 440 : '100%',
+            maxHeight: wide ? height : height * 0.82,
+            borderColor: theme.line,
+            borderTopWidth: wide ? 0 : 1,
+            borderLeftWidth: wide ? 1 : 0,
+          }}
+        >
           <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: 16, paddingRight: 8, paddingTop: 8 }}>
             <Words kind="title" role="heading" style={{ flex: 1 }}>
               {title}

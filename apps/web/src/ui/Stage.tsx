@@ -1,13 +1,32 @@
 /** The stage: the drawing of the core in the materials of the design. It decides nothing. */
-import { formatAngle, formatInches, formatCm, formatLength, formatRectangle, type LengthUnit, type Mannequin2d, type Setup, type StageDrawing } from '@taktik/core';
+import {
+  formatAngle,
+  formatInches,
+  formatCm,
+  formatLength,
+  formatRectangle,
+  type LengthUnit,
+  type Mannequin2d,
+  type Setup,
+  type StageDrawing,
+} from '@taktik/core';
 import Svg, { Circle, G, Line, Path, Polygon, Rect, Text as SvgText } from 'react-native-svg';
 import { View } from 'react-native';
 import { useTheme } from './theme';
 import { fonts } from './tokens';
 
-type Props = { drawing: StageDrawing; mannequin: Mannequin2d; setup: Setup; unit: LengthUnit; width: number; height: number; /** Thumb-size: no words. */ small?: boolean };
+type Props = {
+  drawing: StageDrawing;
+  mannequin: Mannequin2d;
+  setup: Setup;
+  unit: LengthUnit;
+  width: number;
+  height: number;
+  /** Thumb-size: no words. */ small?: boolean;
+};
 
-const points = (list: readonly (readonly [number, number])[]): string => list.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
+const points = (list: readonly (readonly [number, number])[]): string =>
+  list.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
 
 export function Stage({ drawing, mannequin, setup, unit, width, height, small = false }: Props) {
   const theme = useTheme();
@@ -19,36 +38,100 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const lineWidth = (small ? 1 : 2) * px;
   const clampX = (x: number, room: number) => Math.min(Math.max(x, box.x + 8 * px), box.x + box.width - room * px);
   const vertical = setup.tube.beam === 'vertical';
-  const name = (text: string, x: number, y: number, color: string, size: number, anchor: 'start' | 'end' | 'middle' = 'start', bold = false) => (
-    <SvgText x={x} y={y} fill={color} fontSize={size * px} textAnchor={anchor} fontFamily={bold ? fonts.figure : fonts.label}>
+  const name = (
+    text: string,
+    x: number,
+    y: number,
+    color: string,
+    size: number,
+    anchor: 'start' | 'end' | 'middle' = 'start',
+    bold = false,
+  ) => (
+    <SvgText
+      x={x}
+      y={y}
+      fill={color}
+      fontSize={size * px}
+      textAnchor={anchor}
+      fontFamily={bold ? fonts.figure : fonts.label}
+    >
       {text}
     </SvgText>
   );
   const [fx, fy] = drawing.focal;
   const [hx, hy] = drawing.hit;
   const [sx] = drawing.straightHit;
-  const shiftText = setup.tube.receptorShiftToward ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftToward}` : '';
+  const shiftText = setup.tube.receptorShiftToward
+    ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftToward}`
+    : '';
   const sidText = `SID ${formatLength(setup.tube.sidMm, unit)}`;
   const heightText = `${formatLength(setup.tube.heightMm, unit)} above ${setup.tube.heightOver}`;
 
   return (
     <View role="img" aria-label={words} style={{ width, height, backgroundColor: theme.surface, overflow: 'hidden' }}>
       <Svg width={width} height={height} viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`} aria-hidden>
-        {drawing.surface && <Line x1={drawing.surface[0][0]} y1={drawing.surface[0][1]} x2={drawing.surface[1][0]} y2={drawing.surface[1][1]} stroke={theme.line} strokeWidth={5 * px} />}
-        {drawing.wall && <Line x1={drawing.wall[0][0]} y1={drawing.wall[0][1]} x2={drawing.wall[1][0]} y2={drawing.wall[1][1]} stroke={theme.line} strokeWidth={6 * px} />}
-        <Path d={mannequin.skin} fill={theme.skin} stroke={theme.skinEdge} strokeWidth={(small ? 0.8 : 1.3) * px} fillRule="evenodd" />
+        {drawing.surface && (
+          <Line
+            x1={drawing.surface[0][0]}
+            y1={drawing.surface[0][1]}
+            x2={drawing.surface[1][0]}
+            y2={drawing.surface[1][1]}
+            stroke={theme.line}
+            strokeWidth={5 * px}
+          />
+        )}
+        {drawing.wall && (
+          <Line
+            x1={drawing.wall[0][0]}
+            y1={drawing.wall[0][1]}
+            x2={drawing.wall[1][0]}
+            y2={drawing.wall[1][1]}
+            stroke={theme.line}
+            strokeWidth={6 * px}
+          />
+        )}
+        <Path
+          d={mannequin.skin}
+          fill={theme.skin}
+          stroke={theme.skinEdge}
+          strokeWidth={(small ? 0.8 : 1.3) * px}
+          fillRule="evenodd"
+        />
         {!small && <Path d={mannequin.bones} fill={theme.bone} opacity={0.75} />}
         <Path d={mannequin.bright} fill={theme.bright} opacity={side ? 0.85 : 0.8} />
         {drawing.light.map((polygon, i) => (
-          <Polygon key={i} points={points(polygon)} fill={theme.lampFill} opacity={theme.name === 'day' ? 0.3 : side ? 0.24 : 0.28} />
+          <Polygon
+            key={i}
+            points={points(polygon)}
+            fill={theme.lampFill}
+            opacity={theme.name === 'day' ? 0.3 : side ? 0.24 : 0.28}
+          />
         ))}
         {drawing.receptor.map((polygon, i) => (
-          <Polygon key={i} points={points(polygon)} fill={side ? theme.plate : 'none'} stroke={theme.plate} strokeWidth={(small ? 1 : 1.6) * px} />
+          <Polygon
+            key={i}
+            points={points(polygon)}
+            fill={side ? theme.plate : 'none'}
+            stroke={theme.plate}
+            strokeWidth={(small ? 1 : 1.6) * px}
+          />
         ))}
         {side && (
           <G>
-            <Polygon points={points(drawing.tubeHead)} fill={theme.raised} stroke={theme.inkSoft} strokeWidth={1.5 * px} strokeLinejoin="round" />
-            <Polygon points={points(drawing.collimator)} fill={theme.raised} stroke={theme.inkSoft} strokeWidth={1.5 * px} strokeLinejoin="round" />
+            <Polygon
+              points={points(drawing.tubeHead)}
+              fill={theme.raised}
+              stroke={theme.inkSoft}
+              strokeWidth={1.5 * px}
+              strokeLinejoin="round"
+            />
+            <Polygon
+              points={points(drawing.collimator)}
+              fill={theme.raised}
+              stroke={theme.inkSoft}
+              strokeWidth={1.5 * px}
+              strokeLinejoin="round"
+            />
             <Line x1={fx} y1={fy} x2={hx} y2={hy} stroke={theme.lamp} strokeWidth={lineWidth} />
             <Circle cx={fx} cy={fy} r={3 * px} fill={theme.lamp} />
             <Circle cx={drawing.entry[0]} cy={drawing.entry[1]} r={(small ? 2 : 4.5) * px} fill={theme.lamp} />
@@ -59,8 +142,22 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             {drawing.light.map((polygon, i) => (
               <Ticks key={i} polygon={polygon} arm={14 * px} color={theme.lamp} width={2 * px} />
             ))}
-            <Line x1={drawing.cross[0][0]} y1={drawing.cross[0][1]} x2={drawing.cross[1][0]} y2={drawing.cross[1][1]} stroke={theme.lamp} strokeWidth={1.4 * px} />
-            <Line x1={drawing.cross[2][0]} y1={drawing.cross[2][1]} x2={drawing.cross[3][0]} y2={drawing.cross[3][1]} stroke={theme.lamp} strokeWidth={1.4 * px} />
+            <Line
+              x1={drawing.cross[0][0]}
+              y1={drawing.cross[0][1]}
+              x2={drawing.cross[1][0]}
+              y2={drawing.cross[1][1]}
+              stroke={theme.lamp}
+              strokeWidth={1.4 * px}
+            />
+            <Line
+              x1={drawing.cross[2][0]}
+              y1={drawing.cross[2][1]}
+              x2={drawing.cross[3][0]}
+              y2={drawing.cross[3][1]}
+              stroke={theme.lamp}
+              strokeWidth={1.4 * px}
+            />
             {drawing.touch
               .filter(({ at: [x, y] }) => x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height)
               .map(({ name: text, at: [x, y] }) => {
@@ -73,40 +170,114 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
                   </G>
                 );
               })}
-            <Rect x={drawing.marker[0] - 9 * px} y={drawing.marker[1] - 10 * px} width={18 * px} height={20 * px} fill={theme.surface} stroke={theme.ink} strokeWidth={1.4 * px} />
+            <Rect
+              x={drawing.marker[0] - 9 * px}
+              y={drawing.marker[1] - 10 * px}
+              width={18 * px}
+              height={20 * px}
+              fill={theme.surface}
+              stroke={theme.ink}
+              strokeWidth={1.4 * px}
+            />
             {name(setup.marker.letter, drawing.marker[0], drawing.marker[1] + 5 * px, theme.ink, 14, 'middle', true)}
           </G>
         )}
         {side && !small && setup.tube.angleDeg > 0 && vertical && (
           <G>
-            <Line x1={fx} y1={fy} x2={fx} y2={fy + 130 * px} stroke={theme.inkSoft} strokeWidth={1.2 * px} strokeDasharray={`${4 * px},${4 * px}`} />
-            {name(formatAngle(setup.tube.angleDeg), fx + (hx < fx ? -30 : 14) * px, fy + 106 * px, theme.lamp, 20, 'start', true)}
+            <Line
+              x1={fx}
+              y1={fy}
+              x2={fx}
+              y2={fy + 130 * px}
+              stroke={theme.inkSoft}
+              strokeWidth={1.2 * px}
+              strokeDasharray={`${4 * px},${4 * px}`}
+            />
+            {name(
+              formatAngle(setup.tube.angleDeg),
+              fx + (hx < fx ? -30 : 14) * px,
+              fy + 106 * px,
+              theme.lamp,
+              20,
+              'start',
+              true,
+            )}
           </G>
         )}
         {side && !small && shiftText !== '' && (
           <G>
             <Line x1={sx} y1={hy + 12 * px} x2={hx} y2={hy + 12 * px} stroke={theme.lamp} strokeWidth={1.8 * px} />
-            <Line x1={sx} y1={hy + 7 * px} x2={sx} y2={hy + 17 * px} stroke={theme.lamp} strokeWidth={1.2 * px} strokeDasharray={`${2 * px},${2 * px}`} />
-            <Polygon points={points([[hx, hy + 12 * px], [hx + Math.sign(sx - hx) * 7 * px, hy + 8 * px], [hx + Math.sign(sx - hx) * 7 * px, hy + 16 * px]])} fill={theme.lamp} />
-            {name(shiftText, clampX(Math.max(sx, hx) + 8 * px, 150), hy + 17 * px, theme.lamp, 15, 'start', true)}
+            <Line
+              x1={sx}
+              y1={hy + 7 * px}
+              x2={sx}
+              y2={hy + 17 * px}
+              stroke={theme.lamp}
+              strokeWidth={1.2 * px}
+              strokeDasharray={`${2 * px},${2 * px}`}
+            />
+            <Polygon
+              points={points([
+                [hx, hy + 12 * px],
+                [hx + Math.sign(sx - hx) * 7 * px, hy + 8 * px],
+                [hx + Math.sign(sx - hx) * 7 * px, hy + 16 * px],
+              ])}
+              fill={theme.lamp}
+            />
+            {name(shiftText, clampX(Math.min(sx, hx), 170), hy + 38 * px, theme.lamp, 15, 'start', true)}
           </G>
         )}
         {side && !small && (
           <G>
-            {name(sidText, clampX(vertical ? Math.max(fx, hx) + 34 * px : (fx + hx) / 2 - 30 * px, 120), vertical ? fy + (hy - fy) * 0.42 : Math.min(fy, hy) - 34 * px, theme.ink, 16, 'start', true)}
-            {name(heightText, clampX(vertical ? Math.max(fx, hx) + 34 * px : (fx + hx) / 2 - 30 * px, 130), vertical ? fy + (hy - fy) * 0.42 + 18 * px : Math.min(fy, hy) - 17 * px, theme.inkSoft, 14)}
+            {name(
+              sidText,
+              clampX(vertical ? Math.max(fx, hx) + 34 * px : (fx + hx) / 2 - 30 * px, 120),
+              vertical ? fy + (hy - fy) * 0.42 : Math.min(fy, hy) - 34 * px,
+              theme.ink,
+              16,
+              'start',
+              true,
+            )}
+            {name(
+              heightText,
+              clampX(vertical ? Math.max(fx, hx) + 34 * px : (fx + hx) / 2 - 30 * px, 130),
+              vertical ? fy + (hy - fy) * 0.42 + 18 * px : Math.min(fy, hy) - 17 * px,
+              theme.inkSoft,
+              14,
+            )}
           </G>
         )}
         {!small && name(side ? 'from the side' : 'along the ray', box.x + 10 * px, box.y + 20 * px, theme.inkSoft, 14)}
-        {!small && !side && name(formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit) + ' on the skin', box.x + 10 * px, box.y + box.height - 10 * px, theme.lamp, 14)}
-        {!small && side && vertical && name('head', box.x + 10 * px, (drawing.surface?.[0][1] ?? 0) - 8 * px, theme.inkSoft, 14)}
+        {!small &&
+          !side &&
+          name(
+            formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit) + ' on the skin',
+            box.x + 10 * px,
+            box.y + box.height - 10 * px,
+            theme.lamp,
+            14,
+          )}
+        {!small &&
+          side &&
+          vertical &&
+          name('head', box.x + 10 * px, (drawing.surface?.[0][1] ?? 0) - 8 * px, theme.inkSoft, 14)}
       </Svg>
     </View>
   );
 }
 
 /** Corner ticks of the light field, drawn on the field itself. */
-function Ticks({ polygon, arm, color, width }: { polygon: readonly (readonly [number, number])[]; arm: number; color: string; width: number }) {
+function Ticks({
+  polygon,
+  arm,
+  color,
+  width,
+}: {
+  polygon: readonly (readonly [number, number])[];
+  arm: number;
+  color: string;
+  width: number;
+}) {
   return (
     <>
       {polygon.map(([x, y], i) => {
@@ -116,7 +287,15 @@ function Ticks({ polygon, arm, color, width }: { polygon: readonly (readonly [nu
         };
         const a = toward(polygon[(i + 1) % polygon.length]);
         const b = toward(polygon[(i + polygon.length - 1) % polygon.length]);
-        return <Path key={i} d={`M${a[0]} ${a[1]}L${x} ${y}L${b[0]} ${b[1]}`} fill="none" stroke={color} strokeWidth={width} />;
+        return (
+          <Path
+            key={i}
+            d={`M${a[0]} ${a[1]}L${x} ${y}L${b[0]} ${b[1]}`}
+            fill="none"
+            stroke={color}
+            strokeWidth={width}
+          />
+        );
       })}
     </>
   );
@@ -124,7 +303,8 @@ function Ticks({ polygon, arm, color, width }: { polygon: readonly (readonly [nu
 
 /** The drawing in one sentence, for those who do not see it. */
 function describe(setup: Setup, unit: LengthUnit, side: boolean): string {
-  const angle = setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} to the ${setup.tube.angleToward}` : '';
+  const angle =
+    setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} to the ${setup.tube.angleToward}` : '';
   const both = `${formatInches(setup.tube.sidMm)} in, ${formatCm(setup.tube.sidMm)} cm`;
   if (side) return `From the side: ${setup.position.say}. SID ${both}${angle}.`;
   return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letter}.`;

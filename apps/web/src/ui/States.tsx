@@ -16,10 +16,32 @@ export function Skeleton({ rows, height = 96 }: { rows: number; height?: number 
   );
 }
 
-export function Note({ title, text, action, onAction, tone = 'soft' }: { title: string; text: string; action?: string; onAction?: () => void; tone?: 'soft' | 'brick' }) {
+export function Note({
+  title,
+  text,
+  action,
+  onAction,
+  tone = 'soft',
+}: {
+  title: string;
+  text: string;
+  action?: string;
+  onAction?: () => void;
+  tone?: 'soft' | 'brick';
+}) {
   const theme = useTheme();
   return (
-    <View role={tone === 'brick' ? 'alert' : undefined} style={{ padding: 20, gap: 10, backgroundColor: theme.surface, borderRadius: RADIUS, borderLeftWidth: 4, borderLeftColor: tone === 'brick' ? theme.brick : theme.line }}>
+    <View
+      role={tone === 'brick' ? 'alert' : undefined}
+      style={{
+        padding: 20,
+        gap: 10,
+        backgroundColor: theme.surface,
+        borderRadius: RADIUS,
+        borderLeftWidth: 4,
+        borderLeftColor: tone === 'brick' ? theme.brick : theme.line,
+      }}
+    >
       <Words kind="heading">{tone === 'brick' ? `▲ ${title}` : title}</Words>
       <Words tone="soft">{text}</Words>
       {action && onAction && <Button title={action} onPress={onAction} />}
@@ -31,7 +53,17 @@ export function Note({ title, text, action, onAction, tone = 'soft' }: { title: 
 export function Caution({ text }: { text: string }) {
   const theme = useTheme();
   return (
-    <View style={{ flexDirection: 'row', gap: 10, padding: 12, backgroundColor: theme.surface, borderLeftWidth: 4, borderLeftColor: theme.brick, borderRadius: RADIUS }}>
+    <View
+      style={{
+        flexDirection: 'row',
+        gap: 10,
+        padding: 12,
+        backgroundColor: theme.surface,
+        borderLeftWidth: 4,
+        borderLeftColor: theme.brick,
+        borderRadius: RADIUS,
+      }}
+    >
       <Words tone="brick" aria-hidden>
         ▲
       </Words>
@@ -46,7 +78,9 @@ export function Tag({ text, tone }: { text: string; tone: 'brick' | 'mauve' | 's
   const color = theme[tone];
   const sign = { brick: '▲', mauve: '●', sage: '✓', lamp: '◆' }[tone];
   return (
-    <View style={{ borderWidth: 1, borderColor: color, borderRadius: RADIUS, paddingHorizontal: 8, paddingVertical: 2 }}>
+    <View
+      style={{ borderWidth: 1, borderColor: color, borderRadius: RADIUS, paddingHorizontal: 8, paddingVertical: 2 }}
+    >
       <Words kind="label" tone={tone}>{`${sign} ${text}`}</Words>
     </View>
   );

@@ -1,5 +1,5 @@
 /** A number changed by two large keys or typed; what is typed stays until it is right, and says what is wrong. */
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { TextInput, View } from 'react-native';
 import { Press } from './Press';
 import { useTheme } from './theme';
@@ -24,24 +24,24 @@ const MAX_TYPED = 12;
 export function Stepper({ label, unit, value, step, range, digits = 0, placeholder, assumed, onChange }: Props) {
   const theme = useTheme();
   const show = (number: number | undefined) => (number === undefined ? '' : String(Number(number.toFixed(digits))));
-  const [typed, setTyped] = useState(show(value));
-  const [error, setError] = useState('');
-  useEffect(() => {
-    setTyped((now) => (Number(now.replace(',', '.')) === value ? now : show(value)));
-    setError('');
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [value]);
+  // What was typed holds as long as the value it was typed against; a step or a reset replaces it.
+  const [draft, setDraft] = useState<{ text: string; against: number | undefined } | null>(null);
+  const typed = draft && draft.against === value ? draft.text : show(value);
 
   const [low, high] = range;
-  const take = (text: string) => {
-    setTyped(text.slice(0, MAX_TYPED));
+  const problemOf = (text: string): string => {
     const number = Number(text.replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(number)) setError(`${label}: type a number, ${show(low)} to ${show(high)} ${unit}`);
-    else if (number < low || number > high) setError(`${label} must be ${show(low)} to ${show(high)} ${unit}`);
-    else {
-      setError('');
-      onChange(number);
-    }
+    if (text.trim() === '' || !Number.isFinite(number))
+      return `${label}: type a number, ${show(low)} to ${show(high)} ${unit}`;
+    return number < low || number > high ? `${label} must be ${show(low)} to ${show(high)} ${unit}` : '';
+  };
+  const error = draft && draft.against === value ? problemOf(draft.text) : '';
+  const take = (entered: string) => {
+    const text = entered.slice(0, MAX_TYPED);
+    const good = problemOf(text) === '';
+    const number = Number(text.replace(',', '.'));
+    setDraft({ text, against: good ? number : value });
+    if (good) onChange(number);
   };
   const move = (by: number) => {
     const from = value ?? Number(placeholder ?? low);
@@ -69,7 +69,18 @@ export function Stepper({ label, unit, value, step, range, digits = 0, placehold
           placeholderTextColor={theme.inkSoft}
           inputMode="decimal"
           onChangeText={take}
-          style={{ width: 92, minHeight: TARGET, textAlign: 'center', color: theme.ink, backgroundColor: theme.surface, borderColor: error ? theme.brick : theme.line, borderWidth: 1, borderRadius: RADIUS, fontFamily: fonts.figure, fontSize: 21 }}
+          style={{
+            width: 92,
+            minHeight: TARGET,
+            textAlign: 'center',
+            color: theme.ink,
+            backgroundColor: theme.surface,
+            borderColor: error ? theme.brick : theme.line,
+            borderWidth: 1,
+            borderRadius: RADIUS,
+            fontFamily: fonts.figure,
+            fontSize: 21,
+          }}
         />
         <Press label={`${label} more`} onPress={() => move(step)} style={{ alignItems: 'center', width: TARGET }}>
           <Words kind="title">+</Words>

@@ -16,7 +16,16 @@ const STYLES: Record<Kind, TextStyle> = {
   label: { fontFamily: fonts.label, fontSize: 14, lineHeight: 18 },
 };
 
-const toneOf = (theme: Theme, tone: Tone): string => ({ ink: theme.ink, soft: theme.inkSoft, lamp: theme.lamp, plate: theme.plate, sage: theme.sage, brick: theme.brick, mauve: theme.mauve })[tone];
+const toneOf = (theme: Theme, tone: Tone): string =>
+  ({
+    ink: theme.ink,
+    soft: theme.inkSoft,
+    lamp: theme.lamp,
+    plate: theme.plate,
+    sage: theme.sage,
+    brick: theme.brick,
+    mauve: theme.mauve,
+  })[tone];
 
 export function Words({ kind = 'body', tone = 'ink', style, ...rest }: TextProps & { kind?: Kind; tone?: Tone }) {
   const theme = useTheme();

@@ -18,7 +18,12 @@ export function ThemeProvider({ children }: PropsWithChildren) {
         mode: theme.name === 'day' ? 'light' : 'dark',
         components: {
           Button: {
-            buttonStyle: { backgroundColor: theme.lampFill, borderRadius: RADIUS, minHeight: PRIMARY, paddingHorizontal: 20 },
+            buttonStyle: {
+              backgroundColor: theme.lampFill,
+              borderRadius: RADIUS,
+              minHeight: PRIMARY,
+              paddingHorizontal: 20,
+            },
             titleStyle: { color: theme.onLamp, fontFamily: fonts.figure, fontSize: 19 },
             disabledStyle: { backgroundColor: theme.raised },
             disabledTitleStyle: { color: theme.inkSoft },
@@ -35,9 +40,7 @@ export function ThemeProvider({ children }: PropsWithChildren) {
   );
   return (
     <Context.Provider value={theme}>
-      <ElementsProvider theme={elements}>
-        {children}
-      </ElementsProvider>
+      <ElementsProvider theme={elements}>{children}</ElementsProvider>
     </Context.Provider>
   );
 }

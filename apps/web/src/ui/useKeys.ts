@@ -3,9 +3,15 @@ import { useEffect, useRef } from 'react';
 
 export type Keys = Record<string, () => void>;
 
-const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.closest('[role="dialog"], [aria-modal="true"]') !== null);
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+    target.closest('[role="dialog"], [aria-modal="true"]') !== null);
 /** Space on a focused control presses it, and must not also tick a step. */
-const isControl = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('button, a, [role="button"], [role="link"], [role="checkbox"], [role="radio"]') !== null;
+const isControl = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('button, a, [role="button"], [role="link"], [role="checkbox"], [role="radio"]') !== null;
 
 export function useKeys(keys: Keys): void {
   const current = useRef(keys);

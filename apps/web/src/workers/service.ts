@@ -21,10 +21,24 @@ import {
 } from '@taktik/core';
 
 export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
-export type ComputeInput = { request: SetupRequest; before: SetupRequest | null; aspects: Partial<Record<StageLook, number>> };
+export type ComputeInput = {
+  request: SetupRequest;
+  before: SetupRequest | null;
+  aspects: Partial<Record<StageLook, number>>;
+};
 export type FieldError = { field: string; message: string };
-export type ComputeOutput = { ok: true; setup: Setup; changes: Change[]; stages: Partial<Record<StageLook, StageView>>; unit: LengthUnit } | { ok: false; errors: FieldError[] };
-export type FindRow = { projectionId: string; name: string; region: string; shows: string; setup: Setup | null; stage: StageView | null; error: string };
+export type ComputeOutput =
+  | { ok: true; setup: Setup; changes: Change[]; stages: Partial<Record<StageLook, StageView>>; unit: LengthUnit }
+  | { ok: false; errors: FieldError[] };
+export type FindRow = {
+  projectionId: string;
+  name: string;
+  region: string;
+  shows: string;
+  setup: Setup | null;
+  stage: StageView | null;
+  error: string;
+};
 
 /** Drawings are kept by what they depend on; this many of them. */
 const CACHE_SIZE = 80;
@@ -56,13 +70,24 @@ function errorsOf(error: unknown): FieldError[] {
 
 function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
   const parsed = setupRequestSchema.safeParse(request);
-  if (!parsed.success) return { ok: false, errors: parsed.error.issues.map((issue) => ({ field: issue.path.join('.'), message: issue.message })) };
+  if (!parsed.success)
+    return {
+      ok: false,
+      errors: parsed.error.issues.map((issue) => ({ field: issue.path.join('.'), message: issue.message })),
+    };
   try {
     const setup = computeSetup(parsed.data);
     const { unit } = withDefaults(parsed.data.rules);
     const stages: Partial<Record<StageLook, StageView>> = {};
-    for (const look of Object.keys(aspects) as StageLook[]) stages[look] = stageOf(setup, look, aspects[look] as number);
-    return { ok: true, setup, changes: changesBetween(before ? computeSetup(before) : null, setup, unit), stages, unit };
+    for (const look of Object.keys(aspects) as StageLook[])
+      stages[look] = stageOf(setup, look, aspects[look] as number);
+    return {
+      ok: true,
+      setup,
+      changes: changesBetween(before ? computeSetup(before) : null, setup, unit),
+      stages,
+      unit,
+    };
   } catch (error) {
     return { ok: false, errors: errorsOf(error) };
   }
@@ -73,9 +98,18 @@ const THUMB_ASPECT = 0.9;
 /** Search hits with their set-up for the patient in hand. Sided entries are shown for the side given, else the right. */
 function find(query: string, base: Omit<SetupRequest, 'projectionId'>): FindRow[] {
   return findProjections(query).map(({ projection }) => {
-    const row = { projectionId: projection.id, name: projection.name, region: projection.region, shows: projection.shows };
+    const row = {
+      projectionId: projection.id,
+      name: projection.name,
+      region: projection.region,
+      shows: projection.shows,
+    };
     try {
-      const setup = computeSetup({ ...base, projectionId: projection.id, side: base.side ?? (projection.sided === 'each' ? 'right' : undefined) });
+      const setup = computeSetup({
+        ...base,
+        projectionId: projection.id,
+        side: base.side ?? (projection.sided === 'each' ? 'right' : undefined),
+      });
       return { ...row, setup, stage: stageOf(setup, 'side', THUMB_ASPECT), error: '' };
     } catch (error) {
       return { ...row, setup: null, stage: null, error: errorsOf(error)[0].message };

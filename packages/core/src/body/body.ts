@@ -33,7 +33,10 @@ export function buildBody(input: PatientInput): Body {
   const segments: Record<string, BodySegment> = {};
   for (const { id, parent, joint } of mannequin.segments) {
     const above = parent === null ? undefined : segments[parent];
-    const place = above === undefined ? joint : add(above.joint, multiply(above.stretch.frame, subtract(joint, referenceJoint.get(above.id) as Vec3)));
+    const place =
+      above === undefined
+        ? joint
+        : add(above.joint, multiply(above.stretch.frame, subtract(joint, referenceJoint.get(above.id) as Vec3)));
     segments[id] = { id, parent, joint: place, stretch: stretches[id] };
   }
   return { patient, assumed, segments };
@@ -51,7 +54,10 @@ export function landmarkOf(body: Body, id: string): Landmark {
     const lung = lungStretch(body.patient.habitus);
     return { ...reference, p: [p[0] * lung[0], p[1], p[2] - (lung[2] - 1) * LUNG_LENGTH_MM * by[2]] };
   }
-  return { ...reference, p: add(segment.joint, multiply(by, subtract(reference.p, referenceJoint.get(segment.id) as Vec3))) };
+  return {
+    ...reference,
+    p: add(segment.joint, multiply(by, subtract(reference.p, referenceJoint.get(segment.id) as Vec3))),
+  };
 }
 
 /** One piece of this body, before posing. */

@@ -22,7 +22,8 @@ const SPOKEN: Record<string, string> = {
 };
 
 /** Spoken name without side: "the lower angle of the scapula". */
-export const spokenLandmark = (id: string): string => SPOKEN[id.replace(/_[LR]$/, '')] ?? id.replace(/_[LR]$/, '').replace(/_/g, ' ');
+export const spokenLandmark = (id: string): string =>
+  SPOKEN[id.replace(/_[LR]$/, '')] ?? id.replace(/_[LR]$/, '').replace(/_/g, ' ');
 
 /** Very short name for the drawing: "ASIS", "symphysis". */
 export const shortLandmark = (id: string): string => spokenLandmark(id).replace(/^the /, '');

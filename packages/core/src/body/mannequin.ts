@@ -46,11 +46,24 @@ export type Mannequin = {
   landmarks: readonly Landmark[];
 };
 
-type RawPrimitive = { id: string; organ: string; class: string; segment: string; shape: string; params: Record<string, unknown>; mirror: boolean; lod: number };
+type RawPrimitive = {
+  id: string;
+  organ: string;
+  class: string;
+  segment: string;
+  shape: string;
+  params: Record<string, unknown>;
+  mirror: boolean;
+  lod: number;
+};
 
 function readShape(kind: string, params: Record<string, unknown>): Shape {
   const c = params.c as Vec3;
-  const rows = (params.R as Vec3[] | undefined) ?? [[1, 0, 0], [0, 1, 0], [0, 0, 1]];
+  const rows = (params.R as Vec3[] | undefined) ?? [
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ];
   const along = (row: Vec3, by: number): Vec3 => [row[0] * by, row[1] * by, row[2] * by];
   switch (kind) {
     case 'ellipsoid': {
@@ -59,7 +72,11 @@ function readShape(kind: string, params: Record<string, unknown>): Shape {
     }
     case 'ecyl': {
       const r = params.r as number[];
-      return { kind: 'cylinder', c, axes: [along(rows[0], r[0]), along(rows[1], r[1]), along(rows[2], params.h as number)] };
+      return {
+        kind: 'cylinder',
+        c,
+        axes: [along(rows[0], r[0]), along(rows[1], r[1]), along(rows[2], params.h as number)],
+      };
     }
     case 'tube':
       return { kind, pts: params.pts as Vec3[], r: params.r as number[] };
@@ -109,7 +126,18 @@ function vertebralLandmarks(primitives: readonly Primitive[]): Landmark[] {
   return primitives.flatMap((p) => {
     const match = /^([CTLS]\d+)_body$/.exec(p.id);
     if (!match || p.shape.kind !== 'cylinder') return [];
-    return [{ id: match[1], name: `${match[1]} body`, kind: 'joint' as const, p: p.shape.c, dir: [0, 1, 0] as Vec3, skinDepthMm: 0, segment: p.segment, level: match[1] }];
+    return [
+      {
+        id: match[1],
+        name: `${match[1]} body`,
+        kind: 'joint' as const,
+        p: p.shape.c,
+        dir: [0, 1, 0] as Vec3,
+        skinDepthMm: 0,
+        segment: p.segment,
+        level: match[1],
+      },
+    ];
   });
 }
 
@@ -118,7 +146,10 @@ function readLandmarks(): Landmark[] {
     const { paired, ...rest } = row;
     const left = rest as unknown as Landmark;
     if (!paired) return [left];
-    return [left, { ...left, id: otherSide(left.id), p: flip(left.p), dir: flip(left.dir), segment: otherSide(left.segment) }];
+    return [
+      left,
+      { ...left, id: otherSide(left.id), p: flip(left.p), dir: flip(left.dir), segment: otherSide(left.segment) },
+    ];
   });
 }
 

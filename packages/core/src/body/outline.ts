@@ -39,7 +39,12 @@ function coneDepth([x0, y0]: Vec2, [x1, y1]: Vec2, r0: number, r1: number): Dept
   const dy = y1 - y0;
   const size2 = dx * dx + dy * dy || 1;
   return {
-    reach: [Math.min(x0 - r0, x1 - r1), Math.min(y0 - r0, y1 - r1), Math.max(x0 + r0, x1 + r1), Math.max(y0 + r0, y1 + r1)],
+    reach: [
+      Math.min(x0 - r0, x1 - r1),
+      Math.min(y0 - r0, y1 - r1),
+      Math.max(x0 + r0, x1 + r1),
+      Math.max(y0 + r0, y1 + r1),
+    ],
     at: (x, y) => {
       const t = Math.min(1, Math.max(0, ((x - x0) * dx + (y - y0) * dy) / size2));
       return r0 + (r1 - r0) * t - Math.hypot(x - x0 - dx * t, y - y0 - dy * t);
@@ -82,14 +87,20 @@ function depthsOf(shape: Shape, plane: DrawingPlane): Depth[] {
   if (shape.kind !== 'tube') return [];
   const at = shape.pts.map((p) => toDrawing(plane, p));
   const r = shape.pts.map((p, i) => shape.r[i] * enlargement(plane, p));
-  return at.length === 1 ? [coneDepth(at[0], at[0], r[0], r[0])] : at.slice(1).map((p, i) => coneDepth(at[i], p, r[i], r[i + 1]));
+  return at.length === 1
+    ? [coneDepth(at[0], at[0], r[0], r[0])]
+    : at.slice(1).map((p, i) => coneDepth(at[i], p, r[i], r[i + 1]));
 }
 
 const OUTSIDE = -1e3;
 const round = (value: number): string => (Math.round(value * 10) / 10).toString();
 
 /** A closed curve through the middles of the sides; the ring repeats its first point. */
-function curvePath(ring: readonly (readonly number[])[], toX: (i: number) => number, toY: (j: number) => number): string {
+function curvePath(
+  ring: readonly (readonly number[])[],
+  toX: (i: number) => number,
+  toY: (j: number) => number,
+): string {
   const points = ring.slice(0, -1).map(([i, j]): Vec2 => [toX(i), toY(j)]);
   const middle = (k: number): Vec2 => {
     const [x0, y0] = points[k % points.length];
@@ -101,7 +112,9 @@ function curvePath(ring: readonly (readonly number[])[], toX: (i: number) => num
   // Every second point carries the curve: half the size, no visible loss at this grain.
   for (let k = 0; k < points.length; k += 2) {
     const end = k + 2 >= points.length ? start : middle(k + 1);
-    const bend = points[k + 1] ? ([(points[k][0] + points[k + 1][0]) / 2, (points[k][1] + points[k + 1][1]) / 2] as Vec2) : points[k];
+    const bend = points[k + 1]
+      ? ([(points[k][0] + points[k + 1][0]) / 2, (points[k][1] + points[k + 1][1]) / 2] as Vec2)
+      : points[k];
     path += `Q${round(bend[0])} ${round(bend[1])} ${round(end[0])} ${round(end[1])}`;
   }
   return `${path}Z`;
@@ -112,7 +125,13 @@ function curvePath(ring: readonly (readonly number[])[], toX: (i: number) => num
  * @param cells grid cells along the longer side of the box: the finest detail is the box divided by this
  * @param blendMm over how much neighbouring pieces flow into each other
  */
-export function skinOutline(shapes: readonly Shape[], plane: DrawingPlane, box: DrawingBox, cells = 150, blendMm = 14): string {
+export function skinOutline(
+  shapes: readonly Shape[],
+  plane: DrawingPlane,
+  box: DrawingBox,
+  cells = 150,
+  blendMm = 14,
+): string {
   const step = Math.max(box.width, box.height) / cells;
   const margin = 3 * step;
   const x0 = box.x - margin;
@@ -135,11 +154,16 @@ export function skinOutline(shapes: readonly Shape[], plane: DrawingPlane, box: 
       }
     }
   }
-  const lines = contours().size([columns, rows]).smooth(true).contour(depth as unknown as number[], 0);
+  const lines = contours()
+    .size([columns, rows])
+    .smooth(true)
+    .contour(depth as unknown as number[], 0);
   // d3 puts the value of a cell at its middle.
   const toX = (i: number) => x0 + (i - 0.5) * step;
   const toY = (j: number) => y0 + (j - 0.5) * step;
-  return lines.coordinates.flatMap((polygon) => polygon.filter((ring) => ring.length > 8).map((ring) => curvePath(ring, toX, toY))).join('');
+  return lines.coordinates
+    .flatMap((polygon) => polygon.filter((ring) => ring.length > 8).map((ring) => curvePath(ring, toX, toY)))
+    .join('');
 }
 
 const DIRECTIONS = 14;
@@ -147,7 +171,9 @@ const DIRECTIONS = 14;
 function hullsOf(shape: Shape, plane: DrawingPlane, directions: readonly Vec3[]): Vec2[][] {
   const hullOf = (s: Shape) => convexHull(directions.map((d) => toDrawing(plane, supportPoint(s, d))));
   if (shape.kind !== 'tube' || shape.pts.length < 3) return [hullOf(shape)];
-  return shape.pts.slice(1).map((p, i) => hullOf({ kind: 'tube', pts: [shape.pts[i], p], r: [shape.r[i], shape.r[i + 1]] }));
+  return shape.pts
+    .slice(1)
+    .map((p, i) => hullOf({ kind: 'tube', pts: [shape.pts[i], p], r: [shape.r[i], shape.r[i + 1]] }));
 }
 
 /** Bones one by one, not united: overlaps may show. Only those that reach into the box. */
@@ -159,7 +185,10 @@ export function bonePaths(shapes: readonly Shape[], plane: DrawingPlane, box: Dr
   const grain = Math.max(box.width, box.height) / 1500;
   const coarse = (value: number): string => (Math.round(Math.round(value / grain) * grain * 10) / 10).toString();
   const shows = (ring: readonly Vec2[]) =>
-    ring.some(([x]) => x > box.x) && ring.some(([x]) => x < box.x + box.width) && ring.some(([, y]) => y > box.y) && ring.some(([, y]) => y < box.y + box.height);
+    ring.some(([x]) => x > box.x) &&
+    ring.some(([x]) => x < box.x + box.width) &&
+    ring.some(([, y]) => y > box.y) &&
+    ring.some(([, y]) => y < box.y + box.height);
   return shapes
     .flatMap((shape) => hullsOf(shape, plane, directions))
     .filter((ring) => ring.length >= 3 && shows(ring))

@@ -67,31 +67,60 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
   const assumed: Assumption[] = [];
   const ageYears = input.ageYears ?? ASSUMED_ADULT_AGE;
   if (input.ageYears === undefined) {
-    assumed.push({ field: 'patient.ageYears', value: `adult, ${ageYears} y`, provenance: 'median', affects: 'size and proportions of the body' });
+    assumed.push({
+      field: 'patient.ageYears',
+      value: `adult, ${ageYears} y`,
+      provenance: 'median',
+      affects: 'size and proportions of the body',
+    });
   }
   const medians = mediansFor(ageYears, input.sex);
   const statureMm = input.statureMm ?? medians.statureMm;
   if (input.statureMm === undefined) {
-    assumed.push({ field: 'patient.statureMm', value: `${Math.round(statureMm / 10)} cm, median for the age`, provenance: 'median', affects: 'landmark distances, field and receptor' });
+    assumed.push({
+      field: 'patient.statureMm',
+      value: `${Math.round(statureMm / 10)} cm, median for the age`,
+      provenance: 'median',
+      affects: 'landmark distances, field and receptor',
+    });
   }
   const lengthFactor = statureMm / medians.statureMm;
   if (lengthFactor < 0.6 || lengthFactor > 1.5) {
-    throw new RangeError(`a height of ${Math.round(statureMm / 10)} cm at ${ageYears} years is outside the model: ${Math.round(medians.statureMm * 0.06)} to ${Math.round(medians.statureMm * 0.15)} cm`);
+    throw new RangeError(
+      `a height of ${Math.round(statureMm / 10)} cm at ${ageYears} years is outside the model: ${Math.round(medians.statureMm * 0.06)} to ${Math.round(medians.statureMm * 0.15)} cm`,
+    );
   }
   // At equal build mass follows stature squared, so the median build of a tall person is heavier.
   const expectedMassKg = medians.massKg * lengthFactor ** 2;
   const massKg = input.massKg ?? expectedMassKg;
   if (input.massKg === undefined) {
-    assumed.push({ field: 'patient.massKg', value: `${Math.round(massKg * 10) / 10} kg, median for age and height`, provenance: input.statureMm === undefined ? 'median' : 'scaled', affects: 'thickness, technique, field width' });
+    assumed.push({
+      field: 'patient.massKg',
+      value: `${Math.round(massKg * 10) / 10} kg, median for age and height`,
+      provenance: input.statureMm === undefined ? 'median' : 'scaled',
+      affects: 'thickness, technique, field width',
+    });
   }
   const girthFactor = equivalentDiameterMm(massKg, statureMm) / equivalentDiameterMm(expectedMassKg, statureMm);
   if (girthFactor < 0.6 || girthFactor > 2) {
     const limit = (factor: number) => Math.round(expectedMassKg * factor ** 2);
-    throw new RangeError(`a weight of ${massKg} kg at ${Math.round(statureMm / 10)} cm is outside the model: ${limit(0.6)} to ${limit(2)} kg`);
+    throw new RangeError(
+      `a weight of ${massKg} kg at ${Math.round(statureMm / 10)} cm is outside the model: ${limit(0.6)} to ${limit(2)} kg`,
+    );
   }
   const habitus = input.habitus ?? inferHabitus(ageYears, massKg, statureMm);
   return {
-    patient: { ageYears, sex: input.sex, statureMm, massKg, habitus, partThicknessMm: input.partThicknessMm, medians, lengthFactor, girthFactor },
+    patient: {
+      ageYears,
+      sex: input.sex,
+      statureMm,
+      massKg,
+      habitus,
+      partThicknessMm: input.partThicknessMm,
+      medians,
+      lengthFactor,
+      girthFactor,
+    },
     assumed,
   };
 }

@@ -49,7 +49,11 @@ export const posedBones = (posed: PosedBody): Primitive[] => bonesOf(posed.body)
  * @param segments only these; all when left out
  * @returns coordinate along `d` in mm and the point of contact
  */
-export function furthestSkin(posed: PosedBody, d: Vec3, segments?: readonly string[]): { reachMm: number; point: Vec3 } {
+export function furthestSkin(
+  posed: PosedBody,
+  d: Vec3,
+  segments?: readonly string[],
+): { reachMm: number; point: Vec3 } {
   let best: { reachMm: number; point: Vec3 } | undefined;
   for (const primitive of posed.skin) {
     if (segments && !segments.includes(primitive.segment)) continue;
@@ -90,7 +94,8 @@ export function crossSkin(posed: PosedBody, through: Vec3, d: Vec3, segments?: r
 }
 
 /** Extreme points of a shape in the given directions: what must be covered so that the shape is. */
-export const extremes = (shape: Shape, directions: readonly Vec3[]): Vec3[] => directions.map((d) => supportPoint(shape, d));
+export const extremes = (shape: Shape, directions: readonly Vec3[]): Vec3[] =>
+  directions.map((d) => supportPoint(shape, d));
 
 /** Signed distance of a point beyond another along a direction. */
 export const beyond = (from: Vec3, to: Vec3, d: Vec3): number => dot(subtract(to, from), d);

@@ -50,7 +50,11 @@ export function proportionsOf(patient: Patient): Record<string, Stretch> {
   // Heads and breadths vary less with stature than lengths do.
   const headGrowth = L ** 0.3;
   const breadth = L ** 0.8;
-  const head: Vec3 = [(m.headBreadthMm / REFERENCE.headBreadthMm) * headGrowth, (m.headLengthMm / REFERENCE.headLengthMm) * headGrowth, 0];
+  const head: Vec3 = [
+    (m.headBreadthMm / REFERENCE.headBreadthMm) * headGrowth,
+    (m.headLengthMm / REFERENCE.headLengthMm) * headGrowth,
+    0,
+  ];
   const headZ = Math.sqrt(head[0] * head[1]);
   const headFrame: Vec3 = [head[0], head[1], headZ];
 
@@ -63,22 +67,34 @@ export function proportionsOf(patient: Patient): Record<string, Stretch> {
   const tibia = m.tibiaMm / REFERENCE.tibiaMm;
   // The long-bone medians of small children leave out the growth zones; the legs must add up to the stature, and
   // what is missing there is missing in the arms by the same share.
-  const fill = (patient.statureMm - vertexZ - REFERENCE.footHeightMm * foot) / (REFERENCE.thighMm * femur + REFERENCE.shankMm * tibia);
+  const fill =
+    (patient.statureMm - vertexZ - REFERENCE.footHeightMm * foot) /
+    (REFERENCE.thighMm * femur + REFERENCE.shankMm * tibia);
   const thighZ = femur * fill;
   const shankZ = tibia * fill;
   const upperArmZ = (m.humerusMm / REFERENCE.humerusMm) * fill;
   const forearmZ = (m.radiusMm / REFERENCE.radiusMm) * fill;
   const hand = (m.handMm / REFERENCE.handMm) * L;
 
-  const chest: Vec3 = [(m.chestBreadthMm / REFERENCE.chestBreadthMm) * breadth, (m.chestAPMm / REFERENCE.chestAPMm) * breadth, trunkZ];
+  const chest: Vec3 = [
+    (m.chestBreadthMm / REFERENCE.chestBreadthMm) * breadth,
+    (m.chestAPMm / REFERENCE.chestAPMm) * breadth,
+    trunkZ,
+  ];
   const hip = (m.hipBreadthMm / REFERENCE.hipBreadthMm) * breadth;
   const abdomenY = (m.abdomenAPMm / REFERENCE.abdomenAPMm) * breadth;
   const shoulder = (m.biacromialMm / REFERENCE.biacromialMm) * breadth;
   const knee = (m.kneeBreadthMm / REFERENCE.kneeBreadthMm) * breadth;
   const limb = q ** 0.7;
 
-  const stretch = (frame: Vec3, girth: number): Stretch => ({ frame, flesh: [frame[0] * girth, frame[1] * girth, frame[2]] });
-  const both = (id: string, value: Stretch): [string, Stretch][] => [[`${id}_L`, value], [`${id}_R`, value]];
+  const stretch = (frame: Vec3, girth: number): Stretch => ({
+    frame,
+    flesh: [frame[0] * girth, frame[1] * girth, frame[2]],
+  });
+  const both = (id: string, value: Stretch): [string, Stretch][] => [
+    [`${id}_L`, value],
+    [`${id}_R`, value],
+  ];
 
   return Object.fromEntries([
     ['head', stretch(headFrame, q ** 0.15)],

@@ -3,7 +3,18 @@
  * intervals along a ray (for entry, exit and thickness). Millimetres.
  */
 import { applyToDirection, applyToPoint, type Frame } from '../geometry/frame';
-import { add, addScaled, cross, dot, length, multiply, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
+import {
+  add,
+  addScaled,
+  cross,
+  dot,
+  length,
+  multiply,
+  normalize,
+  scale,
+  subtract,
+  type Vec3,
+} from '../geometry/vector';
 
 /** Ellipsoid c + a·i + b·j + c·k over the unit ball; the semi-axis vectors need not be square to each other once scaled. */
 export type Ellipsoid = { kind: 'ellipsoid'; c: Vec3; axes: readonly [Vec3, Vec3, Vec3] };
@@ -62,7 +73,11 @@ export function moveShape(shape: Shape, frame: Frame): Shape {
   switch (shape.kind) {
     case 'ellipsoid':
     case 'cylinder':
-      return { ...shape, c: point(shape.c), axes: [direction(shape.axes[0]), direction(shape.axes[1]), direction(shape.axes[2])] };
+      return {
+        ...shape,
+        c: point(shape.c),
+        axes: [direction(shape.axes[0]), direction(shape.axes[1]), direction(shape.axes[2])],
+      };
     case 'tube':
     case 'plate':
       return { ...shape, pts: shape.pts.map(point) };
@@ -82,13 +97,23 @@ export function stretchShape(shape: Shape, by: Vec3, from: Vec3, to: Vec3): Shap
   switch (shape.kind) {
     case 'ellipsoid':
     case 'cylinder':
-      return { ...shape, c: point(shape.c), axes: [multiply(by, shape.axes[0]), multiply(by, shape.axes[1]), multiply(by, shape.axes[2])] };
+      return {
+        ...shape,
+        c: point(shape.c),
+        axes: [multiply(by, shape.axes[0]), multiply(by, shape.axes[1]), multiply(by, shape.axes[2])],
+      };
     case 'tube':
       return { ...shape, pts: shape.pts.map(point), r: shape.r.map((r) => r * girth) };
     case 'plate':
       return { ...shape, pts: shape.pts.map(point), t: shape.t * girth };
     case 'torus':
-      return { ...shape, c: point(shape.c), n: normalize(multiply([1 / by[0], 1 / by[1], 1 / by[2]], shape.n)), ring: shape.ring * Math.cbrt(by[0] * by[1] * by[2]), tube: shape.tube * girth };
+      return {
+        ...shape,
+        c: point(shape.c),
+        n: normalize(multiply([1 / by[0], 1 / by[1], 1 / by[2]], shape.n)),
+        ring: shape.ring * Math.cbrt(by[0] * by[1] * by[2]),
+        tube: shape.tube * girth,
+      };
   }
 }
 

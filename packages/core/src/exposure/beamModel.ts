@@ -59,7 +59,8 @@ const GRID_TRANSMISSION: readonly (readonly [number, number, number])[] = [
 /** @throws RangeError for a ratio that the table does not hold */
 export function gridTransmission(ratio: number): { primary: number; scatter: number } {
   const row = GRID_TRANSMISSION.find(([r]) => r === ratio);
-  if (!row) throw new RangeError(`grid ratio ${ratio} is not in the table: ${GRID_TRANSMISSION.map(([r]) => r).join(', ')}`);
+  if (!row)
+    throw new RangeError(`grid ratio ${ratio} is not in the table: ${GRID_TRANSMISSION.map(([r]) => r).join(', ')}`);
   return { primary: row[1], scatter: row[2] };
 }
 
@@ -109,5 +110,6 @@ export function indexPerMas(c: BeamConditions): number {
 }
 
 function inRange(name: string, value: number, [low, high]: readonly [number, number]): void {
-  if (!(value >= low && value <= high)) throw new RangeError(`${name} must be ${low} to ${high}, got ${Math.round(value * 10) / 10}`);
+  if (!(value >= low && value <= high))
+    throw new RangeError(`${name} must be ${low} to ${high}, got ${Math.round(value * 10) / 10}`);
 }

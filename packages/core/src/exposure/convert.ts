@@ -13,7 +13,11 @@ export type TechniqueResult = { mAs: number; factors: TechniqueFactor[] };
  * @returns the exact product of the listed factors
  * @throws RangeError when either condition lies outside the model
  */
-export function convertTechnique(technique: { mAs: number }, from: BeamConditions, to: BeamConditions): TechniqueResult {
+export function convertTechnique(
+  technique: { mAs: number },
+  from: BeamConditions,
+  to: BeamConditions,
+): TechniqueResult {
   if (!(technique.mAs > 0)) throw new RangeError(`mAs must be above 0, got ${technique.mAs}`);
   const factors: TechniqueFactor[] = [];
   let at = from;

@@ -7,6 +7,7 @@
  * @returns 0 to 1
  */
 export function offFocusLoss(ratio: number, edgeMm: number, focusMm: number, distanceMm: number): number {
-  if (!(focusMm > 0) || !(distanceMm > 0)) throw new RangeError(`grid distances must be above 0 mm, got ${focusMm} and ${distanceMm}`);
+  if (!(focusMm > 0) || !(distanceMm > 0))
+    throw new RangeError(`grid distances must be above 0 mm, got ${focusMm} and ${distanceMm}`);
   return Math.min(1, ratio * Math.abs(edgeMm) * Math.abs(1 / distanceMm - 1 / focusMm));
 }

@@ -27,7 +27,11 @@ export function applyToPoint(frame: Frame, p: Vec3): Vec3 {
 
 export function applyToDirection(frame: Frame, d: Vec3): Vec3 {
   const m = frame;
-  return [m[0] * d[0] + m[4] * d[1] + m[8] * d[2], m[1] * d[0] + m[5] * d[1] + m[9] * d[2], m[2] * d[0] + m[6] * d[1] + m[10] * d[2]];
+  return [
+    m[0] * d[0] + m[4] * d[1] + m[8] * d[2],
+    m[1] * d[0] + m[5] * d[1] + m[9] * d[2],
+    m[2] * d[0] + m[6] * d[1] + m[10] * d[2],
+  ];
 }
 
 /** Rotation by an angle in degrees about an axis through a point (right-hand rule). */

@@ -21,7 +21,11 @@ export function rayPlane(from: Vec3, direction: Vec3, planePoint: Vec3, planeNor
  * @returns u, v in mm on the plane and the magnification of a small object there
  * @throws RangeError when the point is at, behind or level with the source, or behind the plane (beyond 1 mm)
  */
-export function projectPoint(source: Vec3, plane: PlaneFrame, point: Vec3): { u: number; v: number; magnification: number } {
+export function projectPoint(
+  source: Vec3,
+  plane: PlaneFrame,
+  point: Vec3,
+): { u: number; v: number; magnification: number } {
   const height = dot(plane.n, subtract(source, plane.origin));
   const depth = dot(plane.n, subtract(source, point));
   if (!(depth > 1e-6)) throw new RangeError('the point lies level with or behind the focal spot');
@@ -32,4 +36,5 @@ export function projectPoint(source: Vec3, plane: PlaneFrame, point: Vec3): { u:
 }
 
 /** A point of the plane back in space. */
-export const onPlane = (plane: PlaneFrame, [u, v]: Vec2): Vec3 => addScaled(addScaled(plane.origin, plane.u, u), plane.v, v);
+export const onPlane = (plane: PlaneFrame, [u, v]: Vec2): Vec3 =>
+  addScaled(addScaled(plane.origin, plane.u, u), plane.v, v);

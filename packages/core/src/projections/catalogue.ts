@@ -5,7 +5,9 @@ import { pelvisAndHead } from './pelvisAndHead';
 import { projectionSchema, type Projection } from './schema';
 import { spine } from './spine';
 
-export const projections: readonly Projection[] = [...chest, ...spine, ...limbs, ...pelvisAndHead].map((entry) => projectionSchema.parse(entry));
+export const projections: readonly Projection[] = [...chest, ...spine, ...limbs, ...pelvisAndHead].map((entry) =>
+  projectionSchema.parse(entry),
+);
 
 const byId = new Map(projections.map((projection) => [projection.id, projection]));
 

@@ -3,7 +3,13 @@ import { inches } from '../quantity/length';
 import type { ProjectionSource } from './schema';
 
 const SOURCE = 'general teaching of radiographic positioning';
-const undress = ['clothing with snaps, zips or print to the waist', 'necklace', 'bra', 'monitor leads that may be moved', 'braids over the chest'];
+const undress = [
+  'clothing with snaps, zips or print to the waist',
+  'necklace',
+  'bra',
+  'monitor leads that may be moved',
+  'braids over the chest',
+];
 
 /** Across: both lungs. Along: the apices at T1 and the costophrenic angles. */
 const lungs = [
@@ -72,14 +78,36 @@ export const chest: ProjectionSource[] = [
       'Both sides exposed alike, no motion',
     ],
     faults: [
-      { id: 'rotated', sign: 'One clavicle end further from the spine', cause: 'Trunk turned', correction: 'Bring the shoulder of the wider side to the receptor' },
-      { id: 'short-breath', sign: 'Fewer than nine ribs above the diaphragm', cause: 'Exposed before the breath was full', correction: 'Expose on the second breath in' },
-      { id: 'scapulae-in', sign: 'Shoulder blades over the lungs', cause: 'Shoulders not rolled forward', correction: 'Elbows further forward' },
+      {
+        id: 'rotated',
+        sign: 'One clavicle end further from the spine',
+        cause: 'Trunk turned',
+        correction: 'Bring the shoulder of the wider side to the receptor',
+      },
+      {
+        id: 'short-breath',
+        sign: 'Fewer than nine ribs above the diaphragm',
+        cause: 'Exposed before the breath was full',
+        correction: 'Expose on the second breath in',
+      },
+      {
+        id: 'scapulae-in',
+        sign: 'Shoulder blades over the lungs',
+        cause: 'Shoulders not rolled forward',
+        correction: 'Elbows further forward',
+      },
     ],
     variants: [
-      { rule: 'chestTechnique', choice: 'no-grid', set: { grid: 'no' }, reason: 'lower kVp and no grid where the wall stand has none or dose to a thin chest counts' },
+      {
+        rule: 'chestTechnique',
+        choice: 'no-grid',
+        set: { grid: 'no' },
+        reason: 'lower kVp and no grid where the wall stand has none or dose to a thin chest counts',
+      },
     ],
-    cautions: [{ text: 'A patient who sways is not left standing alone: seat or lay down.', when: 'always', group: 'position' }],
+    cautions: [
+      { text: 'A patient who sways is not left standing alone: seat or lay down.', when: 'always', group: 'position' },
+    ],
     instead: [{ projection: 'chest-ap', loses: 'heart is enlarged, fluid levels are lost when supine' }],
     brightBones: ['rib', 'clavicle', 'manubrium', 'sternal'],
     confidence: 'taught',
@@ -112,7 +140,16 @@ export const chest: ProjectionSource[] = [
     ],
     pose: { shoulderFlexion: 165, elbowFlexion: 60, neckExtension: 8 },
     ray: { view: 'lateral', rangeDeg: [0, 5] },
-    aim: { landmark: 'T7', offset: [{ toward: 'feet', mm: 25 }, { toward: 'front', mm: 45 }], point: 'through', line: 'midcoronal plane', checkBy: ['C7_sp', 'jugular_notch', 'scapula_inf_angle_L'] },
+    aim: {
+      landmark: 'T7',
+      offset: [
+        { toward: 'feet', mm: 25 },
+        { toward: 'front', mm: 45 },
+      ],
+      point: 'through',
+      line: 'midcoronal plane',
+      checkBy: ['C7_sp', 'jugular_notch', 'scapula_inf_angle_L'],
+    },
     cover: [
       ...lungs,
       { landmark: 'sternal_angle', name: 'sternum', marginMm: 15, axis: 'across' },
@@ -148,11 +185,25 @@ export const chest: ProjectionSource[] = [
       'No arm over the apices',
     ],
     faults: [
-      { id: 'rotated', sign: 'Back ribs more than 2 cm apart', cause: 'Trunk turned', correction: 'Turn the side that lies further back forward by half the gap seen' },
-      { id: 'arms', sign: 'Soft tissue of the arms over the apices', cause: 'Arms not high enough', correction: 'Raise and cross the arms over the head' },
+      {
+        id: 'rotated',
+        sign: 'Back ribs more than 2 cm apart',
+        cause: 'Trunk turned',
+        correction: 'Turn the side that lies further back forward by half the gap seen',
+      },
+      {
+        id: 'arms',
+        sign: 'Soft tissue of the arms over the apices',
+        cause: 'Arms not high enough',
+        correction: 'Raise and cross the arms over the head',
+      },
     ],
-    variants: [{ rule: 'chestTechnique', choice: 'no-grid', set: { grid: 'no' }, reason: 'goes with a PA without grid' }],
-    cautions: [{ text: 'Arms up only as far as they go without pain; an infusion line keeps its slack.', group: 'position' }],
+    variants: [
+      { rule: 'chestTechnique', choice: 'no-grid', set: { grid: 'no' }, reason: 'goes with a PA without grid' },
+    ],
+    cautions: [
+      { text: 'Arms up only as far as they go without pain; an infusion line keeps its slack.', group: 'position' },
+    ],
     instead: [],
     brightBones: ['rib', 'sternal', 'manubrium'],
     confidence: 'taught',
@@ -173,12 +224,28 @@ export const chest: ProjectionSource[] = [
         holders: ['table-top', 'bed', 'table-tray'],
         contact: ['thorax', 'lumbar', 'pelvis'],
         say: 'Lying on the back, receptor under the chest, chin up, arms away from the sides',
+        ifInjured: {
+          say: 'Lying on the back as found, head and neck untouched; the receptor goes under with the board or sheet',
+          pose: { headExtension: -10 },
+        },
       },
-      { body: 'upright', holders: ['wall'], contact: ['thorax', 'lumbar', 'pelvis'], seatable: true, say: 'Standing or seated, back on the receptor' },
+      {
+        body: 'upright',
+        holders: ['wall'],
+        contact: ['thorax', 'lumbar', 'pelvis'],
+        seatable: true,
+        say: 'Standing or seated, back on the receptor',
+      },
     ],
     pose: { shoulderAbduction: 20, headExtension: 10 },
     ray: { view: 'AP', angleDeg: 5, rangeDeg: [0, 5], toward: 'feet' },
-    aim: { landmark: 'jugular_notch', offset: [{ toward: 'feet', mm: 90 }], point: 'enter', line: 'midline, level of T7', checkBy: ['jugular_notch', 'xiphoid_tip'] },
+    aim: {
+      landmark: 'jugular_notch',
+      offset: [{ toward: 'feet', mm: 90 }],
+      point: 'enter',
+      line: 'midline, level of T7',
+      checkBy: ['jugular_notch', 'xiphoid_tip'],
+    },
     cover: [...lungs],
     maySplit: true,
     grid: 'by-thickness',
@@ -194,20 +261,46 @@ export const chest: ProjectionSource[] = [
       aecCells: 'outer',
       focalSpot: 'small',
     },
-    breathing: { words: 'Breathe in. Out. In again, deep. Hold it.', moment: 'second full breath in; in a crying child the end of the cry is the breath in' },
+    breathing: {
+      words: 'Breathe in. Out. In again, deep. Hold it.',
+      moment: 'second full breath in; in a crying child the end of the cry is the breath in',
+    },
     marker: { place: 'upper corner, above the shoulder', extra: ['AP', 'position and time'] },
     protection: ['lead over the pelvis, if local code asks'],
     remove: [...undress, 'lines and leads off the lungs where they may be moved'],
     prepare: ['cover for the receptor'],
-    steps: [{ group: 'position', text: 'Shoulders and pelvis level, no turn; head straight' }],
-    checks: ['Apices and both costophrenic angles inside the light', 'Clavicle ends the same distance from the spine', 'Lines and tubes seen to their tips'],
+    steps: [{ group: 'position', text: 'Shoulders and pelvis level, no turn; head straight', unlessInjured: true }],
+    checks: [
+      'Apices and both costophrenic angles inside the light',
+      'Clavicle ends the same distance from the spine',
+      'Lines and tubes seen to their tips',
+    ],
     faults: [
-      { id: 'lordotic', sign: 'Clavicles above the apices, ribs level', cause: 'Ray angled toward the head of the chest', correction: 'Angle 5° to the feet so that the ray is square to the sternum' },
-      { id: 'cut-base', sign: 'Costophrenic angle cut', cause: 'Receptor too high', correction: 'Receptor down; its top edge 1½ to 2 in above the shoulders' },
+      {
+        id: 'lordotic',
+        sign: 'Clavicles above the apices, ribs level',
+        cause: 'Ray angled toward the head of the chest',
+        correction: 'Angle 5° to the feet so that the ray is square to the sternum',
+      },
+      {
+        id: 'cut-base',
+        sign: 'Costophrenic angle cut',
+        cause: 'Receptor too high',
+        correction: 'Receptor down; its top edge 1½ to 2 in above the shoulders',
+      },
     ],
     cautions: [
-      { text: 'Spine not cleared: the receptor goes under with the board or sheet, the patient is not lifted by the shoulders.', grave: true, when: 'spineNotCleared', group: 'position' },
-      { text: 'Holder: never anyone pregnant; hold at the elbows beside the head, hips held under lead.', when: 'child', group: 'protect' },
+      {
+        text: 'Spine not cleared: the receptor goes under with the board or sheet, the patient is not lifted by the shoulders.',
+        grave: true,
+        when: 'spineNotCleared',
+        group: 'position',
+      },
+      {
+        text: 'Holder: never anyone pregnant; hold at the elbows beside the head, hips held under lead.',
+        when: 'child',
+        group: 'protect',
+      },
     ],
     instead: [{ projection: 'chest-pa', loses: 'nothing when the patient can stand' }],
     brightBones: ['rib', 'clavicle', 'manubrium', 'sternal'],

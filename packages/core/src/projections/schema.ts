@@ -47,9 +47,23 @@ const positionWay = z.strictObject({
   seatable: z.boolean().default(false),
   /** How the position is asked for, one line. */
   say: z.string(),
+  /** What takes its place when a fracture is suspected or the spine is not cleared: no joint is moved for the picture. */
+  ifInjured: z.strictObject({ say: z.string(), pose: z.record(z.string(), z.number()) }).optional(),
 });
 
-const GROUPS = ['room', 'patient', 'position', 'centre', 'field', 'marker', 'protect', 'technique', 'breathe', 'expose', 'check'] as const;
+const GROUPS = [
+  'room',
+  'patient',
+  'position',
+  'centre',
+  'field',
+  'marker',
+  'protect',
+  'technique',
+  'breathe',
+  'expose',
+  'check',
+] as const;
 export const STEP_GROUPS = GROUPS;
 export type StepGroup = (typeof GROUPS)[number];
 
@@ -110,14 +124,25 @@ export const projectionSchema = z.strictObject({
   maySplit: z.boolean().default(false),
   grid: z.enum(['yes', 'no', 'by-thickness']),
   sid: z.strictObject({ wantedMm: mm, rangeMm: z.tuple([mm, mm]) }),
-  receptor: z.strictObject({ usual: z.string(), orientation: z.enum(['lengthwise', 'crosswise']), note: z.string().optional() }),
+  receptor: z.strictObject({
+    usual: z.string(),
+    orientation: z.enum(['lengthwise', 'crosswise']),
+    note: z.string().optional(),
+  }),
   exposure: z.strictObject({
     kVp: z.number().min(40).max(150),
     kVpRange: z.tuple([z.number(), z.number()]),
     kVpNoGrid: z.number().min(40).max(150),
     /** Parts thinner than 10 cm. */
     kVpThin: z.number().min(40).max(150),
-    chart: z.strictObject({ mAs: z.number().positive(), thicknessMm: mm, sidMm: mm, gridRatio: z.number().min(0), kVp: z.number(), fieldMm: z.tuple([mm, mm]) }),
+    chart: z.strictObject({
+      mAs: z.number().positive(),
+      thicknessMm: mm,
+      sidMm: mm,
+      gridRatio: z.number().min(0),
+      kVp: z.number(),
+      fieldMm: z.tuple([mm, mm]),
+    }),
     /** Water-equivalent share of the thickness: lung below 1, bone above. */
     composition: z.number().min(0.3).max(1.6),
     aecCells: z.enum(['none', 'centre', 'outer', 'all']),
@@ -129,10 +154,25 @@ export const projectionSchema = z.strictObject({
   protection: z.array(z.string()),
   remove: z.array(z.string()),
   prepare: z.array(z.string()),
-  steps: z.array(z.strictObject({ group: z.enum(GROUPS), text: z.string() })),
+  steps: z.array(
+    z.strictObject({
+      group: z.enum(GROUPS),
+      text: z.string(),
+      /** Left out when moving the part could harm. */ unlessInjured: z.boolean().default(false),
+    }),
+  ),
   checks: z.array(z.string()).min(2),
   faults: z.array(fault),
-  variants: z.array(z.strictObject({ rule: z.string(), choice: z.string(), set: z.record(z.string(), z.unknown()), reason: z.string() })).default([]),
+  variants: z
+    .array(
+      z.strictObject({
+        rule: z.string(),
+        choice: z.string(),
+        set: z.record(z.string(), z.unknown()),
+        reason: z.string(),
+      }),
+    )
+    .default([]),
   cautions: z.array(caution).default([]),
   instead: z.array(z.strictObject({ projection: z.string(), loses: z.string() })).default([]),
   /** Bones drawn bright: prefixes of structure names. */

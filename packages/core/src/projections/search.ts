@@ -28,8 +28,14 @@ const SYNONYMS: Record<string, string> = {
 const index = new MiniSearch<Projection & { words: string }>({
   fields: ['name', 'words', 'part', 'region', 'shows'],
   idField: 'id',
-  extractField: (entry, field) => (field === 'words' ? entry.alsoCalled.join(' ') : ((entry as Record<string, unknown>)[field] as string)),
-  tokenize: (text) => text.toLowerCase().replace(/['’]s?\b/g, '').split(/[^\p{L}\p{N}]+/u).filter(Boolean),
+  extractField: (entry, field) =>
+    field === 'words' ? entry.alsoCalled.join(' ') : ((entry as Record<string, unknown>)[field] as string),
+  tokenize: (text) =>
+    text
+      .toLowerCase()
+      .replace(/['’]s?\b/g, '')
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter(Boolean),
   searchOptions: {
     prefix: (term) => term.length > 1,
     fuzzy: (term) => (term.length > 3 ? 0.25 : false),

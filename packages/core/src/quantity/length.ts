@@ -10,8 +10,24 @@ export type LengthUnit = 'in' | 'cm';
 /** Inches to millimetres. */
 export const inches = (value: number): number => value * MM_PER_INCH;
 
-const FRACTION_GLYPHS: Record<string, string> = { '1/4': '¼', '1/2': '½', '3/4': '¾', '1/8': '⅛', '3/8': '⅜', '5/8': '⅝', '7/8': '⅞' };
-const GLYPH_VALUES: Record<string, number> = { '¼': 0.25, '½': 0.5, '¾': 0.75, '⅛': 0.125, '⅜': 0.375, '⅝': 0.625, '⅞': 0.875 };
+const FRACTION_GLYPHS: Record<string, string> = {
+  '1/4': '¼',
+  '1/2': '½',
+  '3/4': '¾',
+  '1/8': '⅛',
+  '3/8': '⅜',
+  '5/8': '⅝',
+  '7/8': '⅞',
+};
+const GLYPH_VALUES: Record<string, number> = {
+  '¼': 0.25,
+  '½': 0.5,
+  '¾': 0.75,
+  '⅛': 0.125,
+  '⅜': 0.375,
+  '⅝': 0.625,
+  '⅞': 0.875,
+};
 
 /**
  * Millimetres as inches on a tape: whole inches and the nearest fraction.
@@ -82,7 +98,9 @@ export function parseLength(text: string, defaultUnit: LengthUnit | 'mm'): numbe
     if (!Number.isFinite(fractionValue) || (whole !== undefined && fractionValue >= 1)) throw unreadable(text);
     value += fractionValue;
   }
-  const scale = { in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, cm: 10, mm: 1, m: 1000 }[unit ?? defaultUnit];
+  const scale = { in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH, cm: 10, mm: 1, m: 1000 }[
+    unit ?? defaultUnit
+  ];
   return (sign ? -1 : 1) * value * (scale as number);
 }
 
@@ -92,7 +110,9 @@ function ratio(fraction: string): number {
 }
 
 function unreadable(text: string): RangeError {
-  return new RangeError(`"${text.slice(0, 40)}" is not a length; write for example 2 1/2 in, 6.5 cm, 65 mm or 5 ft 7 in`);
+  return new RangeError(
+    `"${text.slice(0, 40)}" is not a length; write for example 2 1/2 in, 6.5 cm, 65 mm or 5 ft 7 in`,
+  );
 }
 
 function requireFinite(mm: number): void {

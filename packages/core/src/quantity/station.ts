@@ -3,7 +3,10 @@
  */
 
 /** mAs stations of the R'10 preferred series (each about 25 % above the one before), 0.5 to 500. */
-export const MAS_STATIONS: readonly number[] = [0.5, 0.63, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.2, 4, 5, 6.3, 8, 10, 12.5, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250, 320, 400, 500];
+export const MAS_STATIONS: readonly number[] = [
+  0.5, 0.63, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.2, 4, 5, 6.3, 8, 10, 12.5, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200,
+  250, 320, 400, 500,
+];
 
 /**
  * The station nearest to a value by ratio (exposure is judged by ratio, not by difference).

@@ -5,7 +5,13 @@ import { checkRoom, type Grid, type Receptor, type Room } from './room';
 
 /** Plates are named in whole inches; the edge of the housing takes a little of the nominal size. */
 const EDGE_MM = 3;
-const plate = (w: number, h: number): Receptor => ({ id: `${w}x${h}`, name: `${w}×${h}`, widthMm: inches(w) - EDGE_MM, heightMm: inches(h) - EDGE_MM, fixed: false });
+const plate = (w: number, h: number): Receptor => ({
+  id: `${w}x${h}`,
+  name: `${w}×${h}`,
+  widthMm: inches(w) - EDGE_MM,
+  heightMm: inches(h) - EDGE_MM,
+  fixed: false,
+});
 const panel = (id: string, w: number, h: number): Receptor => ({ ...plate(w, h), id, fixed: true });
 
 const trayGrid: Grid = { id: 'tray-10', ratio: 10, focusMm: inches(40) };
@@ -24,7 +30,17 @@ export const ROOM_ONE: Room = checkRoom({
     { kind: 'wall', gapMm: 40, grid: wallGrid, gridRemovable: true, receptorIds: ['panel-wall'], aec: true },
   ],
   receptors: [panel('panel-table', 17, 17), panel('panel-wall', 17, 17), plate(10, 12), plate(14, 17)],
-  generator: { maxKvp: 150, masStations: [...MAS_STATIONS], smallFocusMa: 200, largeFocusMa: 500, smallFocusMm: 0.6, largeFocusMm: 1.2, outputUGyPerMas: 80, chartFactor: 0.6, targetIndex: 300 },
+  generator: {
+    maxKvp: 150,
+    masStations: [...MAS_STATIONS],
+    smallFocusMa: 200,
+    largeFocusMa: 500,
+    smallFocusMm: 0.6,
+    largeFocusMm: 1.2,
+    outputUGyPerMas: 80,
+    chartFactor: 0.6,
+    targetIndex: 300,
+  },
 });
 
 /** Older fixed room: plates of four sizes, a low ceiling, a wall stand that is reached to 60 in only. */
@@ -35,12 +51,43 @@ export const ROOM_TWO: Room = checkRoom({
   tube: { focusHeightMm: [600, 1900], wallSidMm: [1000, 1525], maxAngleDeg: 35, maxFieldAtMetreMm: 430 },
   surfaceHeightMm: 800,
   holders: [
-    { kind: 'table-tray', gapMm: 70, grid: { ...trayGrid, id: 'tray-8', ratio: 8 }, gridRemovable: false, receptorIds: ['8x10', '10x12', '14x17'], aec: true },
-    { kind: 'table-top', gapMm: 15, grid: null, gridRemovable: false, receptorIds: ['8x10', '10x12', '14x17'], aec: false },
-    { kind: 'wall', gapMm: 45, grid: { ...wallGrid, id: 'wall-8', ratio: 8, focusMm: inches(60) }, gridRemovable: false, receptorIds: ['8x10', '10x12', '14x17'], aec: true },
+    {
+      kind: 'table-tray',
+      gapMm: 70,
+      grid: { ...trayGrid, id: 'tray-8', ratio: 8 },
+      gridRemovable: false,
+      receptorIds: ['8x10', '10x12', '14x17'],
+      aec: true,
+    },
+    {
+      kind: 'table-top',
+      gapMm: 15,
+      grid: null,
+      gridRemovable: false,
+      receptorIds: ['8x10', '10x12', '14x17'],
+      aec: false,
+    },
+    {
+      kind: 'wall',
+      gapMm: 45,
+      grid: { ...wallGrid, id: 'wall-8', ratio: 8, focusMm: inches(60) },
+      gridRemovable: false,
+      receptorIds: ['8x10', '10x12', '14x17'],
+      aec: true,
+    },
   ],
   receptors: [plate(8, 10), plate(10, 12), plate(14, 17)],
-  generator: { maxKvp: 125, masStations: [...MAS_STATIONS], smallFocusMa: 100, largeFocusMa: 300, smallFocusMm: 0.6, largeFocusMm: 1.2, outputUGyPerMas: 72, chartFactor: 1, targetIndex: 500 },
+  generator: {
+    maxKvp: 125,
+    masStations: [...MAS_STATIONS],
+    smallFocusMa: 100,
+    largeFocusMa: 300,
+    smallFocusMm: 0.6,
+    largeFocusMm: 1.2,
+    outputUGyPerMas: 72,
+    chartFactor: 1,
+    targetIndex: 500,
+  },
 });
 
 /** Mobile unit: two loose panels, a clip-on 6:1 grid, the tube arm ends at about two metres. */
@@ -50,9 +97,28 @@ export const MOBILE_UNIT: Room = checkRoom({
   kind: 'mobile',
   tube: { focusHeightMm: [600, 2000], wallSidMm: null, maxAngleDeg: 30, maxFieldAtMetreMm: 430 },
   surfaceHeightMm: 720,
-  holders: [{ kind: 'bed', gapMm: 20, grid: { id: 'clip-6', ratio: 6, focusMm: inches(44) }, gridRemovable: true, receptorIds: ['10x12', '14x17'], aec: false }],
+  holders: [
+    {
+      kind: 'bed',
+      gapMm: 20,
+      grid: { id: 'clip-6', ratio: 6, focusMm: inches(44) },
+      gridRemovable: true,
+      receptorIds: ['10x12', '14x17'],
+      aec: false,
+    },
+  ],
   receptors: [plate(10, 12), plate(14, 17)],
-  generator: { maxKvp: 125, masStations: [...MAS_STATIONS], smallFocusMa: 200, largeFocusMa: 320, smallFocusMm: 0.7, largeFocusMm: 1.3, outputUGyPerMas: 75, chartFactor: 0.6, targetIndex: 300 },
+  generator: {
+    maxKvp: 125,
+    masStations: [...MAS_STATIONS],
+    smallFocusMa: 200,
+    largeFocusMa: 320,
+    smallFocusMm: 0.7,
+    largeFocusMm: 1.3,
+    outputUGyPerMas: 75,
+    chartFactor: 0.6,
+    targetIndex: 300,
+  },
 });
 
 export const demoRooms: readonly Room[] = [ROOM_ONE, ROOM_TWO, MOBILE_UNIT];

@@ -17,7 +17,11 @@ export const RULES = define({
   },
   shielding: {
     title: 'Gonadal shielding',
-    choices: { 'local-code': 'as the local code says', always: 'always when outside the anatomy', 'on-request': 'only when asked for' },
+    choices: {
+      'local-code': 'as the local code says',
+      always: 'always when outside the anatomy',
+      'on-request': 'only when asked for',
+    },
     default: 'local-code',
     reason: 'national guidance in many countries now advises against routine use: it can hide anatomy and upset AEC',
   },
@@ -59,7 +63,11 @@ export const RULES = define({
   },
   marker: {
     title: 'Side marker',
-    choices: { receptor: 'on the receptor inside the light', table: 'on the table or patient', software: 'in software only' },
+    choices: {
+      receptor: 'on the receptor inside the light',
+      table: 'on the table or patient',
+      software: 'in software only',
+    },
     default: 'receptor',
     reason: 'a marker in the light cannot be set wrongly afterwards',
   },
@@ -69,11 +77,18 @@ export type RuleId = keyof typeof RULES;
 export const RULE_IDS = Object.keys(RULES) as RuleId[];
 
 /** One choice for every rule. */
-export const houseRulesSchema = z.strictObject(
-  Object.fromEntries(RULE_IDS.map((id) => [id, z.enum(Object.keys(RULES[id].choices) as [string, ...string[]])])) as { [K in RuleId]: z.ZodEnum },
-).partial();
+export const houseRulesSchema = z
+  .strictObject(
+    Object.fromEntries(RULE_IDS.map((id) => [id, z.enum(Object.keys(RULES[id].choices) as [string, ...string[]])])) as {
+      [K in RuleId]: z.ZodEnum;
+    },
+  )
+  .partial();
 export type HouseRules = { [K in RuleId]: keyof (typeof RULES)[K]['choices'] & string };
 
 export const defaultRules: HouseRules = Object.fromEntries(RULE_IDS.map((id) => [id, RULES[id].default])) as HouseRules;
 
-export const withDefaults = (rules?: Partial<Record<RuleId, string | number>>): HouseRules => ({ ...defaultRules, ...(rules as Partial<HouseRules>) });
+export const withDefaults = (rules?: Partial<Record<RuleId, string | number>>): HouseRules => ({
+  ...defaultRules,
+  ...(rules as Partial<HouseRules>),
+});

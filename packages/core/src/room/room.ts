@@ -74,7 +74,8 @@ export const roomSchema = z.strictObject({
 });
 export type Room = z.infer<typeof roomSchema>;
 
-export const holderOf = (room: Room, kind: HolderKind): Holder | undefined => room.holders.find((holder) => holder.kind === kind);
+export const holderOf = (room: Room, kind: HolderKind): Holder | undefined =>
+  room.holders.find((holder) => holder.kind === kind);
 
 export const receptorsIn = (room: Room, holder: Holder): Receptor[] =>
   room.receptors.filter((receptor) => holder.receptorIds.includes(receptor.id));
@@ -83,7 +84,10 @@ export const receptorsIn = (room: Room, holder: Holder): Receptor[] =>
 export function checkRoom(room: Room): Room {
   for (const holder of room.holders) {
     for (const id of holder.receptorIds) {
-      if (!room.receptors.some((receptor) => receptor.id === id)) throw new RangeError(`room ${room.name}: holder ${holder.kind} names receptor "${id}", which the room does not have`);
+      if (!room.receptors.some((receptor) => receptor.id === id))
+        throw new RangeError(
+          `room ${room.name}: holder ${holder.kind} names receptor "${id}", which the room does not have`,
+        );
     }
   }
   return room;

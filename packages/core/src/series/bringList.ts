@@ -11,11 +11,16 @@ export type SeriesSummary = {
 };
 
 const unique = (items: readonly string[]): string[] => [...new Set(items)];
-const stance = (setup: Setup): string => `${setup.position.body} ${setup.position.facing} ${setup.position.nearSide ?? ''}`;
+const stance = (setup: Setup): string =>
+  `${setup.position.body} ${setup.position.facing} ${setup.position.nearSide ?? ''}`;
 
 export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
-  const loose = setups.filter((setup) => !setup.receptor.size.fixed).map((setup) => `receptor ${setup.receptor.size.name}`);
-  const grids = setups.flatMap((setup) => (setup.receptor.grid && setup.receptor.holder === 'bed' ? [`grid ${setup.receptor.grid.ratio}:1`] : []));
+  const loose = setups
+    .filter((setup) => !setup.receptor.size.fixed)
+    .map((setup) => `receptor ${setup.receptor.size.name}`);
+  const grids = setups.flatMap((setup) =>
+    setup.receptor.grid && setup.receptor.holder === 'bed' ? [`grid ${setup.receptor.grid.ratio}:1`] : [],
+  );
   const markers = setups.map((setup) => `marker ${setup.marker.letter}`);
   const tape = setups.some((setup) => setup.receptor.holder === 'bed') ? ['tape measure'] : [];
   return {

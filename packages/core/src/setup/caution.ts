@@ -16,8 +16,11 @@ export function cautionsFor(projection: Projection, patient: Patient, situation:
     pregnancyPossible: situation.pregnancy === 'possible',
     child: isChild(patient),
   };
-  const found: SetupCaution[] = projection.cautions.filter((caution) => applies[caution.when]).map(({ text, grave, group }) => ({ text, grave, group }));
-  const asked = patient.sex === 'female' && patient.ageYears >= PREGNANCY_AGES[0] && patient.ageYears <= PREGNANCY_AGES[1];
+  const found: SetupCaution[] = projection.cautions
+    .filter((caution) => applies[caution.when])
+    .map(({ text, grave, group }) => ({ text, grave, group }));
+  const asked =
+    patient.sex === 'female' && patient.ageYears >= PREGNANCY_AGES[0] && patient.ageYears <= PREGNANCY_AGES[1];
   const named = found.some((caution) => caution.text.startsWith('Pregnancy'));
   if (!named && situation.pregnancy === 'possible' && TRUNK_REGIONS.has(projection.region)) {
     found.push({ text: 'Pregnancy possible: stop and follow local policy.', grave: true, group: 'patient' });

@@ -24,13 +24,22 @@ import { receptorsIn, type Grid, type Holder, type Room } from '../room/room';
 import { cautionsFor } from './caution';
 import { boneRotation, clippedBy, coverPoints, neededField, shadowsOf } from './cover';
 import { fitReceptor, SPLIT_OVERLAP_MM } from './fitReceptor';
-import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm, placePatient, sideView, type PlacedBody, type PlacedPoint } from './place';
+import {
+  aimRay,
+  kneeAngleByPelvis,
+  pathSegments,
+  pelvisThicknessMm,
+  placePatient,
+  sideView,
+  type PlacedBody,
+  type PlacedPoint,
+} from './place';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { chooseTechnique, GRID_FROM_MM } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
-import { chooseWay, HOLDER_WORDS } from './way';
+import { chooseWay, HOLDER_WORDS, isInjured } from './way';
 import { composeSteps, levelAgainst, markerLetter, relationTo, bothUnits } from './words';
 
 /**
@@ -43,8 +52,14 @@ export function computeSetup(request: SetupRequest): Setup {
   const rules = withDefaults(request.rules);
   const { projection, schools } = applyRules(projectionOf(request.projectionId), rules);
   const unit = rules.unit;
-  if (projection.sided === 'each' && !request.side) throw new RangeError(`${projection.name} needs a side: left or right`);
-  const side: Side | null = projection.sided === 'each' ? (request.side as Side) : projection.nearSide ? (request.side ?? projection.nearSide) : null;
+  if (projection.sided === 'each' && !request.side)
+    throw new RangeError(`${projection.name} needs a side: left or right`);
+  const side: Side | null =
+    projection.sided === 'each'
+      ? (request.side as Side)
+      : projection.nearSide
+        ? (request.side ?? projection.nearSide)
+        : null;
   const view = sideView(side);
   const situation = situationFor(request.patient?.ageYears, request.situation);
   const room: Room = request.room ?? ROOM_ONE;
@@ -59,17 +74,28 @@ export function computeSetup(request: SetupRequest): Setup {
 
   // 3 ray and aim
   const pelvisMm = projection.ray.angleBy ? pelvisThicknessMm(placed) : 0;
-  const entryAngle = projection.ray.angleBy ? kneeAngleByPelvis(pelvisMm) : projection.ray.angleDeg * (projection.ray.toward === 'feet' ? -1 : 1);
+  const entryAngle = projection.ray.angleBy
+    ? kneeAngleByPelvis(pelvisMm)
+    : projection.ray.angleDeg * (projection.ray.toward === 'feet' ? -1 : 1);
   const signedAngle = overrides.angleDeg ?? entryAngle;
   const angleDeg = Math.abs(signedAngle);
   const angleToward: Along | null = signedAngle === 0 ? null : signedAngle > 0 ? 'head' : 'feet';
-  if (angleDeg > room.tube.maxAngleDeg) problems.push({ code: 'angle-limit', text: `The tube of ${room.name} tilts to ${room.tube.maxAngleDeg}°; ${angleDeg}° is out of reach.` });
+  if (angleDeg > room.tube.maxAngleDeg)
+    problems.push({
+      code: 'angle-limit',
+      text: `The tube of ${room.name} tilts to ${room.tube.maxAngleDeg}°; ${angleDeg}° is out of reach.`,
+    });
   let aimed = aimRay(projection, placed, view, signedAngle, segments);
   const thicknessMm = body.patient.partThicknessMm ?? aimed.crossing.thicknessMm;
 
   // Holder and grid follow from the thickness.
   const wish = projection.grid === 'yes' && isChild(body.patient) ? 'by-thickness' : projection.grid;
-  const { holder, grid, gridWanted, problems: gridProblems } = chooseHolder(wish, holders, room, thicknessMm, overrides);
+  const {
+    holder,
+    grid,
+    gridWanted,
+    problems: gridProblems,
+  } = chooseHolder(wish, holders, room, thicknessMm, overrides);
   problems.push(...gridProblems);
 
   // Where all this stands in the room.
@@ -77,7 +103,12 @@ export function computeSetup(request: SetupRequest): Setup {
   const lift = standingLift(placed, aimed.through, horizontal, room);
   const { shift } = lift;
   placed = { ...placed, posed: slideBody(placed.posed, shift) };
-  aimed = { ...aimed, through: add(aimed.through, shift), target: { ...aimed.target, p: add(aimed.target.p, shift) }, crossing: { ...aimed.crossing, entry: add(aimed.crossing.entry, shift), exit: add(aimed.crossing.exit, shift) } };
+  aimed = {
+    ...aimed,
+    through: add(aimed.through, shift),
+    target: { ...aimed.target, p: add(aimed.target.p, shift) },
+    crossing: { ...aimed.crossing, entry: add(aimed.crossing.entry, shift), exit: add(aimed.crossing.exit, shift) },
+  };
   const contactPoint: Vec3 = horizontal ? [0, 0, 0] : [0, 0, room.surfaceHeightMm];
 
   // 4 receptor plane
@@ -100,7 +131,8 @@ export function computeSetup(request: SetupRequest): Setup {
   const focal = focalSpotAt(hit, aimed.direction, sidMm);
   const focusToSkinMm = distance(focal, aimed.crossing.entry);
   const inFront = dot(subtract(aimed.crossing.entry, focal), aimed.direction) > 0;
-  if (!inFront || sidMm < 300) throw new RangeError(`an SID of ${Math.round(sidMm)} mm puts the tube inside the patient`);
+  if (!inFront || sidMm < 300)
+    throw new RangeError(`an SID of ${Math.round(sidMm)} mm puts the tube inside the patient`);
 
   // 6 cover
   const cover = coverPoints(projection, placed, view, plane.u, plane.v);
@@ -110,30 +142,79 @@ export function computeSetup(request: SetupRequest): Setup {
   const asked = overrides.fieldMm ? { width: overrides.fieldMm[0], height: overrides.fieldMm[1] } : needed;
 
   // 7 receptor
-  const available = receptorsIn(room, holder).filter((receptor) => !overrides.receptorId || receptor.id === overrides.receptorId);
+  const available = receptorsIn(room, holder).filter(
+    (receptor) => !overrides.receptorId || receptor.id === overrides.receptorId,
+  );
   const choices = available.length > 0 ? available : receptorsIn(room, holder);
-  if (available.length === 0) problems.push({ code: 'receptor-unknown', text: `Receptor "${overrides.receptorId}" does not fit the ${HOLDER_WORDS[holder.kind]} of ${room.name}.` });
-  const fit = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, choices, { diagonal: projection.mayTilt, split: projection.maySplit });
-  const orientation = overrides.orientation && !fit.receptor.fixed && fit.outcome !== 'diagonal' ? overrides.orientation : fit.orientation;
+  if (available.length === 0)
+    problems.push({
+      code: 'receptor-unknown',
+      text: `Receptor "${overrides.receptorId}" does not fit the ${HOLDER_WORDS[holder.kind]} of ${room.name}.`,
+    });
+  const fit = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, choices, {
+    diagonal: projection.mayTilt,
+    split: projection.maySplit,
+  });
+  const orientation =
+    overrides.orientation && !fit.receptor.fixed && fit.outcome !== 'diagonal'
+      ? overrides.orientation
+      : fit.orientation;
   const across = Math.floor(orientation === 'lengthwise' ? fit.receptor.widthMm : fit.receptor.heightMm);
   const along = Math.floor(orientation === 'lengthwise' ? fit.receptor.heightMm : fit.receptor.widthMm);
   const limit = Math.floor((room.tube.maxFieldAtMetreMm * sidMm) / 1000);
-  const perExposure = fit.exposures > 1 ? Math.ceil((asked.height + (fit.exposures - 1) * SPLIT_OVERLAP_MM) / fit.exposures) : asked.height;
-  const opened = fit.outcome === 'diagonal' ? { width: asked.width, height: asked.height } : { width: Math.min(asked.width, across), height: Math.min(perExposure, along) };
+  const perExposure =
+    fit.exposures > 1
+      ? Math.ceil((asked.height + (fit.exposures - 1) * SPLIT_OVERLAP_MM) / fit.exposures)
+      : asked.height;
+  const opened =
+    fit.outcome === 'diagonal'
+      ? { width: asked.width, height: asked.height }
+      : { width: Math.min(asked.width, across), height: Math.min(perExposure, along) };
   const field = { width: Math.min(opened.width, limit), height: Math.min(opened.height, limit) };
-  const clipped = fit.exposures > 1 ? clippedBy(shadows, { width: field.width, height: fit.exposures * field.height - (fit.exposures - 1) * SPLIT_OVERLAP_MM }) : clippedBy(shadows, field);
+  const clipped =
+    fit.exposures > 1
+      ? clippedBy(shadows, {
+          width: field.width,
+          height: fit.exposures * field.height - (fit.exposures - 1) * SPLIT_OVERLAP_MM,
+        })
+      : clippedBy(shadows, field);
   if (clipped.length > 0) {
-    problems.push({ code: 'clipped', text: `The field cuts ${listWords(clipped)}: ${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(field.width, field.height, unit)} are open.` });
+    problems.push({
+      code: 'clipped',
+      text: `The field cuts ${listWords(clipped)}: ${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(field.width, field.height, unit)} are open.`,
+    });
   }
-  if (clipped.length === 0 && (field.width < needed.width || (fit.exposures === 1 && field.height < needed.height)) && !overrides.fieldMm) {
-    problems.push({ code: 'margin', text: `All that is wanted is inside the light, but the margin round it is cut: ${formatRectangle(needed.width, needed.height, unit)} would take it, ${formatRectangle(field.width, field.height, unit)} are open.` });
+  if (
+    clipped.length === 0 &&
+    (field.width < needed.width || (fit.exposures === 1 && field.height < needed.height)) &&
+    !overrides.fieldMm
+  ) {
+    problems.push({
+      code: 'margin',
+      text: `All that is wanted is inside the light, but the margin round it is cut: ${formatRectangle(needed.width, needed.height, unit)} would take it, ${formatRectangle(field.width, field.height, unit)} are open.`,
+    });
   }
   const tiltDeg = fit.outcome === 'diagonal' ? fit.tiltDeg : 0;
 
-  const shiftsMm = Array.from({ length: fit.exposures }, (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM));
+  const shiftsMm = Array.from(
+    { length: fit.exposures },
+    (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM),
+  );
 
   // 8 technique
-  const technique = chooseTechnique(projection, room, { thicknessMm, sidMm, gridRatio: grid?.ratio ?? 0, fieldMm: [field.width, field.height], aecInHolder: holder.aec, child: isChild(body.patient) }, overrides);
+  const technique = chooseTechnique(
+    projection,
+    room,
+    {
+      thicknessMm,
+      sidMm,
+      gridRatio: grid?.ratio ?? 0,
+      fieldMm: [field.width, field.height],
+      aecInHolder: holder.aec,
+      child: isChild(body.patient),
+    },
+    overrides,
+  );
   problems.push(...technique.problems);
   const dose = doseOf(technique, room.generator.outputUGyPerMas, focusToSkinMm, sidMm, [field.width, field.height]);
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
@@ -142,7 +223,8 @@ export function computeSetup(request: SetupRequest): Setup {
 
   // 9 words
   const skinShare = focusToSkinMm / sidMm;
-  const supports = lift.blockMm > 0 ? [`On a block ${formatLength(lift.blockMm, unit)} high: the tube does not go lower`] : [];
+  const supports =
+    lift.blockMm > 0 ? [`On a block ${formatLength(lift.blockMm, unit)} high: the tube does not go lower`] : [];
   const cautions = cautionsFor(projection, body.patient, situation);
   const centreText = describeCentre(projection, placed, aimed.target, unit);
   const checkIds = projection.aim.checkBy.map(view.name);
@@ -156,7 +238,15 @@ export function computeSetup(request: SetupRequest): Setup {
     beam: aimed.direction,
     straight,
     toHead: v,
-    receptor: { centre: hit, u: plane.u, v: plane.v, n, widthMm: across, heightMm: along, tiltDeg: tiltDeg - rotationDeg * (fit.outcome === 'diagonal' ? 1 : 0) },
+    receptor: {
+      centre: hit,
+      u: plane.u,
+      v: plane.v,
+      n,
+      widthMm: across,
+      heightMm: along,
+      tiltDeg: tiltDeg - rotationDeg * (fit.outcome === 'diagonal' ? 1 : 0),
+    },
     fields: shiftsMm.map((each) => fieldCorners(plane, field, rotationDeg, each)),
     surfaceHeightMm: horizontal ? 0 : room.surfaceHeightMm,
     touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].map((id) => {
@@ -167,6 +257,7 @@ export function computeSetup(request: SetupRequest): Setup {
     oneSided: projection.sided === 'each',
   };
 
+  const ownSteps = projection.steps.filter((step) => !(step.unlessInjured && isInjured(situation)));
   const setup = {
     projectionId: projection.id,
     name: projection.sided === 'each' ? `${projection.name}, ${side}` : projection.name,
@@ -176,10 +267,23 @@ export function computeSetup(request: SetupRequest): Setup {
     room: { id: room.id, name: room.name },
     feasible: !problems.some((problem) => BLOCKING.has(problem.code)),
     problems,
-    position: { body: way.body, say: way.say, facing: projection.ray.view, nearSide: projection.ray.view === 'lateral' ? side : null, part: projection.steps.filter((step) => step.group === 'position').map((step) => step.text), supports },
+    position: {
+      body: way.body,
+      say: way.say,
+      facing: projection.ray.view,
+      nearSide: projection.ray.view === 'lateral' ? side : null,
+      part: ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
+      supports,
+    },
     receptor: {
       holder: holder.kind,
-      size: { id: fit.receptor.id, name: fit.receptor.name, widthMm: fit.receptor.widthMm, heightMm: fit.receptor.heightMm, fixed: fit.receptor.fixed },
+      size: {
+        id: fit.receptor.id,
+        name: fit.receptor.name,
+        widthMm: fit.receptor.widthMm,
+        heightMm: fit.receptor.heightMm,
+        fixed: fit.receptor.fixed,
+      },
       orientation,
       outcome: fit.outcome,
       tiltDeg: Math.round(tiltDeg * 10) / 10,
@@ -208,7 +312,11 @@ export function computeSetup(request: SetupRequest): Setup {
     centre: {
       ...centreText,
       entryMm: aimed.crossing.entry,
-      checkBy: checkIds.filter((id) => id !== view.name(aimed.target.landmarkId)).map((id) => levelAgainst(id, dot(subtract(aimed.through, posedLandmark(placed.posed, id).p), v), unit, projection.region)),
+      checkBy: checkIds
+        .filter((id) => id !== view.name(aimed.target.landmarkId))
+        .map((id) =>
+          levelAgainst(id, dot(subtract(aimed.through, posedLandmark(placed.posed, id).p), v), unit, projection.region),
+        ),
     },
     field: {
       atReceptorMm: field,
@@ -218,7 +326,16 @@ export function computeSetup(request: SetupRequest): Setup {
       mustShow: [...new Set(cover.map(({ name }) => name))],
       clipped,
     },
-    exposure: { kVp: technique.kVp, mAs: technique.mAs, timeMs: technique.timeMs, focalSpot: technique.focalSpot, aec: technique.aec, factors: technique.factors, thicknessMm, inModel: technique.inModel },
+    exposure: {
+      kVp: technique.kVp,
+      mAs: technique.mAs,
+      timeMs: technique.timeMs,
+      focalSpot: technique.focalSpot,
+      aec: technique.aec,
+      factors: technique.factors,
+      thicknessMm,
+      inModel: technique.inModel,
+    },
     dose,
     image: {
       magnification,
@@ -233,34 +350,69 @@ export function computeSetup(request: SetupRequest): Setup {
     prepare: projection.prepare,
     remove: projection.remove,
     cautions,
-    assumptions: [...body.assumed, ...assumptionsOf(body.patient.habitus, request, pelvisMm, body.patient.partThicknessMm, unit)],
+    assumptions: [
+      ...body.assumed,
+      ...assumptionsOf(body.patient.habitus, request, pelvisMm, body.patient.partThicknessMm, unit),
+    ],
     schools,
     scene,
   };
-  return { ...setup, steps: composeSteps({ ...setup, breathingWords: `“${projection.breathing.words}” Expose at: ${projection.breathing.moment}` }, projection, unit), checks: projection.checks, sources: projection.sources };
+  return {
+    ...setup,
+    steps: composeSteps(
+      {
+        ...setup,
+        ownSteps,
+        breathingWords: `“${projection.breathing.words}” Expose at: ${projection.breathing.moment}`,
+      },
+      projection,
+      unit,
+    ),
+    checks: projection.checks,
+    sources: projection.sources,
+  };
 }
 
 /** Problems that forbid the set-up; the others are said and worked with. */
-const BLOCKING = new Set(['position-barred', 'position-unknown', 'no-holder', 'clipped', 'angle-limit', 'sid-too-short']);
+const BLOCKING = new Set(['position-barred', 'position-unknown', 'no-holder', 'clipped', 'angle-limit']);
 
-function chooseHolder(wish: 'yes' | 'no' | 'by-thickness', holders: readonly Holder[], room: Room, thicknessMm: number, overrides: Overrides): { holder: Holder; grid: Grid | null; gridWanted: boolean; problems: Problem[] } {
+function chooseHolder(
+  wish: 'yes' | 'no' | 'by-thickness',
+  holders: readonly Holder[],
+  room: Room,
+  thicknessMm: number,
+  overrides: Overrides,
+): { holder: Holder; grid: Grid | null; gridWanted: boolean; problems: Problem[] } {
   const gridWanted = overrides.grid ?? (wish === 'yes' || (wish === 'by-thickness' && thicknessMm >= GRID_FROM_MM));
   const known = holders.length > 0 ? holders : room.holders;
-  const holder = known.find((each) => (gridWanted ? each.grid !== null : each.grid === null || each.gridRemovable)) ?? known[0];
+  const holder =
+    known.find((each) => (gridWanted ? each.grid !== null : each.grid === null || each.gridRemovable)) ?? known[0];
   const problems: Problem[] = [];
   let grid: Grid | null = null;
   if (gridWanted) {
     grid = holder.grid;
-    if (!grid) problems.push({ code: 'no-grid', text: `A grid is wanted from ${GRID_FROM_MM / 10} cm of thickness; the ${HOLDER_WORDS[holder.kind]} of ${room.name} has none: more scatter.` });
+    if (!grid)
+      problems.push({
+        code: 'no-grid',
+        text: `A grid is wanted from ${GRID_FROM_MM / 10} cm of thickness; the ${HOLDER_WORDS[holder.kind]} of ${room.name} has none: more scatter.`,
+      });
   } else if (holder.grid && !holder.gridRemovable) {
     grid = holder.grid;
-    problems.push({ code: 'grid-stays', text: `The grid of the ${HOLDER_WORDS[holder.kind]} cannot be taken out; the technique counts it in.` });
+    problems.push({
+      code: 'grid-stays',
+      text: `The grid of the ${HOLDER_WORDS[holder.kind]} cannot be taken out; the technique counts it in.`,
+    });
   }
   return { holder, grid, gridWanted, problems };
 }
 
 /** Puts a standing patient's feet on the floor, on a block when the tube does not go low enough; a lying one on the surface. */
-function standingLift(placed: PlacedBody, through: Vec3, horizontal: boolean, room: Room): { shift: Vec3; blockMm: number } {
+function standingLift(
+  placed: PlacedBody,
+  through: Vec3,
+  horizontal: boolean,
+  room: Room,
+): { shift: Vec3; blockMm: number } {
   if (!horizontal) return { shift: [-through[0], -through[1], room.surfaceHeightMm], blockMm: 0 };
   const sole = lowest(placed);
   const aimHeight = through[2] - sole;
@@ -272,9 +424,19 @@ const DOWN: Vec3 = [0, 0, -1];
 const lowest = (placed: PlacedBody): number => -furthestSkin(placed.posed, DOWN).reachMm;
 
 /** @param alongMm centre of this exposure, from the aim toward the head */
-function fieldCorners(plane: PlaneFrame, field: { width: number; height: number }, rotationDeg: number, alongMm: number): Vec3[] {
+function fieldCorners(
+  plane: PlaneFrame,
+  field: { width: number; height: number },
+  rotationDeg: number,
+  alongMm: number,
+): Vec3[] {
   const t = (rotationDeg * Math.PI) / 180;
-  return [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([a, b]) => {
+  return [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ].map(([a, b]) => {
     const x = (a * field.width) / 2;
     const y = (b * field.height) / 2 + alongMm;
     return onPlane(plane, [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]);
@@ -285,27 +447,46 @@ function fieldCorners(plane: PlaneFrame, field: { width: number; height: number 
 const JUST_MM = 4;
 
 /** The centring line: from the landmark, or for a ray through a depth, how far behind or in front of the midcoronal plane. */
-function describeCentre(projection: Projection, placed: PlacedBody, target: PlacedPoint, unit: LengthUnit): Pick<Setup['centre'], 'landmark' | 'offsetMm' | 'relation' | 'line' | 'text'> {
+function describeCentre(
+  projection: Projection,
+  placed: PlacedBody,
+  target: PlacedPoint,
+  unit: LengthUnit,
+): Pick<Setup['centre'], 'landmark' | 'offsetMm' | 'relation' | 'line' | 'text'> {
   const { line, point } = projection.aim;
   const landmark = target.landmarkId;
   if (projection.sided === 'none' && projection.ray.view === 'lateral') {
     const behindMm = behindMidcoronal(placed, target.p);
-    const where = Math.abs(behindMm) < 6 ? 'on the midcoronal plane' : `${behindMm > 0 ? 'behind' : 'in front of'} the midcoronal plane`;
+    const where =
+      Math.abs(behindMm) < 6
+        ? 'on the midcoronal plane'
+        : `${behindMm > 0 ? 'behind' : 'in front of'} the midcoronal plane`;
     const relation = Math.abs(behindMm) < 6 ? where : `${where}, level of ${levelName(projection.aim)}`;
-    const text = Math.abs(behindMm) < 6 ? `Level of ${levelName(projection.aim)}, ${where}` : `Level of ${levelName(projection.aim)}, ${bothUnits(Math.abs(behindMm), unit)} ${where}`;
+    const text =
+      Math.abs(behindMm) < 6
+        ? `Level of ${levelName(projection.aim)}, ${where}`
+        : `Level of ${levelName(projection.aim)}, ${bothUnits(Math.abs(behindMm), unit)} ${where}`;
     return { landmark, offsetMm: Math.abs(behindMm) < 6 ? 0 : Math.abs(behindMm), relation, line, text };
   }
   if (target.toward === null) {
     const between = 'between' in projection.aim;
     const relation = between ? line : relationTo(null, landmark);
-    return { landmark, offsetMm: 0, relation, line, text: `${point === 'exit' ? 'Ray leaves' : 'Ray enters'} ${between ? `at the ${line}` : `${relation}, ${line}`}` };
+    return {
+      landmark,
+      offsetMm: 0,
+      relation,
+      line,
+      text: `${point === 'exit' ? 'Ray leaves' : 'Ray enters'} ${between ? `at the ${line}` : `${relation}, ${line}`}`,
+    };
   }
   const relation = relationTo(target.toward, landmark, projection.region);
   const far = target.offsetMm < JUST_MM ? 'just' : bothUnits(target.offsetMm, unit);
   return { landmark, offsetMm: target.offsetMm, relation, line, text: `${capitalize(far)} ${relation}, ${line}` };
 }
 
-const levelName = (aim: Projection['aim']): string => shortLandmark('between' in aim ? aim.between[0] : aim.landmark) + ('between' in aim ? `-${shortLandmark(aim.between[1])}` : '');
+const levelName = (aim: Projection['aim']): string =>
+  shortLandmark('between' in aim ? aim.between[0] : aim.landmark) +
+  ('between' in aim ? `-${shortLandmark(aim.between[1])}` : '');
 
 /** Signed distance behind the midcoronal plane, which halves the trunk between chest and back at that level. */
 function behindMidcoronal(placed: PlacedBody, p: Vec3): number {
@@ -315,11 +496,41 @@ function behindMidcoronal(placed: PlacedBody, p: Vec3): number {
   return dot(subtract(p, midpoint(trunk.entry, trunk.exit)), back);
 }
 
-function assumptionsOf(habitus: string, request: SetupRequest, pelvisMm: number, thicknessMm: number | undefined, unit: LengthUnit): Assumption[] {
+function assumptionsOf(
+  habitus: string,
+  request: SetupRequest,
+  pelvisMm: number,
+  thicknessMm: number | undefined,
+  unit: LengthUnit,
+): Assumption[] {
   const list: Assumption[] = [];
-  if (!request.patient?.habitus) list.push({ field: 'patient.habitus', value: `${habitus}, from height and weight`, provenance: 'computed', affects: 'width and length of the lungs' });
-  if (thicknessMm === undefined) list.push({ field: 'patient.partThicknessMm', value: 'thickness along the ray from the body model', provenance: 'computed', affects: 'technique and dose' });
-  if (pelvisMm > 0) list.push({ field: 'patient.pelvis', value: `ASIS to table ${bothUnits(pelvisMm, unit)} from the body model`, provenance: 'computed', affects: 'the angle of the AP knee' });
-  if (request.situation === undefined) list.push({ field: 'situation', value: 'stands, turns, spine cleared', provenance: 'house rule', affects: 'position' });
+  if (!request.patient?.habitus)
+    list.push({
+      field: 'patient.habitus',
+      value: `${habitus}, from height and weight`,
+      provenance: 'computed',
+      affects: 'width and length of the lungs',
+    });
+  if (thicknessMm === undefined)
+    list.push({
+      field: 'patient.partThicknessMm',
+      value: 'thickness along the ray from the body model',
+      provenance: 'computed',
+      affects: 'technique and dose',
+    });
+  if (pelvisMm > 0)
+    list.push({
+      field: 'patient.pelvis',
+      value: `ASIS to table ${bothUnits(pelvisMm, unit)} from the body model`,
+      provenance: 'computed',
+      affects: 'the angle of the AP knee',
+    });
+  if (request.situation === undefined)
+    list.push({
+      field: 'situation',
+      value: 'stands, turns, spine cleared',
+      provenance: 'house rule',
+      affects: 'position',
+    });
   return list;
 }

@@ -8,7 +8,13 @@ import { locate, type PlacedBody, type SideView } from './place';
 export type CoverPoints = { name: string; axis: CoverItem['axis']; marginMm: number; points: Vec3[] };
 
 /** Every item of the entry as points on this body, before anything is known of tube or receptor. */
-export function coverPoints(projection: Projection, placed: PlacedBody, view: SideView, u: Vec3, v: Vec3): CoverPoints[] {
+export function coverPoints(
+  projection: Projection,
+  placed: PlacedBody,
+  view: SideView,
+  u: Vec3,
+  v: Vec3,
+): CoverPoints[] {
   return projection.cover.map((item) => {
     const points =
       'structure' in item
@@ -19,17 +25,37 @@ export function coverPoints(projection: Projection, placed: PlacedBody, view: Si
   });
 }
 
-const swapWords = (name: string): string => name.replace(/\b(left|right)\b/, (word) => (word === 'left' ? 'right' : 'left'));
+const swapWords = (name: string): string =>
+  name.replace(/\b(left|right)\b/, (word) => (word === 'left' ? 'right' : 'left'));
 
-export type Shadow = { name: string; axis: CoverItem['axis']; u: number; v: number; marginMm: number; magnification: number };
+export type Shadow = {
+  name: string;
+  axis: CoverItem['axis'];
+  u: number;
+  v: number;
+  marginMm: number;
+  magnification: number;
+};
 
 /** Projects the points from the focal spot; margins are added in the object and grow with it. Turned by `rotationDeg`. */
-export function shadowsOf(cover: readonly CoverPoints[], focal: Vec3, plane: PlaneFrame, rotationDeg: number): Shadow[] {
+export function shadowsOf(
+  cover: readonly CoverPoints[],
+  focal: Vec3,
+  plane: PlaneFrame,
+  rotationDeg: number,
+): Shadow[] {
   const t = (rotationDeg * Math.PI) / 180;
   return cover.flatMap(({ name, axis, marginMm, points }) =>
     points.map((p) => {
       const { u, v, magnification } = projectPoint(focal, plane, p);
-      return { name, axis, marginMm: marginMm * magnification, magnification, u: u * Math.cos(t) + v * Math.sin(t), v: -u * Math.sin(t) + v * Math.cos(t) };
+      return {
+        name,
+        axis,
+        marginMm: marginMm * magnification,
+        magnification,
+        u: u * Math.cos(t) + v * Math.sin(t),
+        v: -u * Math.sin(t) + v * Math.cos(t),
+      };
     }),
   );
 }
@@ -51,14 +77,24 @@ export function neededField(shadows: readonly Shadow[]): { width: number; height
 /** Names of what the field cuts: its own points count, not the margin round them. */
 export function clippedBy(shadows: readonly Shadow[], field: { width: number; height: number }): string[] {
   const cut = shadows.filter(
-    (s) => (s.axis !== 'along' && Math.abs(s.u) > field.width / 2 + 0.5) || (s.axis !== 'across' && Math.abs(s.v) > field.height / 2 + 0.5),
+    (s) =>
+      (s.axis !== 'along' && Math.abs(s.u) > field.width / 2 + 0.5) ||
+      (s.axis !== 'across' && Math.abs(s.v) > field.height / 2 + 0.5),
   );
   return [...new Set(cut.map((s) => s.name))];
 }
 
 /** Angle from the receptor's long axis to the projected bone, degrees; 0 when the entry names none. */
-export function boneRotation(projection: Projection, placed: PlacedBody, view: SideView, focal: Vec3, plane: PlaneFrame): number {
+export function boneRotation(
+  projection: Projection,
+  placed: PlacedBody,
+  view: SideView,
+  focal: Vec3,
+  plane: PlaneFrame,
+): number {
   if (!projection.alongBone) return 0;
-  const [from, to] = projection.alongBone.map((id) => projectPoint(focal, plane, posedLandmark(placed.posed, view.name(id)).p));
+  const [from, to] = projection.alongBone.map((id) =>
+    projectPoint(focal, plane, posedLandmark(placed.posed, view.name(id)).p),
+  );
   return (-Math.atan2(to.u - from.u, to.v - from.v) * 180) / Math.PI;
 }

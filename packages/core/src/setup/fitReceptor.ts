@@ -28,12 +28,22 @@ export const SPLIT_OVERLAP_MM = 50;
  * @param receptors available ones, at least one
  * @throws RangeError without receptors or with a field that is not above 0
  */
-export function fitReceptor(needed: { widthMm: number; heightMm: number }, receptors: readonly Receptor[], options: FitOptions = {}): ReceptorFit {
+export function fitReceptor(
+  needed: { widthMm: number; heightMm: number },
+  receptors: readonly Receptor[],
+  options: FitOptions = {},
+): ReceptorFit {
   const { widthMm: w, heightMm: h } = needed;
   if (!(w > 0) || !(h > 0)) throw new RangeError(`the field must be above 0 mm both ways, got ${w} × ${h}`);
   if (receptors.length === 0) throw new RangeError('there is no receptor to fit');
   const bySize = [...receptors].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
-  const straight = (outcome: 'lengthwise' | 'crosswise', receptor: Receptor): ReceptorFit => ({ outcome, receptor, orientation: outcome, tiltDeg: 0, exposures: 1 });
+  const straight = (outcome: 'lengthwise' | 'crosswise', receptor: Receptor): ReceptorFit => ({
+    outcome,
+    receptor,
+    orientation: outcome,
+    tiltDeg: 0,
+    exposures: 1,
+  });
 
   for (const receptor of bySize) {
     if (w <= receptor.widthMm && h <= receptor.heightMm) return straight('lengthwise', receptor);
@@ -55,12 +65,19 @@ export function fitReceptor(needed: { widthMm: number; heightMm: number }, recep
         const along = orientation === 'lengthwise' ? receptor.heightMm : receptor.widthMm;
         if ((orientation === 'crosswise' && receptor.fixed) || w > across || along <= overlap) continue;
         const exposures = Math.max(1, Math.ceil((h - overlap) / (along - overlap) - 1e-9));
-        if (!best || exposures < best.exposures) best = { outcome: 'split', receptor, orientation, tiltDeg: 0, exposures };
+        if (!best || exposures < best.exposures)
+          best = { outcome: 'split', receptor, orientation, tiltDeg: 0, exposures };
       }
     }
     if (best) return best;
   }
   const largest = bySize[bySize.length - 1];
   const crosswise = !largest.fixed && w > h;
-  return { outcome: 'too small', receptor: largest, orientation: crosswise ? 'crosswise' : 'lengthwise', tiltDeg: 0, exposures: 1 };
+  return {
+    outcome: 'too small',
+    receptor: largest,
+    orientation: crosswise ? 'crosswise' : 'lengthwise',
+    tiltDeg: 0,
+    exposures: 1,
+  };
 }

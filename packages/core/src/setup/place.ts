@@ -3,7 +3,16 @@
  */
 import { landmarkOf, type Body } from '../body/body';
 import { mirrorPose, poseBody, type Pose } from '../body/pose';
-import { beyond, crossSkin, furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody, type SkinCrossing } from '../body/posed';
+import {
+  beyond,
+  crossSkin,
+  furthestSkin,
+  placeBody,
+  posedLandmark,
+  slideBody,
+  type PosedBody,
+  type SkinCrossing,
+} from '../body/posed';
 import { applyToDirection, compose } from '../geometry/frame';
 import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
 import { toDegrees } from '../quantity/angle';
@@ -20,7 +29,14 @@ export const sideView = (side: Side | null): SideView => {
   return { mirrored, name: mirrored ? otherSide : (id) => id };
 };
 
-const TOWARD_AXIS: Record<Toward, Vec3> = { head: [0, 0, 1], feet: [0, 0, -1], front: [0, -1, 0], back: [0, 1, 0], left: [1, 0, 0], right: [-1, 0, 0] };
+const TOWARD_AXIS: Record<Toward, Vec3> = {
+  head: [0, 0, 1],
+  feet: [0, 0, -1],
+  front: [0, -1, 0],
+  back: [0, 1, 0],
+  left: [1, 0, 0],
+  right: [-1, 0, 0],
+};
 
 /** Direction of the beam before any tube angle, in the patient frame. */
 export function beamInPatient(projection: Projection, view: SideView): Vec3 {
@@ -43,7 +59,8 @@ function headLinePose(projection: Projection, body: Body): Pose {
 
 const sum = (...poses: Pose[]): Pose => {
   const total: Record<string, number> = {};
-  for (const pose of poses) for (const [name, degrees] of Object.entries(pose)) total[name] = (total[name] ?? 0) + degrees;
+  for (const pose of poses)
+    for (const [name, degrees] of Object.entries(pose)) total[name] = (total[name] ?? 0) + degrees;
   return total as Pose;
 };
 
@@ -96,7 +113,7 @@ export function locate(place: Place, placed: PlacedBody, view: SideView): Placed
     const axis = TOWARD_AXIS[each.toward];
     const stretch = segment.stretch.frame[axis.findIndex((value) => value !== 0)];
     const mm = each.mm * (each.scales ? stretch : 1);
-    const turn = view.mirrored ? [-axis[0], axis[1], axis[2]] as Vec3 : axis;
+    const turn = view.mirrored ? ([-axis[0], axis[1], axis[2]] as Vec3) : axis;
     p = addScaled(p, applyToDirection(frame, turn), mm);
     if (toward === null) {
       offsetMm = mm;
@@ -109,7 +126,13 @@ export function locate(place: Place, placed: PlacedBody, view: SideView): Placed
 export type AimedRay = { target: PlacedPoint; through: Vec3; direction: Vec3; crossing: SkinCrossing };
 
 /** The ray, angled toward the head by `angleDeg` (negative: feet), through the point that the entry aims at. */
-export function aimRay(projection: Projection, placed: PlacedBody, view: SideView, angleDeg: number, segments?: readonly string[]): AimedRay {
+export function aimRay(
+  projection: Projection,
+  placed: PlacedBody,
+  view: SideView,
+  angleDeg: number,
+  segments?: readonly string[],
+): AimedRay {
   const target = locate(projection.aim, placed, view);
   const { beam, toHead } = placed.placement;
   const straight = crossSkin(placed.posed, target.p, beam, segments);
@@ -137,4 +160,5 @@ export function kneeAngleByPelvis(thicknessMm: number): number {
   return thicknessMm > 240 ? KNEE_ANGLE_DEG : 0;
 }
 
-export const heightAbove = (placed: PlacedBody, from: Vec3, to: Vec3): number => beyond(from, to, placed.placement.toHead);
+export const heightAbove = (placed: PlacedBody, from: Vec3, to: Vec3): number =>
+  beyond(from, to, placed.placement.toHead);

@@ -40,7 +40,13 @@ const bounded = (name: string, low: number, high: number, unit: string) => {
 };
 
 /** Limits of what may be pulled by hand. */
-export const OVERRIDE_RANGES = { sidMm: [400, 3000], angleDeg: [-45, 45], kVp: [45, 140], mAs: [0.1, 600], fieldMm: [30, 450] } as const;
+export const OVERRIDE_RANGES = {
+  sidMm: [400, 3000],
+  angleDeg: [-45, 45],
+  kVp: [45, 140],
+  mAs: [0.1, 600],
+  fieldMm: [30, 450],
+} as const;
 
 export const overridesSchema = z
   .strictObject({
@@ -52,7 +58,10 @@ export const overridesSchema = z
     grid: z.boolean(),
     kVp: bounded('kVp', ...OVERRIDE_RANGES.kVp, 'kV'),
     mAs: bounded('mAs', ...OVERRIDE_RANGES.mAs, 'mAs'),
-    fieldMm: z.tuple([bounded('Field width', ...OVERRIDE_RANGES.fieldMm, 'mm'), bounded('Field length', ...OVERRIDE_RANGES.fieldMm, 'mm')]),
+    fieldMm: z.tuple([
+      bounded('Field width', ...OVERRIDE_RANGES.fieldMm, 'mm'),
+      bounded('Field length', ...OVERRIDE_RANGES.fieldMm, 'mm'),
+    ]),
     position: z.enum(BODY_POSITIONS),
     holder: z.enum(HOLDERS),
   })
@@ -71,7 +80,11 @@ export const setupRequestSchema = z
   })
   .superRefine((request, context) => {
     if (!hasProjection(request.projectionId)) {
-      context.addIssue({ code: 'custom', path: ['projectionId'], message: `There is no projection "${request.projectionId}"` });
+      context.addIssue({
+        code: 'custom',
+        path: ['projectionId'],
+        message: `There is no projection "${request.projectionId}"`,
+      });
       return;
     }
     const projection = projectionOf(request.projectionId);

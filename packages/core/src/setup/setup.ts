@@ -47,7 +47,14 @@ export type Setup = {
   room: { id: string; name: string };
   feasible: boolean;
   problems: Problem[];
-  position: { body: BodyPosition; say: string; facing: 'AP' | 'PA' | 'lateral'; nearSide: Side | null; part: string[]; supports: string[] };
+  position: {
+    body: BodyPosition;
+    say: string;
+    facing: 'AP' | 'PA' | 'lateral';
+    nearSide: Side | null;
+    part: string[];
+    supports: string[];
+  };
   receptor: {
     holder: HolderKind;
     size: { id: string; name: string; widthMm: number; heightMm: number; fixed: boolean };

@@ -51,7 +51,15 @@ export function planeOf(setup: Setup, look: StageLook): DrawingPlane {
 export function mannequinKey(setup: Setup, look: StageLook, box: DrawingBox): string {
   const { pose, place, brightBones, focal, entry } = setup.scene;
   const rounded = (values: readonly number[]) => values.map((value) => Math.round(value * 10) / 10);
-  return JSON.stringify([setup.patient, pose, rounded(place), brightBones, setup.side, look === 'ray' ? [rounded(focal), rounded(entry)] : 0, rounded([box.x, box.y, box.width, box.height])]);
+  return JSON.stringify([
+    setup.patient,
+    pose,
+    rounded(place),
+    brightBones,
+    setup.side,
+    look === 'ray' ? [rounded(focal), rounded(entry)] : 0,
+    rounded([box.x, box.y, box.width, box.height]),
+  ]);
 }
 
 /** Limb views light up one side only; views of the trunk both. */
@@ -71,14 +79,23 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox): M
   // A seated limb examination shows the limb; the rest of the patient sits beside the table.
   const limbOnly = setup.position.body === 'seated';
   const suffix = setup.side === 'right' ? '_R' : '_L';
-  const shown = (segment: string) => !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
+  const shown = (segment: string) =>
+    !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
   const bones = posedBones(posed).filter((bone) => shown(bone.segment) && (fine || bone.detail === 1));
   const skin = posed.skin.filter((piece) => shown(piece.segment)).map((piece) => piece.shape);
   return {
     skin: skinOutline(skin, plane, box, 150, Math.min(14, Math.max(box.width, box.height) * BLEND_SHARE)),
-    bones: bonePaths(bones.filter((bone) => !isBright(setup, bone.id)).map((bone) => bone.shape), plane, box),
-    bright: bonePaths(bones.filter((bone) => isBright(setup, bone.id)).map((bone) => bone.shape), plane, box),
+    bones: bonePaths(
+      bones.filter((bone) => !isBright(setup, bone.id)).map((bone) => bone.shape),
+      plane,
+      box,
+    ),
+    bright: bonePaths(
+      bones.filter((bone) => isBright(setup, bone.id)).map((bone) => bone.shape),
+      plane,
+      box,
+    ),
   };
 }
 
@@ -103,7 +120,7 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
     const bottom = hit[1] + 130;
     const h = bottom - top;
     const w = h * aspect;
-    return { x: (focal[0] * 0.35 + hit[0] * 0.65) - w / 2, y: top, width: w, height: h };
+    return { x: focal[0] * 0.35 + hit[0] * 0.65 - w / 2, y: top, width: w, height: h };
   }
   const left = Math.min(focal[0], hit[0]) - 140;
   const right = Math.max(focal[0], hit[0]) + HEAD_MM.length + 40;
@@ -116,7 +133,12 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
     w = h * aspect;
   }
   const middle = Math.min(hit[1] + h * 0.34, 60);
-  return { x: (left + right) / 2 - w / 2, y: middle - h * 0.9 < hit[1] - h / 2 ? hit[1] - h / 2 : middle - h * 0.9, width: w, height: h };
+  return {
+    x: (left + right) / 2 - w / 2,
+    y: middle - h * 0.9 < hit[1] - h / 2 ? hit[1] - h / 2 : middle - h * 0.9,
+    width: w,
+    height: h,
+  };
 }
 
 /** Draws the geometry of a Setup. @param aspect width over height of the place it is shown in */
@@ -128,7 +150,13 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   const turn = (receptor.tiltDeg * Math.PI) / 180;
   const a = addScaled(scale(receptor.u, Math.cos(turn)), receptor.v, Math.sin(turn));
   const b = addScaled(scale(receptor.u, -Math.sin(turn)), receptor.v, Math.cos(turn));
-  const plate = (from: Vec3) => [[-1, -1], [1, -1], [1, 1], [-1, 1]].map(([i, j]) => addScaled(addScaled(from, a, (i * receptor.widthMm) / 2), b, (j * receptor.heightMm) / 2));
+  const plate = (from: Vec3) =>
+    [
+      [-1, -1],
+      [1, -1],
+      [1, 1],
+      [-1, 1],
+    ].map(([i, j]) => addScaled(addScaled(from, a, (i * receptor.widthMm) / 2), b, (j * receptor.heightMm) / 2));
   const back = (mm: number, half: number): Vec3[] => {
     const axis = normalize(cross(beam, [0, 1, 0]));
     const base = addScaled(focal, beam, mm);
@@ -142,8 +170,14 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   const { fields } = scene;
   const corners = fields[0];
   const light = fields.map((each) => (look === 'ray' ? each.map(at) : sideCone(focal, each, at)));
-  const plates = setup.receptor.shiftsMm.map((mm) => plate(addScaled(hit, toHead, mm))).map((each) => (look === 'side' ? plateEdge(each, straight) : each));
-  const straightHit = addScaled(hit, toHead, -setup.tube.receptorShiftMm * (setup.tube.receptorShiftToward === 'feet' ? -1 : 1));
+  const plates = setup.receptor.shiftsMm
+    .map((mm) => plate(addScaled(hit, toHead, mm)))
+    .map((each) => (look === 'side' ? plateEdge(each, straight) : each));
+  const straightHit = addScaled(
+    hit,
+    toHead,
+    -setup.tube.receptorShiftMm * (setup.tube.receptorShiftToward === 'feet' ? -1 : 1),
+  );
   const box = boxAround(setup, look, plane, aspect);
   const levelAt = -scene.surfaceHeightMm;
   const horizontal = setup.tube.beam === 'horizontal';
@@ -158,9 +192,26 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     receptor: plates.map((each) => each.map(at)),
     straightHit: at(straightHit),
     tubeHead: look === 'side' ? box4(-HEAD_MM.length + 60, HEAD_MM.below, HEAD_MM.half, HEAD_MM.half).map(at) : [],
-    collimator: look === 'side' ? box4(HEAD_MM.below, HEAD_MM.below + HEAD_MM.collimator, HEAD_MM.collimatorHalf, HEAD_MM.collimatorHalf).map(at) : [],
-    surface: look === 'side' ? [[box.x, levelAt], [box.x + box.width, levelAt]] : null,
-    wall: look === 'side' && horizontal ? [[at(hit)[0] - 40, box.y], [at(hit)[0] - 40, 0]] : null,
+    collimator:
+      look === 'side'
+        ? box4(HEAD_MM.below, HEAD_MM.below + HEAD_MM.collimator, HEAD_MM.collimatorHalf, HEAD_MM.collimatorHalf).map(
+            at,
+          )
+        : [],
+    surface:
+      look === 'side'
+        ? [
+            [box.x, levelAt],
+            [box.x + box.width, levelAt],
+          ]
+        : null,
+    wall:
+      look === 'side' && horizontal
+        ? [
+            [at(hit)[0] - 40, box.y],
+            [at(hit)[0] - 40, 0],
+          ]
+        : null,
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
     marker: at(addScaled(corners[3], subtract(midpoint(corners[0], corners[2]), corners[3]), 0.16)),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
@@ -172,8 +223,14 @@ function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2):
   const tip = at(focal);
   const ends = corners.map(at);
   const angle = ([x, y]: Vec2) => Math.atan2(y - tip[1], x - tip[0]);
-  const middle = Math.atan2(ends.reduce((s, e) => s + e[1], 0) / 4 - tip[1], ends.reduce((s, e) => s + e[0], 0) / 4 - tip[0]);
-  const off = (p: Vec2) => { const d = angle(p) - middle; return Math.atan2(Math.sin(d), Math.cos(d)); };
+  const middle = Math.atan2(
+    ends.reduce((s, e) => s + e[1], 0) / 4 - tip[1],
+    ends.reduce((s, e) => s + e[0], 0) / 4 - tip[0],
+  );
+  const off = (p: Vec2) => {
+    const d = angle(p) - middle;
+    return Math.atan2(Math.sin(d), Math.cos(d));
+  };
   const sorted = [...ends].sort((p, q) => off(p) - off(q));
   return [tip, sorted[0], sorted[3]];
 }

@@ -13,7 +13,15 @@ export type TubeReach = { sidMm: number; problems: Problem[] };
  * The longest SID up to the wanted one that this room reaches along the ray.
  * @param hit where the ray meets the receptor, room frame; @param direction unit, down the beam
  */
-export function reachableSid(wantedMm: number, acceptable: readonly [number, number], room: Room, hit: Vec3, direction: Vec3, horizontal: boolean, unit: LengthUnit): TubeReach {
+export function reachableSid(
+  wantedMm: number,
+  acceptable: readonly [number, number],
+  room: Room,
+  hit: Vec3,
+  direction: Vec3,
+  horizontal: boolean,
+  unit: LengthUnit,
+): TubeReach {
   const { tube } = room;
   let longest = Infinity;
   if (horizontal) longest = tube.wallSidMm ? tube.wallSidMm[1] : Infinity;

@@ -2,7 +2,8 @@
 import type { Projection } from '../projections/schema';
 import { RULES, type HouseRules, type RuleId } from '../room/houseRules';
 
-const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function merge<T>(base: T, patch: Record<string, unknown>): T {
   const result: Record<string, unknown> = { ...(base as Record<string, unknown>) };
@@ -23,7 +24,12 @@ export function applyRules(projection: Projection, rules: HouseRules): { project
     const choice = String(rules[rule as RuleId]);
     const variant = projection.variants.find((each) => each.rule === rule && each.choice === choice);
     if (variant) entry = merge(entry, variant.set);
-    schools.push({ rule, title: definition.title, choice: (definition.choices as Record<string, string>)[choice], reason: variant ? variant.reason : definition.reason });
+    schools.push({
+      rule,
+      title: definition.title,
+      choice: (definition.choices as Record<string, string>)[choice],
+      reason: variant ? variant.reason : definition.reason,
+    });
   }
   return { projection: entry, schools };
 }

@@ -19,7 +19,9 @@ export function barred(way: PositionWay, situation: Situation, nearSide: Side | 
     case 'lateral-recumbent':
       if (situation.spineNotCleared) return 'the spine is not cleared';
       if (situation.canTurn === 'both' || situation.canTurn === nearSide) return null;
-      return situation.canTurn === 'none' ? 'the patient cannot turn' : `the patient turns only to the ${situation.canTurn} side`;
+      return situation.canTurn === 'none'
+        ? 'the patient cannot turn'
+        : `the patient turns only to the ${situation.canTurn} side`;
     case 'prone':
       return situation.spineNotCleared ? 'the spine is not cleared' : null;
     case 'supine':
@@ -27,18 +29,44 @@ export function barred(way: PositionWay, situation: Situation, nearSide: Side | 
   }
 }
 
+/** Nothing is moved for the picture that could be broken. */
+export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || situation.fractureSuspected;
+
+/** The way as it is done for this patient: hurt ones stay as they lie. */
+export const sparing = (way: PositionWay, situation: Situation): PositionWay =>
+  isInjured(situation) && way.ifInjured ? { ...way, ...way.ifInjured } : way;
+
 export type ChosenWay = { way: PositionWay; holders: Holder[]; problems: Problem[] };
 
 /**
  * The first position that patient and room allow. When none is, the usual one is still computed, so that it can be
  * looked at, and the problems say why it must not be done.
  */
-export function chooseWay(projection: Projection, situation: Situation, room: Room, nearSide: Side | null, overrides: Overrides): ChosenWay {
-  const held = (way: PositionWay) => way.holders.filter((kind) => !overrides.holder || overrides.holder === kind).flatMap((kind) => holderOf(room, kind) ?? []);
+export function chooseWay(
+  entry: Projection,
+  situation: Situation,
+  room: Room,
+  nearSide: Side | null,
+  overrides: Overrides,
+): ChosenWay {
+  const projection = { ...entry, positions: entry.positions.map((way) => sparing(way, situation)) };
+  const held = (way: PositionWay) =>
+    way.holders
+      .filter((kind) => !overrides.holder || overrides.holder === kind)
+      .flatMap((kind) => holderOf(room, kind) ?? []);
   const candidates = projection.positions.filter((way) => !overrides.position || way.body === overrides.position);
   if (candidates.length === 0) {
     const known = listWords(projection.positions.map((way) => positionName(way.body)));
-    return { way: projection.positions[0], holders: held(projection.positions[0]), problems: [{ code: 'position-unknown', text: `${projection.name} is not done ${positionName(overrides.position!)}; it is done ${known}.` }] };
+    return {
+      way: projection.positions[0],
+      holders: held(projection.positions[0]),
+      problems: [
+        {
+          code: 'position-unknown',
+          text: `${projection.name} is not done ${positionName(overrides.position!)}; it is done ${known}.`,
+        },
+      ],
+    };
   }
   const reasons: Problem[] = [];
   for (const way of candidates) {
@@ -47,7 +75,10 @@ export function chooseWay(projection: Projection, situation: Situation, room: Ro
     if (why === null && holders.length > 0) return { way, holders, problems: [] };
     reasons.push(
       why === null
-        ? { code: 'no-holder', text: `${room.name} has no ${listWords(way.holders.map((kind) => HOLDER_WORDS[kind]))} for ${projection.name} ${positionName(way.body)}.` }
+        ? {
+            code: 'no-holder',
+            text: `${room.name} has no ${listWords(way.holders.map((kind) => HOLDER_WORDS[kind]))} for ${projection.name} ${positionName(way.body)}.`,
+          }
         : { code: 'position-barred', text: `${projection.name} ${positionName(way.body)} is barred: ${why}.` },
     );
   }
@@ -55,4 +86,9 @@ export function chooseWay(projection: Projection, situation: Situation, room: Ro
   return { way: usable, holders: held(usable), problems: reasons };
 }
 
-export const HOLDER_WORDS = { 'table-tray': 'table tray', 'table-top': 'table top', wall: 'wall stand', bed: 'bed' } as const;
+export const HOLDER_WORDS = {
+  'table-tray': 'table tray',
+  'table-top': 'table top',
+  wall: 'wall stand',
+  bed: 'bed',
+} as const;

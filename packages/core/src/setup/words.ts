@@ -11,12 +11,23 @@ import { HOLDER_WORDS } from './way';
 const LEVEL_MM = 6;
 
 /** "5 cm" beside the leading inches, or the reverse. */
-export const bothUnits = (mm: number, unit: LengthUnit): string => (unit === 'in' ? `${formatInches(mm)} in (${formatCm(mm)} cm)` : `${formatCm(mm)} cm (${formatInches(mm)} in)`);
+export const bothUnits = (mm: number, unit: LengthUnit): string =>
+  unit === 'in' ? `${formatInches(mm)} in (${formatCm(mm)} cm)` : `${formatCm(mm)} cm (${formatInches(mm)} in)`;
 
-const RELATION: Record<Toward, string> = { head: 'above', feet: 'below', front: 'in front of', back: 'behind', left: 'left of', right: 'right of' };
+const RELATION: Record<Toward, string> = {
+  head: 'above',
+  feet: 'below',
+  front: 'in front of',
+  back: 'behind',
+  left: 'left of',
+  right: 'right of',
+};
 
 /** A hand on a table has no above and below. */
-const alongWords = (region: string): { up: string; down: string } => (region === 'hand and wrist' ? { up: 'toward the wrist from', down: 'toward the fingers from' } : { up: 'above', down: 'below' });
+const alongWords = (region: string): { up: string; down: string } =>
+  region === 'hand and wrist'
+    ? { up: 'toward the wrist from', down: 'toward the fingers from' }
+    : { up: 'above', down: 'below' };
 
 export function relationTo(toward: Toward | null, landmarkId: string, region = ''): string {
   if (toward === null) return `at ${spokenLandmark(landmarkId)}`;
@@ -26,12 +37,22 @@ export function relationTo(toward: Toward | null, landmarkId: string, region = '
 }
 
 /** How far the aim lies above or below another landmark, along the body. @param mm positive = aim above it */
-export function levelAgainst(landmarkId: string, mm: number, unit: LengthUnit, region = ''): Setup['centre']['checkBy'][number] {
+export function levelAgainst(
+  landmarkId: string,
+  mm: number,
+  unit: LengthUnit,
+  region = '',
+): Setup['centre']['checkBy'][number] {
   const size = Math.abs(mm);
   const words = alongWords(region);
   const relation = size < LEVEL_MM ? 'level with' : mm > 0 ? words.up : words.down;
   const name = spokenLandmark(landmarkId);
-  return { landmark: landmarkId, mm, relation, text: relation === 'level with' ? `level with ${name}` : `${bothUnits(size, unit)} ${relation} ${name}` };
+  return {
+    landmark: landmarkId,
+    mm,
+    relation,
+    text: relation === 'level with' ? `level with ${name}` : `${bothUnits(size, unit)} ${relation} ${name}`,
+  };
 }
 
 /** Letter of the marker: the side of a limb, the side on the receptor of a lateral, else the patient's right. */
@@ -40,7 +61,10 @@ export function markerLetter(side: Side | null): 'R' | 'L' {
   return side === 'left' ? 'L' : 'R';
 }
 
-type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & { breathingWords: string };
+type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
+  breathingWords: string;
+  ownSteps: readonly { group: StepGroup; text: string }[];
+};
 
 /** The general steps from the numbers, with the entry's own where they belong. */
 export function composeSteps(setup: StepInput, projection: Projection, unit: LengthUnit): SetupStep[] {
@@ -49,30 +73,63 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   const { receptor, tube, centre, field, exposure, position } = setup;
   const horizontal = tube.beam === 'horizontal';
 
-  const turned = receptor.size.fixed ? '' : receptor.outcome === 'diagonal' ? `, on the diagonal (${formatAngle(receptor.tiltDeg)})` : `, ${receptor.orientation}`;
+  const turned = receptor.size.fixed
+    ? ''
+    : receptor.outcome === 'diagonal'
+      ? `, on the diagonal (${formatAngle(receptor.tiltDeg)})`
+      : `, ${receptor.orientation}`;
   put('room', `Receptor ${receptor.size.name} in the ${HOLDER_WORDS[receptor.holder]}${turned}`);
-  put('room', `SID ${bothUnits(tube.sidMm, unit)}${tube.angleDeg > 0 ? ', along the ray' : ''}: focal spot ${formatLength(tube.heightMm, unit)} above the ${tube.heightOver}`);
-  put('room', receptor.grid ? `Grid ${receptor.grid.ratio}:1 in` : receptor.holder === 'table-top' ? 'No grid: on the table top' : 'No grid');
+  put(
+    'room',
+    `SID ${bothUnits(tube.sidMm, unit)}${tube.angleDeg > 0 ? ', along the ray' : ''}: focal spot ${formatLength(tube.heightMm, unit)} above the ${tube.heightOver}`,
+  );
+  put(
+    'room',
+    receptor.grid
+      ? `Grid ${receptor.grid.ratio}:1 in`
+      : receptor.holder === 'table-top'
+        ? 'No grid: on the table top'
+        : 'No grid',
+  );
   for (const text of setup.prepare) put('room', capitalize(text));
   put('patient', 'Two identifiers against the band; the order and the side said aloud');
   if (setup.remove.length > 0) put('patient', `Off: ${listWords(setup.remove)}`);
   put('position', position.say);
   for (const text of position.supports) put('position', text);
   put('centre', capitalize(centre.text));
-  if (centre.checkBy.length > 0) put('centre', `Check by touch: ${listWords(centre.checkBy.map((check) => check.text))}`);
+  if (centre.checkBy.length > 0)
+    put('centre', `Check by touch: ${listWords(centre.checkBy.map((check) => check.text))}`);
   if (tube.angleDeg > 0) put('centre', `Tube ${formatAngle(tube.angleDeg)} to the ${tube.angleToward}`);
   else put('centre', `Tube straight, ray ${horizontal ? 'level' : 'vertical'}`);
-  if (tube.receptorShiftToward) put('centre', `${receptor.holder === 'wall' ? 'Receptor' : receptor.holder === 'table-tray' ? 'Tray' : 'Receptor'} ${formatLength(tube.receptorShiftMm, unit)} toward the ${tube.receptorShiftToward}, under the ray`);
+  if (tube.receptorShiftToward)
+    put(
+      'centre',
+      `${receptor.holder === 'wall' ? 'Receptor' : receptor.holder === 'table-tray' ? 'Tray' : 'Receptor'} ${formatLength(tube.receptorShiftMm, unit)} toward the ${tube.receptorShiftToward}, under the ray`,
+    );
   else put('centre', receptor.holder === 'table-tray' ? 'Tray under the ray' : 'Middle of the receptor on the ray');
-  put('field', `Light ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)} at the receptor, ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} on the skin`);
-  if (Math.abs(field.rotationDeg) >= 1) put('field', `Collimator turned ${formatAngle(field.rotationDeg)} along the bone`);
-  if (receptor.exposures > 1) put('field', `${receptor.exposures} exposures, overlapping ${formatLength(receptor.overlapMm, unit)}: centred ${listWords(receptor.shiftsMm.map((mm) => `${bothUnits(Math.abs(mm), unit)} toward the ${mm >= 0 ? 'head' : 'feet'}`))} from the aim`);
-  put('marker', `Marker ${setup.marker.letter}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also ${listWords(setup.marker.extra)}` : ''}`);
+  put(
+    'field',
+    `Light ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)} at the receptor, ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} on the skin`,
+  );
+  if (Math.abs(field.rotationDeg) >= 1)
+    put('field', `Collimator turned ${formatAngle(field.rotationDeg)} along the bone`);
+  if (receptor.exposures > 1)
+    put(
+      'field',
+      `${receptor.exposures} exposures, overlapping ${formatLength(receptor.overlapMm, unit)}: centred ${listWords(receptor.shiftsMm.map((mm) => `${bothUnits(Math.abs(mm), unit)} toward the ${mm >= 0 ? 'head' : 'feet'}`))} from the aim`,
+    );
+  put(
+    'marker',
+    `Marker ${setup.marker.letter}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also ${listWords(setup.marker.extra)}` : ''}`,
+  );
   for (const text of setup.protection) put('protect', capitalize(text));
-  put('technique', `${exposure.kVp} kVp, ${exposure.mAs} mAs, ${exposure.focalSpot} focus${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec} ${exposure.aec === 'centre' ? 'cell' : 'cells'}`}`);
+  put(
+    'technique',
+    `${exposure.kVp} kVp, ${exposure.mAs} mAs, ${exposure.focalSpot} focus${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec} ${exposure.aec === 'centre' ? 'cell' : 'cells'}`}`,
+  );
   put('breathe', setup.breathingWords);
   put('expose', 'Expose; look at the picture before the patient moves');
-  for (const own of projection.steps) put(own.group, own.text);
+  for (const own of setup.ownSteps) put(own.group, own.text);
   for (const text of projection.checks) put('check', text);
 
   const ordered = STEP_GROUPS.flatMap((group) => steps.filter((step) => step.group === group));
@@ -80,7 +137,10 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   return ordered.map((step, index) => {
     const opens = !first.has(step.group);
     first.add(step.group);
-    return { id: `${step.group}-${index}`, ...step, cautions: opens ? setup.cautions.filter((c) => c.group === step.group).map((c) => c.text) : [] };
+    return {
+      id: `${step.group}-${index}`,
+      ...step,
+      cautions: opens ? setup.cautions.filter((c) => c.group === step.group).map((c) => c.text) : [],
+    };
   });
 }
-

@@ -32,7 +32,16 @@ export function FindPlace() {
   const [failed, setFailed] = useState('');
   const field = useRef<TextInput>(null);
   const asked = useDeferredValue(query);
-  const base = useMemo((): Omit<SetupRequest, 'projectionId'> => ({ patient: session?.patient ?? {}, situation: session?.situation, room, rules, side }), [session, room, rules, side]);
+  const base = useMemo(
+    (): Omit<SetupRequest, 'projectionId'> => ({
+      patient: session?.patient ?? {},
+      situation: session?.situation,
+      room,
+      rules,
+      side,
+    }),
+    [session, room, rules, side],
+  );
   const key = JSON.stringify([asked, base.patient, base.situation, room?.id, rules, side, rooms.length]);
   useEffect(() => {
     let here = true;
@@ -48,7 +57,14 @@ export function FindPlace() {
   useKeys({ f: () => field.current?.focus() });
   const regions = [...new Set(rows?.map((row) => row.region))];
   return (
-    <Frame header={<PlaceHeader title="Find" detail={session ? `for ${session.initials}: ${patientText(session.patient)}` : 'for a median adult'} />}>
+    <Frame
+      header={
+        <PlaceHeader
+          title="Find"
+          detail={session ? `for ${session.initials}: ${patientText(session.patient)}` : 'for a median adult'}
+        />
+      }
+    >
       <View style={{ paddingHorizontal: 16, gap: 8 }}>
         <Input
           ref={field as never}
@@ -63,18 +79,39 @@ export function FindPlace() {
           renderErrorMessage={query.length >= MAX_QUERY}
           containerStyle={{ paddingHorizontal: 0 }}
         />
-        <Choice label="Side for limbs" options={[{ value: 'right', label: 'Right' }, { value: 'left', label: 'Left' }]} value={side} onChange={setSide} />
+        <Choice
+          label="Side for limbs"
+          options={[
+            { value: 'right', label: 'Right' },
+            { value: 'left', label: 'Left' },
+          ]}
+          value={side}
+          onChange={setSide}
+        />
         <Words kind="small" tone="soft" role="status">
-          {rows ? (query === '' ? `${rows.length} projections in ${regions.length} regions` : `${rows.length} found`) : 'Looking'}
+          {rows
+            ? query === ''
+              ? `${rows.length} projections in ${regions.length} regions`
+              : `${rows.length} found`
+            : 'Looking'}
         </Words>
       </View>
       <ScrollView contentContainerStyle={{ padding: 16, gap: 10 }}>
         {failed !== '' && <Note tone="brick" title="The search failed" text={failed} />}
         {!rows && failed === '' && <Skeleton rows={5} height={110} />}
-        {rows?.length === 0 && <Note title={`Nothing for “${query.slice(0, 60)}”`} text="Try the part of the body, the name of the method, or fewer words." />}
+        {rows?.length === 0 && (
+          <Note
+            title={`Nothing for “${query.slice(0, 60)}”`}
+            text="Try the part of the body, the name of the method, or fewer words."
+          />
+        )}
         <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
           {rows?.map((row) => (
-            <View key={row.projectionId} role="listitem" style={{ width: width >= RAIL_FROM ? '49%' : '100%', flexGrow: 1 }}>
+            <View
+              key={row.projectionId}
+              role="listitem"
+              style={{ width: width >= RAIL_FROM ? '49%' : '100%', flexGrow: 1 }}
+            >
               <Row row={row} side={side} patient={base.patient} roomId={room?.id} situation={base.situation} />
             </View>
           ))}
@@ -84,15 +121,56 @@ export function FindPlace() {
   );
 }
 
-function Row({ row, side, patient, roomId, situation }: { row: FindRow; side: 'left' | 'right'; patient: SetupRequest['patient']; roomId: string | undefined; situation: SetupRequest['situation'] }) {
+function Row({
+  row,
+  side,
+  patient,
+  roomId,
+  situation,
+}: {
+  row: FindRow;
+  side: 'left' | 'right';
+  patient: SetupRequest['patient'];
+  roomId: string | undefined;
+  situation: SetupRequest['situation'];
+}) {
   const router = useRouter();
   const unit = useAppSelector((state) => state.preferences.unit);
   const { setup, stage } = row;
-  const texts = setup ? [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit), fieldText(setup, unit)] : [];
-  const open = () => router.push({ pathname: '/setup', params: toAddress({ projectionId: row.projectionId, side: setup?.side && / (left|right)$/.test(setup.name) ? side : undefined, patient: patient ?? {}, situation: situation ?? {}, roomId }) });
+  const texts = setup
+    ? [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit), fieldText(setup, unit)]
+    : [];
+  const open = () =>
+    router.push({
+      pathname: '/setup',
+      params: toAddress({
+        projectionId: row.projectionId,
+        side: setup?.side && / (left|right)$/.test(setup.name) ? side : undefined,
+        patient: patient ?? {},
+        situation: situation ?? {},
+        roomId,
+      }),
+    });
   return (
-    <Press label={`${setup?.name ?? row.name}. ${row.shows}`} role="link" onPress={open} style={{ flexDirection: 'row', gap: 12, padding: 10, alignItems: 'stretch', justifyContent: 'flex-start' }}>
-      <View style={THUMB}>{stage && setup && <Stage small drawing={stage.drawing} mannequin={stage.mannequin} setup={setup} unit={unit} width={THUMB.width} height={THUMB.height} />}</View>
+    <Press
+      label={`${setup?.name ?? row.name}. ${row.shows}`}
+      role="link"
+      onPress={open}
+      style={{ flexDirection: 'row', gap: 12, padding: 10, alignItems: 'stretch', justifyContent: 'flex-start' }}
+    >
+      <View style={THUMB}>
+        {stage && setup && (
+          <Stage
+            small
+            drawing={stage.drawing}
+            mannequin={stage.mannequin}
+            setup={setup}
+            unit={unit}
+            width={THUMB.width}
+            height={THUMB.height}
+          />
+        )}
+      </View>
       <View style={{ flex: 1, gap: 3 }}>
         <Words kind="heading">{setup?.name ?? row.name}</Words>
         <Words kind="label" tone="soft" numberOfLines={1}>
@@ -101,7 +179,16 @@ function Row({ row, side, patient, roomId, situation }: { row: FindRow; side: 'l
         {setup && (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 10 }}>
             {texts.map((text, i) => (
-              <Words key={i} kind="small">{`${text.figure}${text.unit && text.figure !== 'on' ? ` ${text.unit}` : ''}${i === 2 || i === 3 ? ` ${text.line}` : ''}${i < 4 ? '  ·' : ''}`}</Words>
+              <Words key={i} kind="small">
+                {[
+                  text.figure === 'on' ? '' : text.figure,
+                  text.figure === 'on' ? '' : text.unit,
+                  i === 2 || i === 3 ? text.line : '',
+                  i < 4 ? ' ·' : '',
+                ]
+                  .filter(Boolean)
+                  .join(' ')}
+              </Words>
             ))}
           </View>
         )}

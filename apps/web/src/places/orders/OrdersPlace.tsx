@@ -28,7 +28,13 @@ function useSummaries(orders: readonly Order[]): Record<string, SeriesSummary | 
     if (orders.length === 0) return undefined;
     let here = true;
     const series = orders.map((order) =>
-      order.projections.map((planned): SetupRequest => ({ ...planned, patient: order.patient.body, situation: order.situation, room: rooms.find(({ id }) => id === order.roomId), rules })),
+      order.projections.map((planned): SetupRequest => ({
+        ...planned,
+        patient: order.patient.body,
+        situation: order.situation,
+        room: rooms.find(({ id }) => id === order.roomId),
+        rules,
+      })),
     );
     void compute()
       .summarize(series)
@@ -42,7 +48,12 @@ function useSummaries(orders: readonly Order[]): Record<string, SeriesSummary | 
 }
 
 export function OrdersPlace() {
-  const { data: orders, error, isLoading, refetch } = useOrdersQuery(undefined, { pollingInterval: 15_000, refetchOnMountOrArgChange: true });
+  const {
+    data: orders,
+    error,
+    isLoading,
+    refetch,
+  } = useOrdersQuery(undefined, { pollingInterval: 15_000, refetchOnMountOrArgChange: true });
   const { width } = useWindowDimensions();
   const summaries = useSummaries(orders ?? []);
   const columns = width >= RAIL_FROM ? 2 : 1;
@@ -51,8 +62,21 @@ export function OrdersPlace() {
     <Frame header={<PlaceHeader title="Orders" detail={orders ? `${count} open` : undefined} />}>
       <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 10 }}>
         {isLoading && <Skeleton rows={6} height={128} />}
-        {error && !orders && <Note tone="brick" title="Orders cannot be read" text="The server does not answer. What you have begun stays on this device; Find and Set up work without it." action="Try again" onAction={() => void refetch()} />}
-        {orders && count === 0 && <Note title="Nothing is waiting" text="New orders appear here by themselves. Find gives any projection without an order." />}
+        {error && !orders && (
+          <Note
+            tone="brick"
+            title="Orders cannot be read"
+            text="The server does not answer. What you have begun stays on this device; Find and Set up work without it."
+            action="Try again"
+            onAction={() => void refetch()}
+          />
+        )}
+        {orders && count === 0 && (
+          <Note
+            title="Nothing is waiting"
+            text="New orders appear here by themselves. Find gives any projection without an order."
+          />
+        )}
         <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
           {orders?.map((order) => (
             <View role="listitem" key={order.id} style={{ width: columns === 2 ? '49%' : '100%', flexGrow: 1 }}>
@@ -87,9 +111,16 @@ function OrderRow({ order, summary }: { order: Order; summary: SeriesSummary | n
       <View style={{ flexDirection: 'row', gap: 10, alignItems: 'flex-start' }}>
         <View style={{ flex: 1, gap: 2 }}>
           <Words kind="heading" role="heading" aria-level={2}>{`${order.exam}${side}`}</Words>
-          <Words kind="small" tone="soft">{`${URGENCY[order.urgency]} · ${order.ward} · ${room} · waiting ${waited} min`}</Words>
+          <Words
+            kind="small"
+            tone="soft"
+          >{`${URGENCY[order.urgency]} · ${order.ward} · ${room} · waiting ${waited} min`}</Words>
         </View>
-        <Press label={`${mine ? 'Continue' : 'Start'} ${order.exam}${side}, ${order.patient.initials}`} onPress={open} style={{ backgroundColor: theme.lampFill, paddingHorizontal: 18, alignItems: 'center' }}>
+        <Press
+          label={`${mine ? 'Continue' : 'Start'} ${order.exam}${side}, ${order.patient.initials}`}
+          onPress={open}
+          style={{ backgroundColor: theme.lampFill, paddingHorizontal: 18, alignItems: 'center' }}
+        >
           <Words kind="heading" style={{ color: theme.onLamp }}>
             {mine ? 'Continue' : 'Start'}
           </Words>
@@ -104,7 +135,9 @@ function OrderRow({ order, summary }: { order: Order; summary: SeriesSummary | n
         {order.unusual.map((text) => (
           <Tag key={text} text={text} tone={/not cleared|fracture/.test(text) ? 'brick' : 'mauve'} />
         ))}
-        {summary?.blocked.map((name) => <Tag key={name} text={`not as usual: ${name}`} tone="brick" />)}
+        {summary?.blocked.map((name) => (
+          <Tag key={name} text={`not as usual: ${name}`} tone="brick" />
+        ))}
       </View>
       {summary && (
         <Words kind="small">

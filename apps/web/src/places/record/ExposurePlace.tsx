@@ -6,7 +6,16 @@ import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Note, Skeleton } from '../../ui/States';
 import { Words } from '../../ui/Words';
-import { centreText, fieldText, patientText, receptorText, sidText, situationText, techniqueText, tubeText } from '../setup/words';
+import {
+  centreText,
+  fieldText,
+  patientText,
+  receptorText,
+  sidText,
+  situationText,
+  techniqueText,
+  tubeText,
+} from '../setup/words';
 
 export function ExposurePlace() {
   const { id } = useLocalSearchParams<{ id: string }>();
@@ -15,14 +24,40 @@ export function ExposurePlace() {
   const router = useRouter();
   const setup = data?.setup;
   const lines = setup
-    ? ([['Receptor', receptorText(setup)], ['SID', sidText(setup, unit)], ['Tube', tubeText(setup)], ['Centre', centreText(setup, unit)], ['Field', fieldText(setup, unit)], ['Technique', techniqueText(setup)]] as const)
+    ? ([
+        ['Receptor', receptorText(setup)],
+        ['SID', sidText(setup, unit)],
+        ['Tube', tubeText(setup)],
+        ['Centre', centreText(setup, unit)],
+        ['Field', fieldText(setup, unit)],
+        ['Technique', techniqueText(setup)],
+      ] as const)
     : [];
   return (
-    <Frame header={<PlaceHeader title={data?.name ?? 'Exposure'} detail={data ? `${data.initials} · ${data.exam} · ${new Date(data.exposedAt).toLocaleString('en-GB')}` : undefined} />}>
+    <Frame
+      header={
+        <PlaceHeader
+          title={data?.name ?? 'Exposure'}
+          detail={
+            data ? `${data.initials} · ${data.exam} · ${new Date(data.exposedAt).toLocaleString('en-GB')}` : undefined
+          }
+        />
+      }
+    >
       <ScrollView contentContainerStyle={{ padding: 16, gap: 12 }}>
         {isLoading && <Skeleton rows={4} />}
-        {error && <Note tone="brick" title="This exposure cannot be read" text="It does not exist, or the server does not answer." action="To the record" onAction={() => router.replace('/record')} />}
-        {setup && <Words tone="soft">{`${patientText(setup.patient)} · ${situationText(setup.situation)} · ${setup.room.name}`}</Words>}
+        {error && (
+          <Note
+            tone="brick"
+            title="This exposure cannot be read"
+            text="It does not exist, or the server does not answer."
+            action="To the record"
+            onAction={() => router.replace('/record')}
+          />
+        )}
+        {setup && (
+          <Words tone="soft">{`${patientText(setup.patient)} · ${situationText(setup.situation)} · ${setup.room.name}`}</Words>
+        )}
         {lines.map(([name, text]) => (
           <View key={name} style={{ gap: 2 }}>
             <Words kind="label" tone="soft">

@@ -1,6 +1,6 @@
 /** Record: what was exposed today, newest first. */
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useRecordQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
@@ -20,7 +20,7 @@ const clock = (at: number): string => new Date(at).toLocaleTimeString('en-GB', {
 const signed = (value: number): string => (value > 0 ? `+${value.toFixed(1)}` : value.toFixed(1).replace('-', '−'));
 
 export function RecordPlace() {
-  const from = useMemo(startOfToday, []);
+  const [from] = useState(startOfToday);
   const { data: rows, error, isLoading, refetch } = useRecordQuery({ from }, { refetchOnMountOrArgChange: true });
   const waiting = useAppSelector((state) => state.outbox.waiting);
   const unsent = waiting.filter(({ path }) => path === '/exposures');
@@ -29,9 +29,24 @@ export function RecordPlace() {
     <Frame header={<PlaceHeader title="Record" detail={detail} />}>
       <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 10 }}>
         {isLoading && <Skeleton rows={6} height={72} />}
-        {error && !rows && <Note tone="brick" title="The record cannot be read" text="The server does not answer. What was exposed meanwhile is kept on this device." action="Try again" onAction={() => void refetch()} />}
-        {unsent.length > 0 && <Note title={`${unsent.length} on the way`} text={unsent.map(({ what }) => what).join(', ')} />}
-        {rows?.length === 0 && unsent.length === 0 && <Note title="Nothing exposed today" text="Start an order; each exposure is listed here as soon as it is on disk." />}
+        {error && !rows && (
+          <Note
+            tone="brick"
+            title="The record cannot be read"
+            text="The server does not answer. What was exposed meanwhile is kept on this device."
+            action="Try again"
+            onAction={() => void refetch()}
+          />
+        )}
+        {unsent.length > 0 && (
+          <Note title={`${unsent.length} on the way`} text={unsent.map(({ what }) => what).join(', ')} />
+        )}
+        {rows?.length === 0 && unsent.length === 0 && (
+          <Note
+            title="Nothing exposed today"
+            text="Start an order; each exposure is listed here as soon as it is on disk."
+          />
+        )}
         <View role="list" style={{ gap: 8 }}>
           {rows?.map((row) => (
             <View role="listitem" key={row.id}>
@@ -48,7 +63,12 @@ function Row({ row }: { row: ExposureRow }) {
   const router = useRouter();
   const index = `EI ${row.exposureIndex}, DI ${signed(row.deviationIndex)}`;
   return (
-    <Press role="link" label={`${clock(row.exposedAt)} ${row.name}, ${row.exam}, ${row.initials}, ${index}`} onPress={() => router.push({ pathname: '/record/[id]', params: { id: row.id } })} style={{ flexDirection: 'row', justifyContent: 'flex-start', gap: 14, padding: 12 }}>
+    <Press
+      role="link"
+      label={`${clock(row.exposedAt)} ${row.name}, ${row.exam}, ${row.initials}, ${index}`}
+      onPress={() => router.push({ pathname: '/record/[id]', params: { id: row.id } })}
+      style={{ flexDirection: 'row', justifyContent: 'flex-start', gap: 14, padding: 12 }}
+    >
       <Words kind="heading" style={{ width: 52 }}>
         {clock(row.exposedAt)}
       </Words>

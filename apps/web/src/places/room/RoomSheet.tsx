@@ -14,11 +14,28 @@ export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => voi
   const { theme, unit } = useAppSelector((state) => state.preferences);
   return (
     <Sheet title="Room and rules" open={open} onClose={onClose}>
-      <Choice label="Room for new set-ups" options={rooms.map(({ id, name }) => ({ value: id, label: name }))} value={room?.id} onChange={(roomId) => dispatch(preferred({ roomId }))} />
-      <Choice label="Leading unit" options={[{ value: 'in', label: 'inches' }, { value: 'cm', label: 'centimetres' }]} value={unit} onChange={(value) => dispatch(preferred({ unit: value }))} />
+      <Choice
+        label="Room for new set-ups"
+        options={rooms.map(({ id, name }) => ({ value: id, label: name }))}
+        value={room?.id}
+        onChange={(roomId) => dispatch(preferred({ roomId }))}
+      />
+      <Choice
+        label="Leading unit"
+        options={[
+          { value: 'in', label: 'inches' },
+          { value: 'cm', label: 'centimetres' },
+        ]}
+        value={unit}
+        onChange={(value) => dispatch(preferred({ unit: value }))}
+      />
       <Choice
         label="Theme"
-        options={[{ value: 'system', label: 'as the system' }, { value: 'dim', label: 'dim' }, { value: 'day', label: 'day' }]}
+        options={[
+          { value: 'system', label: 'as the system' },
+          { value: 'dim', label: 'dim' },
+          { value: 'day', label: 'day' },
+        ]}
         value={theme ?? 'system'}
         onChange={(value) => dispatch(preferred({ theme: value === 'system' ? null : value }))}
       />
@@ -33,7 +50,8 @@ export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => voi
         </View>
       ))}
       <Words kind="small" tone="soft">
-        Taktik is a planning and teaching aid for trained, licensed staff. Orders, local codes, the department’s protocols, the physicist’s technique chart and the maker’s manuals come first.
+        Taktik is a planning and teaching aid for trained, licensed staff. Orders, local codes, the department’s
+        protocols, the physicist’s technique chart and the maker’s manuals come first.
       </Words>
     </Sheet>
   );

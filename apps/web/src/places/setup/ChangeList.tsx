@@ -8,7 +8,11 @@ export function ChangeList({ changes, from }: { changes: readonly Change[]; from
   const theme = useTheme();
   if (changes.length === 0) return null;
   return (
-    <View role="region" aria-label={`Changes from ${from}`} style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 6 }}>
+    <View
+      role="region"
+      aria-label={`Changes from ${from}`}
+      style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 6 }}
+    >
       <Words kind="small" tone="soft">{`Changes from ${from}`}</Words>
       <View role="list" style={{ gap: 6 }}>
         {changes.map((change, i) => (
@@ -18,7 +22,11 @@ export function ChangeList({ changes, from }: { changes: readonly Change[]; from
             </Words>
             <Words style={{ flex: 1 }}>
               {change.text}
-              {change.undo ? <Words kind="label" tone="brick">{'  undo'}</Words> : null}
+              {change.undo ? (
+                <Words kind="label" tone="brick">
+                  {'  undo'}
+                </Words>
+              ) : null}
             </Words>
           </View>
         ))}

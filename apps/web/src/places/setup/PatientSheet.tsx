@@ -1,11 +1,27 @@
 /** Patient and situation: large keys and steppers; everything recomputes while it is open. */
-import { HABITUS, mediansFor, PATIENT_RANGES, resolvePatient, situationFor, type Patient, type PatientInput, type Situation } from '@taktik/core';
+import {
+  HABITUS,
+  mediansFor,
+  PATIENT_RANGES,
+  resolvePatient,
+  situationFor,
+  type Patient,
+  type PatientInput,
+  type Situation,
+} from '@taktik/core';
 import { Choice, Toggle } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 
-type Props = { open: boolean; patient: PatientInput; situation: Partial<Situation>; errors: readonly string[]; onChange: (patient: PatientInput, situation: Partial<Situation>) => void; onClose: () => void };
+type Props = {
+  open: boolean;
+  patient: PatientInput;
+  situation: Partial<Situation>;
+  errors: readonly string[];
+  onChange: (patient: PatientInput, situation: Partial<Situation>) => void;
+  onClose: () => void;
+};
 
 /** The filled-in patient, or null when the whole is outside the model (each field alone may be in range). */
 function resolved(patient: PatientInput): Patient | null {
@@ -27,23 +43,115 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
   return (
     <Sheet title="Patient and situation" open={open} onClose={onClose}>
       {errors.map((error) => (
-        <Words key={error} kind="small" tone="brick" role="alert">{`▲ ${error}. The numbers shown are still those from before.`}</Words>
+        <Words
+          key={error}
+          kind="small"
+          tone="brick"
+          role="alert"
+        >{`▲ ${error}. The numbers shown are still those from before.`}</Words>
       ))}
-      <Stepper label="Age" unit="y" value={patient.ageYears} assumed={patient.ageYears === undefined} placeholder={String(full?.ageYears ?? 40)} step={(patient.ageYears ?? 40) < 2 ? 0.25 : 1} digits={2} range={PATIENT_RANGES.ageYears} onChange={(ageYears) => set({ ageYears })} />
-      <Stepper label="Height" unit="cm" value={patient.statureMm === undefined ? undefined : patient.statureMm / 10} assumed={patient.statureMm === undefined} placeholder={String(Math.round((full?.statureMm ?? medians.statureMm) / 10))} step={1} digits={1} range={cm(PATIENT_RANGES.statureMm)} onChange={(value) => set({ statureMm: value * 10 })} />
-      <Stepper label="Weight" unit="kg" value={patient.massKg} assumed={patient.massKg === undefined} placeholder={String(Math.round(full?.massKg ?? medians.massKg))} step={(patient.massKg ?? medians.massKg) < 20 ? 0.5 : 1} digits={1} range={PATIENT_RANGES.massKg} onChange={(massKg) => set({ massKg })} />
-      <Stepper label="Measured part" unit="cm" value={patient.partThicknessMm === undefined ? undefined : patient.partThicknessMm / 10} step={0.5} digits={1} placeholder="–" range={cm(PATIENT_RANGES.partThicknessMm)} onChange={(value) => set({ partThicknessMm: value * 10 })} />
-      <Choice label="Sex" options={[{ value: 'female', label: 'female' }, { value: 'male', label: 'male' }, { value: 'unknown', label: 'not given' }]} value={patient.sex ?? 'unknown'} onChange={(value) => set({ sex: value === 'unknown' ? undefined : value })} />
-      <Choice label="Build" options={[{ value: 'auto', label: `from size${full ? ` (${full.habitus})` : ''}` }, ...HABITUS.map((value) => ({ value, label: value }))]} value={patient.habitus ?? 'auto'} onChange={(value) => set({ habitus: value === 'auto' ? undefined : value })} />
+      <Stepper
+        label="Age"
+        unit="y"
+        value={patient.ageYears}
+        assumed={patient.ageYears === undefined}
+        placeholder={String(full?.ageYears ?? 40)}
+        step={(patient.ageYears ?? 40) < 2 ? 0.25 : 1}
+        digits={2}
+        range={PATIENT_RANGES.ageYears}
+        onChange={(ageYears) => set({ ageYears })}
+      />
+      <Stepper
+        label="Height"
+        unit="cm"
+        value={patient.statureMm === undefined ? undefined : patient.statureMm / 10}
+        assumed={patient.statureMm === undefined}
+        placeholder={String(Math.round((full?.statureMm ?? medians.statureMm) / 10))}
+        step={1}
+        digits={1}
+        range={cm(PATIENT_RANGES.statureMm)}
+        onChange={(value) => set({ statureMm: value * 10 })}
+      />
+      <Stepper
+        label="Weight"
+        unit="kg"
+        value={patient.massKg}
+        assumed={patient.massKg === undefined}
+        placeholder={String(Math.round(full?.massKg ?? medians.massKg))}
+        step={(patient.massKg ?? medians.massKg) < 20 ? 0.5 : 1}
+        digits={1}
+        range={PATIENT_RANGES.massKg}
+        onChange={(massKg) => set({ massKg })}
+      />
+      <Stepper
+        label="Measured part"
+        unit="cm"
+        value={patient.partThicknessMm === undefined ? undefined : patient.partThicknessMm / 10}
+        step={0.5}
+        digits={1}
+        placeholder="–"
+        range={cm(PATIENT_RANGES.partThicknessMm)}
+        onChange={(value) => set({ partThicknessMm: value * 10 })}
+      />
+      <Choice
+        label="Sex"
+        options={[
+          { value: 'female', label: 'female' },
+          { value: 'male', label: 'male' },
+          { value: 'unknown', label: 'not given' },
+        ]}
+        value={patient.sex ?? 'unknown'}
+        onChange={(value) => set({ sex: value === 'unknown' ? undefined : value })}
+      />
+      <Choice
+        label="Build"
+        options={[
+          { value: 'auto', label: `from size${full ? ` (${full.habitus})` : ''}` },
+          ...HABITUS.map((value) => ({ value, label: value })),
+        ]}
+        value={patient.habitus ?? 'auto'}
+        onChange={(value) => set({ habitus: value === 'auto' ? undefined : value })}
+      />
       <Words kind="heading">What the patient can do</Words>
       <Toggle label="Stands" on={known.canStand} onChange={(canStand) => can({ canStand })} />
       <Toggle label="Sits" on={known.canSit} onChange={(canSit) => can({ canSit })} />
-      <Choice label="Turns" options={[{ value: 'both', label: 'both ways' }, { value: 'left', label: 'left' }, { value: 'right', label: 'right' }, { value: 'none', label: 'not at all' }]} value={known.canTurn} onChange={(canTurn) => can({ canTurn })} />
+      <Choice
+        label="Turns"
+        options={[
+          { value: 'both', label: 'both ways' },
+          { value: 'left', label: 'left' },
+          { value: 'right', label: 'right' },
+          { value: 'none', label: 'not at all' },
+        ]}
+        value={known.canTurn}
+        onChange={(canTurn) => can({ canTurn })}
+      />
       <Words kind="heading">What must be known</Words>
-      <Toggle label="Spine not cleared" on={known.spineNotCleared} onChange={(spineNotCleared) => can({ spineNotCleared })} />
-      <Toggle label="Fracture or dislocation suspected" on={known.fractureSuspected} onChange={(fractureSuspected) => can({ fractureSuspected })} />
-      <Toggle label="At the bedside" on={known.place === 'bedside'} onChange={(on) => can({ place: on ? 'bedside' : 'room' })} />
-      <Choice label="Pregnancy" options={[{ value: 'not asked', label: 'not asked' }, { value: 'no', label: 'no' }, { value: 'possible', label: 'possible' }]} value={known.pregnancy} onChange={(pregnancy) => can({ pregnancy })} />
+      <Toggle
+        label="Spine not cleared"
+        on={known.spineNotCleared}
+        onChange={(spineNotCleared) => can({ spineNotCleared })}
+      />
+      <Toggle
+        label="Fracture or dislocation suspected"
+        on={known.fractureSuspected}
+        onChange={(fractureSuspected) => can({ fractureSuspected })}
+      />
+      <Toggle
+        label="At the bedside"
+        on={known.place === 'bedside'}
+        onChange={(on) => can({ place: on ? 'bedside' : 'room' })}
+      />
+      <Choice
+        label="Pregnancy"
+        options={[
+          { value: 'not asked', label: 'not asked' },
+          { value: 'no', label: 'no' },
+          { value: 'possible', label: 'possible' },
+        ]}
+        value={known.pregnancy}
+        onChange={(pregnancy) => can({ pregnancy })}
+      />
     </Sheet>
   );
 }

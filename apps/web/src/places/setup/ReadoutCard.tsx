@@ -5,7 +5,14 @@ import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import type { ReadoutText } from './words';
 
-type Props = { name: string; text: ReadoutText; was: string | null; chosen: boolean; pulled: boolean; onPress: () => void };
+type Props = {
+  name: string;
+  text: ReadoutText;
+  was: string | null;
+  chosen: boolean;
+  pulled: boolean;
+  onPress: () => void;
+};
 
 export function ReadoutCard({ name, text, was, chosen, pulled, onPress }: Props) {
   const theme = useTheme();
@@ -13,7 +20,13 @@ export function ReadoutCard({ name, text, was, chosen, pulled, onPress }: Props)
   const size = text.figure.length > 7 ? 24 : text.figure.length > 5 ? 28 : 32;
   const spoken = `${name}: ${text.figure} ${text.unit}, ${text.line}. ${text.other}${was ? `. Was ${was}` : ''}${pulled ? '. Set by hand' : ''}`;
   return (
-    <Press label={spoken} hint="How this was computed, and to change it" onPress={onPress} chosen={chosen} style={{ flexGrow: 1, flexBasis: 0, minWidth: 96, padding: 10, justifyContent: 'flex-start' }}>
+    <Press
+      label={spoken}
+      hint="How this was computed, and to change it"
+      onPress={onPress}
+      chosen={chosen}
+      style={{ flexGrow: 1, flexBasis: 0, minWidth: 96, padding: 10, justifyContent: 'flex-start' }}
+    >
       <Words kind="label" tone="soft">
         {pulled ? `${name} · by hand` : name}
       </Words>

@@ -1,6 +1,17 @@
 /** How a readout was computed, what it may range over, and the hand on it: every other number follows. */
 import { Button } from '@rneui/themed';
-import { formatCm, formatInches, formatLength, formatRectangle, inches, OVERRIDE_RANGES, type LengthUnit, type Overrides, type Room, type Setup } from '@taktik/core';
+import {
+  formatCm,
+  formatInches,
+  formatLength,
+  formatRectangle,
+  inches,
+  OVERRIDE_RANGES,
+  type LengthUnit,
+  type Overrides,
+  type Room,
+  type Setup,
+} from '@taktik/core';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
@@ -9,18 +20,44 @@ import { Words } from '../../ui/Words';
 
 export type ReadoutName = 'receptor' | 'sid' | 'tube' | 'centre' | 'field' | 'technique';
 export const READOUTS: readonly ReadoutName[] = ['receptor', 'sid', 'tube', 'centre', 'field', 'technique'];
-export const READOUT_TITLES: Record<ReadoutName, string> = { receptor: 'Receptor', sid: 'SID', tube: 'Tube', centre: 'Centre', field: 'Field', technique: 'Technique' };
+export const READOUT_TITLES: Record<ReadoutName, string> = {
+  receptor: 'Receptor',
+  sid: 'SID',
+  tube: 'Tube',
+  centre: 'Centre',
+  field: 'Field',
+  technique: 'Technique',
+};
 
 /** Which overrides each readout holds, so that "as computed" can take them back. */
-const HELD: Record<ReadoutName, readonly (keyof Overrides)[]> = { receptor: ['receptorId', 'orientation', 'grid', 'holder'], sid: ['sidMm'], tube: ['angleDeg'], centre: [], field: ['fieldMm'], technique: ['kVp', 'mAs'] };
-export const isPulled = (name: ReadoutName, overrides: Overrides | undefined): boolean => HELD[name].some((key) => overrides?.[key] !== undefined);
+const HELD: Record<ReadoutName, readonly (keyof Overrides)[]> = {
+  receptor: ['receptorId', 'orientation', 'grid', 'holder'],
+  sid: ['sidMm'],
+  tube: ['angleDeg'],
+  centre: [],
+  field: ['fieldMm'],
+  technique: ['kVp', 'mAs'],
+};
+export const isPulled = (name: ReadoutName, overrides: Overrides | undefined): boolean =>
+  HELD[name].some((key) => overrides?.[key] !== undefined);
 
-type Props = { name: ReadoutName | null; setup: Setup; room: Room | undefined; unit: LengthUnit; overrides: Overrides; onChange: (overrides: Overrides) => void; onClose: () => void };
+type Props = {
+  name: ReadoutName | null;
+  setup: Setup;
+  room: Room | undefined;
+  unit: LengthUnit;
+  overrides: Overrides;
+  onChange: (overrides: Overrides) => void;
+  onClose: () => void;
+};
 
 export function ReadoutSheet({ name, setup, room, unit, overrides, onChange, onClose }: Props) {
   if (!name) return null;
   const pull = (change: Overrides) => onChange({ ...overrides, ...change });
-  const release = () => onChange(Object.fromEntries(Object.entries(overrides).filter(([key]) => !HELD[name].includes(key as keyof Overrides))));
+  const release = () =>
+    onChange(
+      Object.fromEntries(Object.entries(overrides).filter(([key]) => !HELD[name].includes(key as keyof Overrides))),
+    );
   return (
     <Sheet title={READOUT_TITLES[name]} open onClose={onClose}>
       <Body name={name} setup={setup} room={room} unit={unit} pull={pull} />
@@ -38,7 +75,13 @@ export function ReadoutSheet({ name, setup, room, unit, overrides, onChange, onC
   );
 }
 
-type BodyProps = { name: ReadoutName; setup: Setup; room: Room | undefined; unit: LengthUnit; pull: (change: Overrides) => void };
+type BodyProps = {
+  name: ReadoutName;
+  setup: Setup;
+  room: Room | undefined;
+  unit: LengthUnit;
+  pull: (change: Overrides) => void;
+};
 const Line = ({ text }: { text: string }) => <Words>{text}</Words>;
 
 function Body({ name, setup, room, unit, pull }: BodyProps) {
@@ -48,34 +91,84 @@ function Body({ name, setup, room, unit, pull }: BodyProps) {
   switch (name) {
     case 'receptor': {
       const held = room?.holders.find(({ kind }) => kind === receptor.holder)?.receptorIds ?? [];
-      const options = room?.receptors.filter(({ id }) => held.includes(id)).map(({ id, name: label }) => ({ value: id, label })) ?? [];
+      const options =
+        room?.receptors.filter(({ id }) => held.includes(id)).map(({ id, name: label }) => ({ value: id, label })) ??
+        [];
       return (
         <>
-          <Line text={`The field of ${formatRectangle(field.neededMm.width, field.neededMm.height, unit)} needs it. Usual: ${receptor.usual}.`} />
-          <Line text={`Active area ${formatRectangle(receptor.size.widthMm, receptor.size.heightMm, unit)}; ${formatLength(receptor.clearanceMm, unit)} left at the nearer edge.`} />
-          <Choice label="Only this one is left" options={options} value={receptor.size.id} onChange={(receptorId) => pull({ receptorId })} />
+          <Line
+            text={`The field of ${formatRectangle(field.neededMm.width, field.neededMm.height, unit)} needs it. Usual: ${receptor.usual}.`}
+          />
+          <Line
+            text={`Active area ${formatRectangle(receptor.size.widthMm, receptor.size.heightMm, unit)}; ${formatLength(receptor.clearanceMm, unit)} left at the nearer edge.`}
+          />
+          <Choice
+            label="Only this one is left"
+            options={options}
+            value={receptor.size.id}
+            onChange={(receptorId) => pull({ receptorId })}
+          />
           {!receptor.size.fixed && receptor.outcome !== 'diagonal' && (
-            <Choice label="Way up" options={[{ value: 'lengthwise', label: 'lengthwise' }, { value: 'crosswise', label: 'crosswise' }]} value={receptor.orientation} onChange={(orientation) => pull({ orientation })} />
+            <Choice
+              label="Way up"
+              options={[
+                { value: 'lengthwise', label: 'lengthwise' },
+                { value: 'crosswise', label: 'crosswise' },
+              ]}
+              value={receptor.orientation}
+              onChange={(orientation) => pull({ orientation })}
+            />
           )}
-          <Choice label="Grid" options={[{ value: 'on', label: 'with grid' }, { value: 'off', label: 'without' }]} value={receptor.grid ? 'on' : 'off'} onChange={(value) => pull({ grid: value === 'on' })} />
+          <Choice
+            label="Grid"
+            options={[
+              { value: 'on', label: 'with grid' },
+              { value: 'off', label: 'without' },
+            ]}
+            value={receptor.grid ? 'on' : 'off'}
+            onChange={(value) => pull({ grid: value === 'on' })}
+          />
         </>
       );
     }
     case 'sid':
       return (
         <>
-          <Line text={`Wanted ${both(tube.sidWantedMm)}. Usual range ${formatLength(tube.sidRangeMm[0], unit)} to ${formatLength(tube.sidRangeMm[1], unit)}. Measured along the ray.`} />
+          <Line
+            text={`Wanted ${both(tube.sidWantedMm)}. Usual range ${formatLength(tube.sidRangeMm[0], unit)} to ${formatLength(tube.sidRangeMm[1], unit)}. Measured along the ray.`}
+          />
           <Line text={`Focal spot ${both(tube.heightMm)} above the ${tube.heightOver}.`} />
-          <Stepper label="SID I can reach" unit={unit} value={tube.sidMm / perUnit} step={1} digits={1} range={[OVERRIDE_RANGES.sidMm[0] / perUnit, OVERRIDE_RANGES.sidMm[1] / perUnit]} onChange={(value) => pull({ sidMm: Math.round(value * perUnit) })} />
+          <Stepper
+            label="SID I can reach"
+            unit={unit}
+            value={tube.sidMm / perUnit}
+            step={1}
+            digits={1}
+            range={[OVERRIDE_RANGES.sidMm[0] / perUnit, OVERRIDE_RANGES.sidMm[1] / perUnit]}
+            onChange={(value) => pull({ sidMm: Math.round(value * perUnit) })}
+          />
         </>
       );
     case 'tube': {
       const signed = tube.angleToward === 'feet' ? -tube.angleDeg : tube.angleDeg;
       return (
         <>
-          <Line text={`Taught: ${tube.angleRangeDeg[0]} to ${tube.angleRangeDeg[1]}°. Above 0 is toward the head, below 0 toward the feet.`} />
-          {tube.receptorShiftToward && <Line text={`The ray then lands ${both(tube.receptorShiftMm)} toward the ${tube.receptorShiftToward}: the receptor goes with it.`} />}
-          <Stepper label="Tube angle" unit="°" value={signed} step={1} range={OVERRIDE_RANGES.angleDeg} onChange={(angleDeg) => pull({ angleDeg })} />
+          <Line
+            text={`Taught: ${tube.angleRangeDeg[0]} to ${tube.angleRangeDeg[1]}°. Above 0 is toward the head, below 0 toward the feet.`}
+          />
+          {tube.receptorShiftToward && (
+            <Line
+              text={`The ray then lands ${both(tube.receptorShiftMm)} toward the ${tube.receptorShiftToward}: the receptor goes with it.`}
+            />
+          )}
+          <Stepper
+            label="Tube angle"
+            unit="°"
+            value={signed}
+            step={1}
+            range={OVERRIDE_RANGES.angleDeg}
+            onChange={(angleDeg) => pull({ angleDeg })}
+          />
         </>
       );
     }
@@ -95,9 +188,27 @@ function Body({ name, setup, room, unit, pull }: BodyProps) {
       return (
         <>
           <Line text={`Must show: ${field.mustShow.join(', ')}.`} />
-          <Line text={`Needed ${formatRectangle(field.neededMm.width, field.neededMm.height, unit)} at the receptor; ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} is what the light shows on the skin.`} />
-          <Stepper label="Width" unit={unit} value={field.atReceptorMm.width / perUnit} step={0.5} digits={1} range={[OVERRIDE_RANGES.fieldMm[0] / perUnit, OVERRIDE_RANGES.fieldMm[1] / perUnit]} onChange={(value) => pull({ fieldMm: [Math.round(value * perUnit), field.atReceptorMm.height] })} />
-          <Stepper label="Length" unit={unit} value={field.atReceptorMm.height / perUnit} step={0.5} digits={1} range={[OVERRIDE_RANGES.fieldMm[0] / perUnit, OVERRIDE_RANGES.fieldMm[1] / perUnit]} onChange={(value) => pull({ fieldMm: [field.atReceptorMm.width, Math.round(value * perUnit)] })} />
+          <Line
+            text={`Needed ${formatRectangle(field.neededMm.width, field.neededMm.height, unit)} at the receptor; ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} is what the light shows on the skin.`}
+          />
+          <Stepper
+            label="Width"
+            unit={unit}
+            value={field.atReceptorMm.width / perUnit}
+            step={0.5}
+            digits={1}
+            range={[OVERRIDE_RANGES.fieldMm[0] / perUnit, OVERRIDE_RANGES.fieldMm[1] / perUnit]}
+            onChange={(value) => pull({ fieldMm: [Math.round(value * perUnit), field.atReceptorMm.height] })}
+          />
+          <Stepper
+            label="Length"
+            unit={unit}
+            value={field.atReceptorMm.height / perUnit}
+            step={0.5}
+            digits={1}
+            range={[OVERRIDE_RANGES.fieldMm[0] / perUnit, OVERRIDE_RANGES.fieldMm[1] / perUnit]}
+            onChange={(value) => pull({ fieldMm: [field.atReceptorMm.width, Math.round(value * perUnit)] })}
+          />
         </>
       );
     case 'technique':
@@ -112,9 +223,26 @@ function Body({ name, setup, room, unit, pull }: BodyProps) {
               <Line key={factor} text={`${factor} × ${by.toFixed(2)}`} />
             ))}
           </View>
-          <Stepper label="kVp" unit="kV" value={exposure.kVp} step={1} range={OVERRIDE_RANGES.kVp} onChange={(kVp) => pull({ kVp })} />
-          <Stepper label="mAs" unit="mAs" value={exposure.mAs} step={1} digits={2} range={OVERRIDE_RANGES.mAs} onChange={(mAs) => pull({ mAs })} />
-          <Line text={`Estimated: ${setup.dose.entranceKermaMgy.toFixed(2)} mGy at the skin, ${setup.dose.kapGyCm2.toFixed(2)} Gy·cm²`} />
+          <Stepper
+            label="kVp"
+            unit="kV"
+            value={exposure.kVp}
+            step={1}
+            range={OVERRIDE_RANGES.kVp}
+            onChange={(kVp) => pull({ kVp })}
+          />
+          <Stepper
+            label="mAs"
+            unit="mAs"
+            value={exposure.mAs}
+            step={1}
+            digits={2}
+            range={OVERRIDE_RANGES.mAs}
+            onChange={(mAs) => pull({ mAs })}
+          />
+          <Line
+            text={`Estimated: ${setup.dose.entranceKermaMgy.toFixed(2)} mGy at the skin, ${setup.dose.kapGyCm2.toFixed(2)} Gy·cm²`}
+          />
           <Words kind="small" tone="mauve">
             ● Estimate, ±30 %. The physicist’s technique chart comes first.
           </Words>

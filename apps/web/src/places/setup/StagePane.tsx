@@ -7,7 +7,15 @@ import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import type { StageView } from '../../workers/service';
 
-type Props = { view: StageView | undefined; setup: Setup; unit: LengthUnit; look: StageLook; width: number; height: number; onSwitch?: () => void };
+type Props = {
+  view: StageView | undefined;
+  setup: Setup;
+  unit: LengthUnit;
+  look: StageLook;
+  width: number;
+  height: number;
+  onSwitch?: () => void;
+};
 
 const NAMES: Record<StageLook, string> = { side: 'from the side', ray: 'along the ray' };
 
@@ -15,9 +23,22 @@ export function StagePane({ view, setup, unit, look, width, height, onSwitch }: 
   const theme = useTheme();
   return (
     <View style={{ width, height, backgroundColor: theme.surface }}>
-      {view && <Stage drawing={view.drawing} mannequin={view.mannequin} setup={setup} unit={unit} width={width} height={height} />}
+      {view && (
+        <Stage
+          drawing={view.drawing}
+          mannequin={view.mannequin}
+          setup={setup}
+          unit={unit}
+          width={width}
+          height={height}
+        />
+      )}
       {onSwitch && (
-        <Press label={`Look ${NAMES[look === 'side' ? 'ray' : 'side']}`} onPress={onSwitch} style={{ position: 'absolute', right: 6, top: 6, paddingHorizontal: 12, backgroundColor: theme.raised }}>
+        <Press
+          label={`Look ${NAMES[look === 'side' ? 'ray' : 'side']}`}
+          onPress={onSwitch}
+          style={{ position: 'absolute', right: 6, top: 6, paddingHorizontal: 12, backgroundColor: theme.raised }}
+        >
           <Words kind="label">{NAMES[look === 'side' ? 'ray' : 'side']}</Words>
         </Press>
       )}

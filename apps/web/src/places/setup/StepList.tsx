@@ -7,11 +7,32 @@ import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { Words } from '../../ui/Words';
 
-const GROUP_NAMES: Record<SetupStep['group'], string> = { room: 'Room', patient: 'Patient', position: 'Position', centre: 'Centre', field: 'Field', marker: 'Marker', protect: 'Protect', technique: 'Technique', breathe: 'Breathe', expose: 'Expose', check: 'Check' };
+const GROUP_NAMES: Record<SetupStep['group'], string> = {
+  room: 'Room',
+  patient: 'Patient',
+  position: 'Position',
+  centre: 'Centre',
+  field: 'Field',
+  marker: 'Marker',
+  protect: 'Protect',
+  technique: 'Technique',
+  breathe: 'Breathe',
+  expose: 'Expose',
+  check: 'Check',
+};
 
-export const nextStep = (setup: Setup, done: readonly string[]): SetupStep | undefined => setup.steps.find((step) => !done.includes(step.id));
+export const nextStep = (setup: Setup, done: readonly string[]): SetupStep | undefined =>
+  setup.steps.find((step) => !done.includes(step.id));
 
-export function StepList({ setup, done, onTick }: { setup: Setup; done: readonly string[]; onTick: (id: string) => void }) {
+export function StepList({
+  setup,
+  done,
+  onTick,
+}: {
+  setup: Setup;
+  done: readonly string[];
+  onTick: (id: string) => void;
+}) {
   const next = nextStep(setup, done);
   return (
     <View role="list" aria-label="Steps" style={{ gap: 2 }}>
@@ -22,7 +43,21 @@ export function StepList({ setup, done, onTick }: { setup: Setup; done: readonly
             {step.cautions.map((text) => (
               <Caution key={text} text={text} />
             ))}
-            <Press label={`${GROUP_NAMES[step.group]}: ${step.text}`} role="checkbox" checked={on} plain onPress={() => onTick(step.id)} style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'flex-start', gap: 10, paddingHorizontal: 10, paddingVertical: 6 }}>
+            <Press
+              label={`${GROUP_NAMES[step.group]}: ${step.text}`}
+              role="checkbox"
+              checked={on}
+              plain
+              onPress={() => onTick(step.id)}
+              style={{
+                flexDirection: 'row',
+                alignItems: 'center',
+                justifyContent: 'flex-start',
+                gap: 10,
+                paddingHorizontal: 10,
+                paddingVertical: 6,
+              }}
+            >
               <Tick on={on} />
               <Words kind="small" tone="soft" style={{ width: 72 }}>
                 {GROUP_NAMES[step.group]}

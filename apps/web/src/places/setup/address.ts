@@ -2,14 +2,25 @@
  * Every set-up has an address: projection, size, situation, room, what was pulled - and never an identity. Reload,
  * back and a link to a colleague all go through here.
  */
-import { BODY_POSITIONS, HABITUS, type Overrides, type PatientInput, type SetupRequest, type Situation } from '@taktik/core';
+import {
+  BODY_POSITIONS,
+  HABITUS,
+  type Overrides,
+  type PatientInput,
+  type SetupRequest,
+  type Situation,
+} from '@taktik/core';
 
 export type Address = Record<string, string>;
 /** Raw parameters of the router: a repeated one comes as a list. */
 export type Params = Record<string, string | string[] | undefined>;
 
 /** The request without room and rules, which the app looks up. */
-export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & { patient: PatientInput; situation: Partial<Situation>; roomId: string | undefined };
+export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & {
+  patient: PatientInput;
+  situation: Partial<Situation>;
+  roomId: string | undefined;
+};
 
 const MAX_PARAMETER = 60;
 
@@ -23,8 +34,10 @@ const number = (params: Params, key: string, per = 1): number | undefined => {
   const value = Number(text) * per;
   return Number.isFinite(value) ? value : undefined;
 };
-const among = <T extends string>(value: string | undefined, list: readonly T[]): T | undefined => list.find((each) => each === value);
-const compact = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
+const among = <T extends string>(value: string | undefined, list: readonly T[]): T | undefined =>
+  list.find((each) => each === value);
+const compact = <T extends object>(value: T): T =>
+  Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
 
 /** Situation as short words: "nostand,turn-left". */
 const FLAGS: Record<string, Partial<Situation>> = {
@@ -49,7 +62,8 @@ const flagsOf = (situation: Partial<Situation>): string =>
     .join(',');
 
 export function toAddress({ projectionId, side, patient, situation, roomId, overrides = {} }: Asked): Address {
-  const round = (value: number | undefined, per = 1) => (value === undefined ? undefined : String(Math.round((value / per) * 100) / 100));
+  const round = (value: number | undefined, per = 1) =>
+    value === undefined ? undefined : String(Math.round((value / per) * 100) / 100);
   const [fieldWidth, fieldHeight] = overrides.fieldMm ?? [];
   return compact({
     p: projectionId,
@@ -87,10 +101,15 @@ export function fromAddress(params: Params): Asked {
     grid: grid === undefined ? undefined : grid === '1',
     kVp: number(params, 'kvp'),
     mAs: number(params, 'mas'),
-    fieldMm: fieldWidth !== undefined && fieldHeight !== undefined ? ([fieldWidth, fieldHeight] as [number, number]) : undefined,
+    fieldMm:
+      fieldWidth !== undefined && fieldHeight !== undefined
+        ? ([fieldWidth, fieldHeight] as [number, number])
+        : undefined,
     position: among(one(params, 'pos'), BODY_POSITIONS),
   });
-  const situation = (one(params, 's') ?? '').split(',').reduce<Partial<Situation>>((all, flag) => ({ ...all, ...FLAGS[flag] }), {});
+  const situation = (one(params, 's') ?? '')
+    .split(',')
+    .reduce<Partial<Situation>>((all, flag) => ({ ...all, ...FLAGS[flag] }), {});
   return {
     projectionId: one(params, 'p') ?? '',
     side: among(one(params, 'side'), ['left', 'right']),

@@ -7,7 +7,8 @@ import { toAddress, type Address } from './address';
 import { begun, type Session } from './session';
 
 /** Address of one projection of the exam in hand. */
-export const addressOf = (session: Session, index: number): Address => toAddress({ ...session.plan[index], patient: session.patient, situation: session.situation, roomId: session.roomId });
+export const addressOf = (session: Session, index: number): Address =>
+  toAddress({ ...session.plan[index], patient: session.patient, situation: session.situation, roomId: session.roomId });
 
 export function beginExam(dispatch: AppDispatch, order: Order, person: string, now: number): Session {
   const session: Session = {
@@ -24,6 +25,12 @@ export function beginExam(dispatch: AppDispatch, order: Order, person: string, n
     last: null,
   };
   dispatch(begun(session));
-  post(dispatch, { id: session.examId, madeAt: now, path: '/exams', body: { id: session.examId, orderId: order.id, performedBy: person, startedAt: now }, what: `start of ${order.exam}` });
+  post(dispatch, {
+    id: session.examId,
+    madeAt: now,
+    path: '/exams',
+    body: { id: session.examId, orderId: order.id, performedBy: person, startedAt: now },
+    what: `start of ${order.exam}`,
+  });
   return session;
 }

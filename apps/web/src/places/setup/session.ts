@@ -38,7 +38,10 @@ export const session = createSlice({
       const ticks = current.ticks[index] ?? [];
       current.ticks[index] = ticks.includes(stepId) ? ticks.filter((id) => id !== stepId) : [...ticks, stepId];
     },
-    patientChanged: ({ current }, action: PayloadAction<{ patient: PatientInput; situation: Partial<Situation>; roomId: string }>) => {
+    patientChanged: (
+      { current },
+      action: PayloadAction<{ patient: PatientInput; situation: Partial<Situation>; roomId: string }>,
+    ) => {
       if (current) Object.assign(current, action.payload);
     },
     exposed: ({ current }, action: PayloadAction<{ index: number; exposureId: string; request: SetupRequest }>) => {

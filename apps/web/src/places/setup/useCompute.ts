@@ -17,10 +17,19 @@ export function useCompute(input: ComputeInput | null): ComputeState {
       .compute(JSON.parse(key) as ComputeInput)
       .then((output) => {
         if (turn !== latest.current) return;
-        setState((now) => (output.ok ? { result: output, errors: [], pending: false } : { ...now, errors: output.errors, pending: false }));
+        setState((now) =>
+          output.ok
+            ? { result: output, errors: [], pending: false }
+            : { ...now, errors: output.errors, pending: false },
+        );
       })
       .catch((error: Error) => {
-        if (turn === latest.current) setState((now) => ({ ...now, errors: [{ field: '', message: `The computation failed: ${error.message}` }], pending: false }));
+        if (turn === latest.current)
+          setState((now) => ({
+            ...now,
+            errors: [{ field: '', message: `The computation failed: ${error.message}` }],
+            pending: false,
+          }));
       });
   }, [key]);
   return state;

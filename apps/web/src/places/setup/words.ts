@@ -1,9 +1,19 @@
 /** Short texts of the set-up screen, from a Setup. No number is made here. */
-import { formatAngle, formatCm, formatInches, HOLDER_WORDS, type LengthUnit, type PatientInput, type Setup, type Situation } from '@taktik/core';
+import {
+  formatAngle,
+  formatCm,
+  formatInches,
+  HOLDER_WORDS,
+  type LengthUnit,
+  type PatientInput,
+  type Setup,
+  type Situation,
+} from '@taktik/core';
 
 export type ReadoutText = { figure: string; unit: string; line: string; other: string };
 
-const rectangle = (width: number, height: number, unit: LengthUnit): string => (unit === 'in' ? `${formatInches(width, 2)}×${formatInches(height, 2)}` : `${formatCm(width)}×${formatCm(height)}`);
+const rectangle = (width: number, height: number, unit: LengthUnit): string =>
+  unit === 'in' ? `${formatInches(width, 2)}×${formatInches(height, 2)}` : `${formatCm(width)}×${formatCm(height)}`;
 const otherUnit = (unit: LengthUnit): LengthUnit => (unit === 'in' ? 'cm' : 'in');
 const length = (mm: number, unit: LengthUnit): string => (unit === 'in' ? formatInches(mm) : formatCm(mm));
 
@@ -36,7 +46,10 @@ export const centreText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   figure: setup.centre.offsetMm > 0 ? length(setup.centre.offsetMm, unit) : 'on',
   unit: setup.centre.offsetMm > 0 ? unit : '',
   line: setup.centre.relation.replace(/^at /, ''),
-  other: setup.centre.offsetMm > 0 ? `${length(setup.centre.offsetMm, otherUnit(unit))} ${otherUnit(unit)} · ${setup.centre.line}` : setup.centre.line,
+  other:
+    setup.centre.offsetMm > 0
+      ? `${length(setup.centre.offsetMm, otherUnit(unit))} ${otherUnit(unit)} · ${setup.centre.line}`
+      : setup.centre.line,
 });
 
 export const fieldText = (setup: Setup, unit: LengthUnit): ReadoutText => ({

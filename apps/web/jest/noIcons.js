@@ -1,0 +1,2 @@
+/** Icon families that the app does not draw with. */
+module.exports = { __esModule: true, default: () => null };

@@ -1,0 +1,61 @@
+/** Title line and patient line: where we are, for whom, in which room. */
+import type { PatientInput, Setup } from '@taktik/core';
+import { View } from 'react-native';
+import { RoomChip } from '../../ui/Frame';
+import { Press } from '../../ui/Press';
+import { Words } from '../../ui/Words';
+import type { Session } from './session';
+import { patientText, situationText } from './words';
+
+type Props = {
+  setup: Setup;
+  asked: PatientInput;
+  session: Session | null;
+  index: number;
+  onShow: (index: number) => void;
+  onPatient: () => void;
+  roomId: string | undefined;
+  assumed: boolean;
+};
+
+export function TitleBar({ setup, asked, session, index, onShow, onPatient, roomId, assumed }: Props) {
+  const arrow = (to: number, sign: string, label: string) =>
+    session && (
+      <Press
+        label={label}
+        plain
+        disabled={!session.plan[to]}
+        onPress={() => onShow(to)}
+        style={{ alignItems: 'center' }}
+      >
+        <Words kind="title">{sign}</Words>
+      </Press>
+    );
+  return (
+    <View>
+      <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
+        {arrow(index - 1, '‹', 'Previous projection')}
+        <Words kind="title" role="heading" aria-level={1} style={{ flex: 1 }}>
+          {setup.name}
+        </Words>
+        {session && <Words kind="small" tone="soft">{`${index + 1} of ${session.plan.length}`}</Words>}
+        {arrow(index + 1, '›', 'Next projection')}
+      </View>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+        <Press
+          label={`Patient: ${patientText(asked)}, ${situationText(setup.situation)}${assumed ? ', partly assumed' : ''}. Change`}
+          plain
+          onPress={onPatient}
+          style={{ flex: 1 }}
+        >
+          <Words numberOfLines={2}>
+            {patientText(asked)}
+            {assumed ? <Words tone="mauve">{'  ●'}</Words> : '  ·'}
+            <Words tone="soft">{`  ${situationText(setup.situation)}`}</Words>
+          </Words>
+        </Press>
+        <RoomChip roomId={roomId} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,58 @@
+/** Three projects: core and server in Node, the app with jest-expo's web preset. */
+const babel = ['babel-jest', { babelrc: false, configFile: false, presets: ['babel-preset-expo'] }];
+const ESM_PACKAGES = [
+  'd3-contour',
+  'd3-array',
+  'internmap',
+  'nanoid',
+  'zod-openapi',
+  'gl-matrix',
+  'fast-check',
+  'pure-rand',
+  'minisearch',
+  'comlink',
+];
+const nodeProject = (name, folder) => ({
+  displayName: name,
+  rootDir: `${__dirname}/${folder}`,
+  testEnvironment: 'node',
+  testMatch: ['**/src/**/*.test.ts'],
+  transform: { '\\.[jt]sx?$': babel },
+  transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`],
+  moduleNameMapper: { '^@taktik/core$': `${__dirname}/packages/core/src/index.ts` },
+});
+
+const APP_PACKAGES = [
+  '(jest-)?react-native',
+  '@react-native(-community)?',
+  'expo(nent)?',
+  '@expo(nent)?/.*',
+  '@expo-google-fonts/.*',
+  'react-navigation',
+  '@react-navigation/.*',
+  '@rneui/.*',
+  'gifted-charts-core',
+  '@reduxjs/toolkit',
+  'immer',
+  'react-redux',
+  ...ESM_PACKAGES,
+];
+
+module.exports = {
+  projects: [
+    nodeProject('core', 'packages/core'),
+    nodeProject('server', 'apps/server'),
+    {
+      displayName: 'web',
+      preset: 'jest-expo/web',
+      rootDir: `${__dirname}/apps/web`,
+      testMatch: ['**/src/**/*.test.{ts,tsx}'],
+      transformIgnorePatterns: [`/node_modules/(?!(${APP_PACKAGES.join('|')}))`],
+      moduleNameMapper: {
+        '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
+        '^@react-native-vector-icons/.*$': `${__dirname}/apps/web/jest/noIcons.js`,
+        '^react-native-vector-icons/.*$': `${__dirname}/apps/web/jest/noIcons.js`,
+      },
+    },
+  ],
+};

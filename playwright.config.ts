@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  workers: 1,
+  retries: process.env.CI ? 1 : 0,
+  use: {
+    launchOptions: {
+      executablePath: CHROMIUM,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+    colorScheme: 'dark',
+    trace: 'retain-on-failure',
+  },
+  projects: [
+    { name: 'phone', use: { viewport: { width: 390, height: 844 } } },
+    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

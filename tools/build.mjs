@@ -1,0 +1,75 @@
+/** Builds the web app and the server, each only when its sources changed. */
+import { cpSync, existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { at, expoEnv, fingerprint, must, say } from './lib.mjs';
+
+async function when(stampFile, paths, build) {
+  const wanted = fingerprint(paths);
+  if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === wanted) return;
+  await build();
+  writeFileSync(stampFile, wanted);
+}
+
+async function buildWeb() {
+  say('Building the app; the first time this takes one to three minutes');
+  await must('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
+    cwd: at('apps/web'),
+    env: expoEnv,
+  });
+  const { generateSW } = await import('workbox-build');
+  const { count, size } = await generateSW({
+    globDirectory: at('apps/web/dist'),
+    globPatterns: ['**/*.{html,js,ttf,png,ico,json}'],
+    globIgnores: ['**/metadata.json'],
+    swDest: at('apps/web/dist/sw.js'),
+    inlineWorkboxRuntime: true,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    maximumFileSizeToCacheInBytes: 8_000_000,
+    dontCacheBustURLsMatching: /[.-][0-9a-f]{32}\./,
+    skipWaiting: true,
+    clientsClaim: true,
+    cleanupOutdatedCaches: true,
+  });
+  process.stdout.write(`Works without a network: ${count} files, ${Math.round(size / 1024)} KB kept on the device.\n`);
+}
+
+async function buildServer() {
+  say('Building the server');
+  const { build } = await import('esbuild');
+  const { dependencies } = JSON.parse(readFileSync(at('apps/server/package.json'), 'utf8'));
+  await build({
+    entryPoints: [at('apps/server/src/main.ts')],
+    outfile: at('apps/server/dist/main.mjs'),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    mainFields: ['module', 'main'],
+    alias: { '@taktik/core': at('packages/core/src/index.ts') },
+    // zod is shared with the core and bundled, so that there is one of it.
+    external: Object.keys(dependencies).filter(
+      (name) => name !== '@taktik/core' && name !== 'zod' && name !== 'zod-openapi',
+    ),
+    logLevel: 'warning',
+  });
+  cpSync(at('apps/server/src/db/migrations'), at('apps/server/dist/migrations'), { recursive: true });
+}
+
+export async function buildAll() {
+  await when(
+    at('apps/web/dist/.built'),
+    ['apps/web', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
+    buildWeb,
+  );
+  await when(
+    at('apps/server/dist/.built'),
+    ['apps/server', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
+    buildServer,
+  );
+}
+
+/** How to start what was built. */
+export const serverArgs = [at('apps/server/dist/main.mjs')];
+export const serverEnv = { TAKTIK_MIGRATIONS: at('apps/server/dist/migrations'), TAKTIK_WEB: at('apps/web/dist') };
+
+if (process.argv[1] === at('tools/build.mjs')) await buildAll();
