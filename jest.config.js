@@ -17,7 +17,7 @@ const nodeProject = (name, folder) => ({
   rootDir: `${__dirname}/${folder}`,
   testEnvironment: 'node',
   testMatch: ['**/src/**/*.test.ts'],
-  transform: { '\\.[jt]sx?$': babel },
+  transform: { '\\.m?[jt]sx?$': babel },
   transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`],
   moduleNameMapper: { '^@taktik/core$': `${__dirname}/packages/core/src/index.ts` },
 });
@@ -45,6 +45,7 @@ module.exports = {
     {
       displayName: 'web',
       preset: 'jest-expo/web',
+      transform: { ...require('jest-expo/web/jest-preset').transform, '\\.mjs$': babel },
       rootDir: `${__dirname}/apps/web`,
       testMatch: ['**/src/**/*.test.{ts,tsx}'],
       transformIgnorePatterns: [`/node_modules/(?!(${APP_PACKAGES.join('|')}))`],

@@ -17,7 +17,7 @@ const SYNONYMS: Record<string, string> = {
   portable: 'mobile',
   side: 'lateral',
   lat: 'lateral',
-  cxr: 'chest',
+  cxr: 'chest pa',
   tspine: 'thoracic spine',
   sacral: 'sacrum',
   tibfib: 'leg tibia fibula',

@@ -300,7 +300,7 @@ export const spine: ProjectionSource[] = [
   {
     id: 'sacrum-ap-axial',
     name: 'Sacrum, AP axial',
-    alsoCalled: ['sacrum frontal', 'sacral AP', 'tailbone'],
+    alsoCalled: ['sacrum frontal', 'sacral AP'],
     region: 'spine',
     part: 'sacrum',
     sided: 'none',

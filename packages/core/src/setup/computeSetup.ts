@@ -4,43 +4,35 @@
  * runs them in the order of the hands.
  */
 import { buildBody } from '../body/body';
-import { isChild } from '../body/patient';
-import { crossSkin, furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { shortLandmark } from '../body/landmarkName';
-import { offFocusLoss } from '../exposure/gridCutoff';
+import { isChild } from '../body/patient';
+import { posedLandmark, slideBody } from '../body/posed';
 import { doseOf } from '../exposure/dose';
-import { onPlane, rayPlane, type PlaneFrame } from '../geometry/projection';
-import { applyToDirection } from '../geometry/frame';
-import { add, addScaled, cross, distance, dot, midpoint, negate, subtract, type Vec3 } from '../geometry/vector';
-import { cosDeg } from '../quantity/angle';
-import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
-import type { Assumption } from '../quantity/provenance';
-import { capitalize, listWords } from '../quantity/text';
+import { offFocusLoss } from '../exposure/gridCutoff';
+import { rayPlane, type PlaneFrame } from '../geometry/projection';
+import { add, addScaled, cross, distance, dot, negate, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
-import type { Projection } from '../projections/schema';
-import { withDefaults } from '../room/houseRules';
+import { cosDeg } from '../quantity/angle';
+import { formatLength } from '../quantity/length';
 import { ROOM_ONE } from '../room/demoRooms';
-import { receptorsIn, type Grid, type Holder, type Room } from '../room/room';
+import { withDefaults } from '../room/houseRules';
+import type { Room } from '../room/room';
+import { assumptionsOf } from './assume';
 import { cautionsFor } from './caution';
-import { boneRotation, clippedBy, coverPoints, neededField, shadowsOf } from './cover';
-import { fitReceptor, SPLIT_OVERLAP_MM } from './fitReceptor';
-import {
-  aimRay,
-  kneeAngleByPelvis,
-  pathSegments,
-  pelvisThicknessMm,
-  placePatient,
-  sideView,
-  type PlacedBody,
-  type PlacedPoint,
-} from './place';
+import { describeCentre } from './centre';
+import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
+import { SPLIT_OVERLAP_MM } from './fitReceptor';
+import { chooseHolder } from './holder';
+import { fieldCorners, openField } from './light';
+import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm, placePatient, sideView } from './place';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
-import { chooseTechnique, GRID_FROM_MM } from './technique';
+import { standingLift } from './stand';
+import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
-import { chooseWay, HOLDER_WORDS, isInjured } from './way';
-import { composeSteps, levelAgainst, markerLetter, relationTo, bothUnits } from './words';
+import { chooseWay, isInjured } from './way';
+import { composeSteps, levelAgainst, markerLetter } from './words';
 
 /**
  * Computes the set-up.
@@ -130,6 +122,11 @@ export function computeSetup(request: SetupRequest): Setup {
   const sidMm = reach.sidMm;
   const focal = focalSpotAt(hit, aimed.direction, sidMm);
   const focusToSkinMm = distance(focal, aimed.crossing.entry);
+  if (focusToSkinMm < SKIN_DISTANCE_MM)
+    problems.push({
+      code: 'skin-near',
+      text: `The skin is ${formatLength(focusToSkinMm, unit)} from the focal spot; at least ${formatLength(SKIN_DISTANCE_MM, unit)} are wanted.`,
+    });
   const inFront = dot(subtract(aimed.crossing.entry, focal), aimed.direction) > 0;
   if (!inFront || sidMm < 300)
     throw new RangeError(`an SID of ${Math.round(sidMm)} mm puts the tube inside the patient`);
@@ -139,67 +136,11 @@ export function computeSetup(request: SetupRequest): Setup {
   const rotationDeg = Math.round(boneRotation(projection, placed, view, focal, plane) * 10) / 10;
   const shadows = shadowsOf(cover, focal, plane, rotationDeg);
   const needed = neededField(shadows);
-  const asked = overrides.fieldMm ? { width: overrides.fieldMm[0], height: overrides.fieldMm[1] } : needed;
 
   // 7 receptor
-  const available = receptorsIn(room, holder).filter(
-    (receptor) => !overrides.receptorId || receptor.id === overrides.receptorId,
-  );
-  const choices = available.length > 0 ? available : receptorsIn(room, holder);
-  if (available.length === 0)
-    problems.push({
-      code: 'receptor-unknown',
-      text: `Receptor "${overrides.receptorId}" does not fit the ${HOLDER_WORDS[holder.kind]} of ${room.name}.`,
-    });
-  const fit = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, choices, {
-    diagonal: projection.mayTilt,
-    split: projection.maySplit,
-  });
-  const orientation =
-    overrides.orientation && !fit.receptor.fixed && fit.outcome !== 'diagonal'
-      ? overrides.orientation
-      : fit.orientation;
-  const across = Math.floor(orientation === 'lengthwise' ? fit.receptor.widthMm : fit.receptor.heightMm);
-  const along = Math.floor(orientation === 'lengthwise' ? fit.receptor.heightMm : fit.receptor.widthMm);
-  const limit = Math.floor((room.tube.maxFieldAtMetreMm * sidMm) / 1000);
-  const perExposure =
-    fit.exposures > 1
-      ? Math.ceil((asked.height + (fit.exposures - 1) * SPLIT_OVERLAP_MM) / fit.exposures)
-      : asked.height;
-  const opened =
-    fit.outcome === 'diagonal'
-      ? { width: asked.width, height: asked.height }
-      : { width: Math.min(asked.width, across), height: Math.min(perExposure, along) };
-  const field = { width: Math.min(opened.width, limit), height: Math.min(opened.height, limit) };
-  const clipped =
-    fit.exposures > 1
-      ? clippedBy(shadows, {
-          width: field.width,
-          height: fit.exposures * field.height - (fit.exposures - 1) * SPLIT_OVERLAP_MM,
-        })
-      : clippedBy(shadows, field);
-  if (clipped.length > 0) {
-    problems.push({
-      code: 'clipped',
-      text: `The field cuts ${listWords(clipped)}: ${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(field.width, field.height, unit)} are open.`,
-    });
-  }
-  if (
-    clipped.length === 0 &&
-    (field.width < needed.width || (fit.exposures === 1 && field.height < needed.height)) &&
-    !overrides.fieldMm
-  ) {
-    problems.push({
-      code: 'margin',
-      text: `All that is wanted is inside the light, but the margin round it is cut: ${formatRectangle(needed.width, needed.height, unit)} would take it, ${formatRectangle(field.width, field.height, unit)} are open.`,
-    });
-  }
-  const tiltDeg = fit.outcome === 'diagonal' ? fit.tiltDeg : 0;
-
-  const shiftsMm = Array.from(
-    { length: fit.exposures },
-    (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM),
-  );
+  const light = openField({ shadows, needed, projection, room, holder, sidMm, overrides, unit });
+  const { fit, orientation, across, along, field, clipped, shiftsMm, tiltDeg } = light;
+  problems.push(...light.problems);
 
   // 8 technique
   const technique = chooseTechnique(
@@ -373,164 +314,8 @@ export function computeSetup(request: SetupRequest): Setup {
   };
 }
 
+/** Least distance from focal spot to skin: rule for mobile units; fixed ones want more. */
+const SKIN_DISTANCE_MM = 300;
+
 /** Problems that forbid the set-up; the others are said and worked with. */
 const BLOCKING = new Set(['position-barred', 'position-unknown', 'no-holder', 'clipped', 'angle-limit']);
-
-function chooseHolder(
-  wish: 'yes' | 'no' | 'by-thickness',
-  holders: readonly Holder[],
-  room: Room,
-  thicknessMm: number,
-  overrides: Overrides,
-): { holder: Holder; grid: Grid | null; gridWanted: boolean; problems: Problem[] } {
-  const gridWanted = overrides.grid ?? (wish === 'yes' || (wish === 'by-thickness' && thicknessMm >= GRID_FROM_MM));
-  const known = holders.length > 0 ? holders : room.holders;
-  const holder =
-    known.find((each) => (gridWanted ? each.grid !== null : each.grid === null || each.gridRemovable)) ?? known[0];
-  const problems: Problem[] = [];
-  let grid: Grid | null = null;
-  if (gridWanted) {
-    grid = holder.grid;
-    if (!grid)
-      problems.push({
-        code: 'no-grid',
-        text: `A grid is wanted from ${GRID_FROM_MM / 10} cm of thickness; the ${HOLDER_WORDS[holder.kind]} of ${room.name} has none: more scatter.`,
-      });
-  } else if (holder.grid && !holder.gridRemovable) {
-    grid = holder.grid;
-    problems.push({
-      code: 'grid-stays',
-      text: `The grid of the ${HOLDER_WORDS[holder.kind]} cannot be taken out; the technique counts it in.`,
-    });
-  }
-  return { holder, grid, gridWanted, problems };
-}
-
-/** Puts a standing patient's feet on the floor, on a block when the tube does not go low enough; a lying one on the surface. */
-function standingLift(
-  placed: PlacedBody,
-  through: Vec3,
-  horizontal: boolean,
-  room: Room,
-): { shift: Vec3; blockMm: number } {
-  if (!horizontal) return { shift: [-through[0], -through[1], room.surfaceHeightMm], blockMm: 0 };
-  const sole = lowest(placed);
-  const aimHeight = through[2] - sole;
-  const blockMm = Math.max(0, Math.ceil((room.tube.focusHeightMm[0] - aimHeight) / 10) * 10);
-  return { shift: [0, -through[1], blockMm - sole], blockMm };
-}
-
-const DOWN: Vec3 = [0, 0, -1];
-const lowest = (placed: PlacedBody): number => -furthestSkin(placed.posed, DOWN).reachMm;
-
-/** @param alongMm centre of this exposure, from the aim toward the head */
-function fieldCorners(
-  plane: PlaneFrame,
-  field: { width: number; height: number },
-  rotationDeg: number,
-  alongMm: number,
-): Vec3[] {
-  const t = (rotationDeg * Math.PI) / 180;
-  return [
-    [-1, -1],
-    [1, -1],
-    [1, 1],
-    [-1, 1],
-  ].map(([a, b]) => {
-    const x = (a * field.width) / 2;
-    const y = (b * field.height) / 2 + alongMm;
-    return onPlane(plane, [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]);
-  });
-}
-
-/** A tape does not show less. */
-const JUST_MM = 4;
-
-/** The centring line: from the landmark, or for a ray through a depth, how far behind or in front of the midcoronal plane. */
-function describeCentre(
-  projection: Projection,
-  placed: PlacedBody,
-  target: PlacedPoint,
-  unit: LengthUnit,
-): Pick<Setup['centre'], 'landmark' | 'offsetMm' | 'relation' | 'line' | 'text'> {
-  const { line, point } = projection.aim;
-  const landmark = target.landmarkId;
-  if (projection.sided === 'none' && projection.ray.view === 'lateral') {
-    const behindMm = behindMidcoronal(placed, target.p);
-    const where =
-      Math.abs(behindMm) < 6
-        ? 'on the midcoronal plane'
-        : `${behindMm > 0 ? 'behind' : 'in front of'} the midcoronal plane`;
-    const relation = Math.abs(behindMm) < 6 ? where : `${where}, level of ${levelName(projection.aim)}`;
-    const text =
-      Math.abs(behindMm) < 6
-        ? `Level of ${levelName(projection.aim)}, ${where}`
-        : `Level of ${levelName(projection.aim)}, ${bothUnits(Math.abs(behindMm), unit)} ${where}`;
-    return { landmark, offsetMm: Math.abs(behindMm) < 6 ? 0 : Math.abs(behindMm), relation, line, text };
-  }
-  if (target.toward === null) {
-    const between = 'between' in projection.aim;
-    const relation = between ? line : relationTo(null, landmark);
-    return {
-      landmark,
-      offsetMm: 0,
-      relation,
-      line,
-      text: `${point === 'exit' ? 'Ray leaves' : 'Ray enters'} ${between ? `at the ${line}` : `${relation}, ${line}`}`,
-    };
-  }
-  const relation = relationTo(target.toward, landmark, projection.region);
-  const far = target.offsetMm < JUST_MM ? 'just' : bothUnits(target.offsetMm, unit);
-  return { landmark, offsetMm: target.offsetMm, relation, line, text: `${capitalize(far)} ${relation}, ${line}` };
-}
-
-const levelName = (aim: Projection['aim']): string =>
-  shortLandmark('between' in aim ? aim.between[0] : aim.landmark) +
-  ('between' in aim ? `-${shortLandmark(aim.between[1])}` : '');
-
-/** Signed distance behind the midcoronal plane, which halves the trunk between chest and back at that level. */
-function behindMidcoronal(placed: PlacedBody, p: Vec3): number {
-  const back = applyToDirection(placed.posed.place, [0, 1, 0]);
-  const trunk = crossSkin(placed.posed, p, back, ['thorax', 'lumbar', 'pelvis', 'neck']);
-  if (!trunk) return 0;
-  return dot(subtract(p, midpoint(trunk.entry, trunk.exit)), back);
-}
-
-function assumptionsOf(
-  habitus: string,
-  request: SetupRequest,
-  pelvisMm: number,
-  thicknessMm: number | undefined,
-  unit: LengthUnit,
-): Assumption[] {
-  const list: Assumption[] = [];
-  if (!request.patient?.habitus)
-    list.push({
-      field: 'patient.habitus',
-      value: `${habitus}, from height and weight`,
-      provenance: 'computed',
-      affects: 'width and length of the lungs',
-    });
-  if (thicknessMm === undefined)
-    list.push({
-      field: 'patient.partThicknessMm',
-      value: 'thickness along the ray from the body model',
-      provenance: 'computed',
-      affects: 'technique and dose',
-    });
-  if (pelvisMm > 0)
-    list.push({
-      field: 'patient.pelvis',
-      value: `ASIS to table ${bothUnits(pelvisMm, unit)} from the body model`,
-      provenance: 'computed',
-      affects: 'the angle of the AP knee',
-    });
-  if (request.situation === undefined)
-    list.push({
-      field: 'situation',
-      value: 'stands, turns, spine cleared',
-      provenance: 'house rule',
-      affects: 'position',
-    });
-  return list;
-}

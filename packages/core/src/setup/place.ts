@@ -68,8 +68,8 @@ const sum = (...poses: Pose[]): Pose => {
 function restLegs(body: Body, pose: Pose): Pose {
   const posed = placeBody(body, poseBody(body, pose), [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1]);
   const back: Vec3 = [0, 1, 0];
-  const trunk = furthestSkin(posed, back, ['pelvis', 'lumbar', 'thorax']);
-  const leg = furthestSkin(posed, back, ['shank_L', 'foot_L']);
+  const trunk = furthestSkin(posed, back, TRUNK);
+  const leg = furthestSkin(posed, back, ['shank_L', 'foot_L', 'shank_R', 'foot_R']);
   const lever = body.segments.thigh_L.joint[2] - leg.point[2];
   if (!(lever > 0)) return {};
   const sink = Math.max(-0.3, Math.min(0.3, (trunk.reachMm - leg.reachMm) / lever));
@@ -146,11 +146,13 @@ export function aimRay(
   return { target, through, direction, crossing };
 }
 
+const TRUNK = ['pelvis', 'lumbar', 'thorax'];
+
 /** Depth from the ASIS (skin) to the surface under the patient: the measure behind the AP knee angle. */
 export function pelvisThicknessMm(placed: PlacedBody): number {
   const asis = posedLandmark(placed.posed, 'ASIS_L');
-  const skin = addScaled(asis.p, asis.dir, asis.skinDepthMm);
-  return -dot(skin, placed.placement.beam);
+  const through = crossSkin(placed.posed, asis.p, placed.placement.beam, TRUNK);
+  return through ? -dot(through.entry, placed.placement.beam) : 0;
 }
 
 /** AP knee: thin pelvis, ray to the feet; thick pelvis, ray to the head [taught by three bands]. */

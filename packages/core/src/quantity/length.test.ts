@@ -1,0 +1,63 @@
+import fc from 'fast-check';
+import { formatCm, formatInches, formatLength, formatRectangle, inches, parseLength } from './length';
+
+describe('inches as on a tape', () => {
+  it.each([
+    [0, '0'],
+    [6.35, '¼'],
+    [12.7, '½'],
+    [82.55, '3¼'],
+    [254, '10'],
+    [266.7, '10½'],
+    [25.3, '1'],
+    [-38.1, '−1½'],
+    [1, '0'],
+  ])('%d mm is %s', (mm, text) => expect(formatInches(mm)).toBe(text));
+
+  it('rounds to the division asked for', () => {
+    expect(formatInches(inches(3.13), 8)).toBe('3⅛');
+    expect(formatInches(inches(3.13), 2)).toBe('3');
+    expect(formatInches(inches(3.9), 1)).toBe('4');
+  });
+
+  it('refuses what is not a length', () => {
+    expect(() => formatInches(NaN)).toThrow(RangeError);
+    expect(() => formatCm(Infinity)).toThrow(RangeError);
+  });
+});
+
+test('centimetres go in halves', () => {
+  expect(formatCm(127)).toBe('12.5');
+  expect(formatCm(50)).toBe('5');
+  expect(formatLength(51, 'cm')).toBe('5 cm');
+  expect(formatRectangle(203, 267, 'in')).toBe('8 × 10½ in');
+});
+
+describe('reading a length', () => {
+  it.each([
+    ['2 1/2 in', 63.5],
+    ['2½"', 63.5],
+    ['6.5cm', 65],
+    ['6,5 cm', 65],
+    ['65 mm', 65],
+    ['1.2 m', 1200],
+    ['5 ft 7 in', 1701.8],
+    ['5\'7"', 1701.8],
+    ['½ in', 12.7],
+    ['-1 in', -25.4],
+    ['3', 76.2],
+  ])('%s', (text, mm) => expect(parseLength(text, 'in')).toBeCloseTo(mm, 6));
+
+  it.each(['', 'abc', '2 3/2 in', '1/0 in', '12 furlong', '5 5'])('refuses "%s" and says what it takes', (text) =>
+    expect(() => parseLength(text, 'in')).toThrow(/not a length; write for example/),
+  );
+
+  it('reads back what it printed, to half a division', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3000, noNaN: true }), (mm) => {
+        expect(Math.abs(parseLength(`${formatInches(mm)} in`, 'mm') - mm)).toBeLessThanOrEqual(25.4 / 8 + 1e-6);
+        expect(Math.abs(parseLength(`${formatCm(mm)} cm`, 'mm') - mm)).toBeLessThanOrEqual(2.5 + 1e-6);
+      }),
+    );
+  });
+});

@@ -1,0 +1,36 @@
+/** Holder and grid: by the thickness of the part and by what the room has. */
+import type { Grid, Holder, Room } from '../room/room';
+import type { Overrides } from './request';
+import type { Problem } from './setup';
+import { GRID_FROM_MM } from './technique';
+import { HOLDER_WORDS } from './way';
+
+export function chooseHolder(
+  wish: 'yes' | 'no' | 'by-thickness',
+  holders: readonly Holder[],
+  room: Room,
+  thicknessMm: number,
+  overrides: Overrides,
+): { holder: Holder; grid: Grid | null; gridWanted: boolean; problems: Problem[] } {
+  const gridWanted = overrides.grid ?? (wish === 'yes' || (wish === 'by-thickness' && thicknessMm >= GRID_FROM_MM));
+  const known = holders.length > 0 ? holders : room.holders;
+  const holder =
+    known.find((each) => (gridWanted ? each.grid !== null : each.grid === null || each.gridRemovable)) ?? known[0];
+  const problems: Problem[] = [];
+  let grid: Grid | null = null;
+  if (gridWanted) {
+    grid = holder.grid;
+    if (!grid)
+      problems.push({
+        code: 'no-grid',
+        text: `A grid is wanted from ${GRID_FROM_MM / 10} cm of thickness; the ${HOLDER_WORDS[holder.kind]} of ${room.name} has none: more scatter.`,
+      });
+  } else if (holder.grid && !holder.gridRemovable) {
+    grid = holder.grid;
+    problems.push({
+      code: 'grid-stays',
+      text: `The grid of the ${HOLDER_WORDS[holder.kind]} cannot be taken out; the technique counts it in.`,
+    });
+  }
+  return { holder, grid, gridWanted, problems };
+}

@@ -1,0 +1,102 @@
+/** The receptor that takes the field, the field that is then open, and what is cut. */
+import { onPlane, type PlaneFrame } from '../geometry/projection';
+import type { Vec3 } from '../geometry/vector';
+import type { Projection } from '../projections/schema';
+import { formatRectangle, type LengthUnit } from '../quantity/length';
+import { listWords } from '../quantity/text';
+import { receptorsIn, type Holder, type Room } from '../room/room';
+import { clippedBy, type Shadow } from './cover';
+import { fitReceptor, SPLIT_OVERLAP_MM, type ReceptorFit } from './fitReceptor';
+import type { Overrides } from './request';
+import type { Problem } from './setup';
+import { HOLDER_WORDS } from './way';
+
+type Size = { width: number; height: number };
+export type OpenedLight = {
+  fit: ReceptorFit;
+  orientation: 'lengthwise' | 'crosswise';
+  /** Active area across and along the body, whole mm. */
+  across: number;
+  along: number;
+  /** Field of one exposure. */
+  field: Size;
+  clipped: string[];
+  /** Centres of the exposures along the body, from the aim. */
+  shiftsMm: number[];
+  tiltDeg: number;
+  problems: Problem[];
+};
+
+type Wanted = {
+  shadows: readonly Shadow[];
+  needed: Size;
+  projection: Projection;
+  room: Room;
+  holder: Holder;
+  sidMm: number;
+  overrides: Overrides;
+  unit: LengthUnit;
+};
+
+export function openField({ shadows, needed, projection, room, holder, sidMm, overrides, unit }: Wanted): OpenedLight {
+  const problems: Problem[] = [];
+  const asked = overrides.fieldMm ? { width: overrides.fieldMm[0], height: overrides.fieldMm[1] } : needed;
+  const held = receptorsIn(room, holder);
+  const picked = held.filter((receptor) => !overrides.receptorId || receptor.id === overrides.receptorId);
+  if (picked.length === 0)
+    problems.push({
+      code: 'receptor-unknown',
+      text: `Receptor "${overrides.receptorId}" does not fit the ${HOLDER_WORDS[holder.kind]} of ${room.name}.`,
+    });
+  const fit = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, picked.length > 0 ? picked : held, {
+    diagonal: projection.mayTilt,
+    split: projection.maySplit,
+  });
+  const diagonal = fit.outcome === 'diagonal';
+  const orientation =
+    overrides.orientation && !fit.receptor.fixed && !diagonal ? overrides.orientation : fit.orientation;
+  const across = Math.floor(orientation === 'lengthwise' ? fit.receptor.widthMm : fit.receptor.heightMm);
+  const along = Math.floor(orientation === 'lengthwise' ? fit.receptor.heightMm : fit.receptor.widthMm);
+  const shared = (fit.exposures - 1) * SPLIT_OVERLAP_MM;
+  const each = Math.ceil((asked.height + shared) / fit.exposures);
+  // On the diagonal the field fits although it is longer than the side.
+  const widest = Math.floor((room.tube.maxFieldAtMetreMm * sidMm) / 1000);
+  const field = {
+    width: Math.min(asked.width, widest, diagonal ? Infinity : across),
+    height: Math.min(each, widest, diagonal ? Infinity : along),
+  };
+  const covered = { width: field.width, height: fit.exposures * field.height - shared };
+  const clipped = clippedBy(shadows, covered);
+  const sizes = `${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(covered.width, covered.height, unit)} are open`;
+  if (clipped.length > 0) problems.push({ code: 'clipped', text: `The field cuts ${listWords(clipped)}: ${sizes}.` });
+  else if (!overrides.fieldMm && (covered.width < needed.width || covered.height < needed.height))
+    problems.push({
+      code: 'margin',
+      text: `All that is wanted is inside the light, but the margin round it is cut: ${sizes}.`,
+    });
+  const shiftsMm = Array.from(
+    { length: fit.exposures },
+    (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM),
+  );
+  return { fit, orientation, across, along, field, clipped, shiftsMm, tiltDeg: diagonal ? fit.tiltDeg : 0, problems };
+}
+
+/** @param alongMm centre of this exposure, from the aim toward the head */
+export function fieldCorners(
+  plane: PlaneFrame,
+  field: { width: number; height: number },
+  rotationDeg: number,
+  alongMm: number,
+): Vec3[] {
+  const t = (rotationDeg * Math.PI) / 180;
+  return [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ].map(([a, b]) => {
+    const x = (a * field.width) / 2;
+    const y = (b * field.height) / 2 + alongMm;
+    return onPlane(plane, [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]);
+  });
+}
