@@ -84,7 +84,7 @@ export function fingerprint(paths) {
     const info = statSync(file);
     if (info.isDirectory()) {
       for (const name of readdirSync(file).sort())
-        if (!/^(node_modules|dist|\.expo|\.data)$/.test(name)) visit(path.join(file, name));
+        if (!/^(node_modules|dist|jest|\.expo|\.data)$|\.test\.tsx?$/.test(name)) visit(path.join(file, name));
     } else
       hash.update(`${path.relative(root, file)}:${createHash('sha256').update(readFileSync(file)).digest('hex')}\n`);
   };

@@ -1,10 +1,11 @@
 /** Routes of the API: parse, call a service, answer. */
-import { computeSetup, findProjections, projectionOf, projections } from '@taktik/core';
+import { findProjections, projectionOf, projections } from '@taktik/core';
 import { Router } from 'express';
 import { z } from 'zod';
 import type { Store } from '../db/database';
 import { finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
 import { addOrder, getOrder, listOrders } from '../services/orders';
+import { SetupAnswers } from '../services/setups';
 import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
 import {
   finishExamSchema,
@@ -34,7 +35,12 @@ export function apiRoutes(store: Store, clock: () => number): Router {
     if (!projections.some(({ id }) => id === request.params.id)) throw notFound('projection', request.params.id);
     response.json(projectionOf(request.params.id));
   });
-  api.post('/setups', (request, response) => void response.json(computeSetup(parse(setupRequestSchema, request.body))));
+  const setups = new SetupAnswers();
+  api.post(
+    '/setups',
+    (request, response) =>
+      void response.type('json').send(setups.answer(request.body, (question) => parse(setupRequestSchema, question))),
+  );
 
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));

@@ -28,7 +28,7 @@ export type ComputeInput = {
 };
 export type FieldError = { field: string; message: string };
 export type ComputeOutput =
-  | { ok: true; setup: Setup; changes: Change[]; stages: Partial<Record<StageLook, StageView>>; unit: LengthUnit }
+  | { ok: true; setup: Setup; changes: Change[]; drawings: Partial<Record<StageLook, StageDrawing>>; unit: LengthUnit }
   | { ok: false; errors: FieldError[] };
 export type FindRow = {
   projectionId: string;
@@ -44,7 +44,8 @@ export type FindRow = {
 const CACHE_SIZE = 80;
 const cache = new Map<string, Mannequin2d>();
 
-function mannequinFor(setup: Setup, look: StageLook, box: DrawingBox): Mannequin2d {
+/** Drawn apart from the numbers, which never wait for it. */
+function mannequin(setup: Setup, look: StageLook, box: DrawingBox): Mannequin2d {
   const key = mannequinKey(setup, look, box);
   const known = cache.get(key);
   if (known) {
@@ -60,7 +61,7 @@ function mannequinFor(setup: Setup, look: StageLook, box: DrawingBox): Mannequin
 
 function stageOf(setup: Setup, look: StageLook, aspect: number): StageView {
   const drawing = drawStage(setup, look, aspect);
-  return { drawing, mannequin: mannequinFor(setup, look, drawing.box) };
+  return { drawing, mannequin: mannequin(setup, look, drawing.box) };
 }
 
 function errorsOf(error: unknown): FieldError[] {
@@ -78,14 +79,14 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
   try {
     const setup = computeSetup(parsed.data);
     const { unit } = withDefaults(parsed.data.rules);
-    const stages: Partial<Record<StageLook, StageView>> = {};
+    const drawings: Partial<Record<StageLook, StageDrawing>> = {};
     for (const look of Object.keys(aspects) as StageLook[])
-      stages[look] = stageOf(setup, look, aspects[look] as number);
+      drawings[look] = drawStage(setup, look, aspects[look] as number);
     return {
       ok: true,
       setup,
       changes: changesBetween(before ? computeSetup(before) : null, setup, unit),
-      stages,
+      drawings,
       unit,
     };
   } catch (error) {
@@ -129,5 +130,5 @@ function summarize(series: readonly SetupRequest[][]): (SeriesSummary | null)[] 
   });
 }
 
-export const computeService = { compute, find, summarize };
+export const computeService = { compute, mannequin, find, summarize };
 export type ComputeService = typeof computeService;

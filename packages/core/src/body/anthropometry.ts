@@ -38,8 +38,11 @@ const tables = { F: rowsOf('F'), M: rowsOf('M') };
 
 const FIELDS = Object.keys(rows[0]).filter((key) => key !== 'ageYears' && key !== 'sex') as (keyof Medians)[];
 
-const mix = (a: Medians, b: Medians, t: number): Medians =>
-  Object.fromEntries(FIELDS.map((field) => [field, a[field] + (b[field] - a[field]) * t])) as Medians;
+function mix(a: Medians, b: Medians, t: number): Medians {
+  const result = { ...a };
+  for (const field of FIELDS) result[field] = a[field] + (b[field] - a[field]) * t;
+  return result;
+}
 
 function lookUp(table: readonly Row[], ageYears: number): Medians {
   const after = table.findIndex((row) => row.ageYears >= ageYears);

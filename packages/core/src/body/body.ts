@@ -82,5 +82,9 @@ export function structureOf(body: Body, id: string): Primitive {
 const skinReference = mannequin.primitives.filter((primitive) => primitive.skin);
 const boneReference = mannequin.primitives.filter((primitive) => primitive.tissue === 'bone');
 
-export const skinOf = (body: Body): Primitive[] => skinReference.map((reference) => primitiveOf(body, reference));
+/** @param segments only these; all when left out */
+export const skinOf = (body: Body, segments?: readonly string[]): Primitive[] =>
+  (segments ? skinReference.filter(({ segment }) => segments.includes(segment)) : skinReference).map((reference) =>
+    primitiveOf(body, reference),
+  );
 export const bonesOf = (body: Body): Primitive[] => boneReference.map((reference) => primitiveOf(body, reference));

@@ -63,8 +63,8 @@ export function poseBody(body: Body, pose: Pose): Posture {
   const posture: Record<string, Frame> = {};
   for (const segment of Object.values(body.segments)) {
     let frame: Frame = segment.parent === null ? IDENTITY : posture[segment.parent];
-    for (const { axis, degrees } of turns.get(segment.id) ?? [])
-      frame = compose(frame, rotationAbout(segment.joint, axis, degrees));
+    const own = turns.get(segment.id);
+    if (own) for (const { axis, degrees } of own) frame = compose(frame, rotationAbout(segment.joint, axis, degrees));
     if (segment.id.startsWith('patella_')) {
       const shank = `shank${segment.id.slice(-2)}`;
       for (const { axis, degrees } of turns.get(shank) ?? []) {

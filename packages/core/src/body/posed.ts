@@ -1,8 +1,9 @@
 /**
  * A body in a pose, standing somewhere: landmarks, skin and bones in the room, and what a ray meets of it.
+ * Where it stands is a vector of its own, so that sliding a body costs nothing.
  */
-import { applyToDirection, applyToPoint, compose, type Frame } from '../geometry/frame';
-import { addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
+import { applyToDirection, applyToPoint, compose, shifted, type Frame } from '../geometry/frame';
+import { add, addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
 import { bonesOf, landmarkOf, skinOf, structureOf, type Body } from './body';
 import type { Landmark, Primitive } from './mannequin';
 import type { Posture } from './pose';
@@ -10,39 +11,66 @@ import { moveShape, rayInterval, supportPoint, type Shape } from './shape';
 
 export type PosedBody = {
   body: Body;
-  posture: Posture;
-  /** Patient frame to room. */
+  /** Anatomical position to the turned body, by segment; without the slide. */
+  frames: Readonly<Record<string, Frame>>;
+  /** Patient frame to room, with the slide. */
   place: Frame;
+  slide: Vec3;
+  /** Skin of the turned body, without the slide. */
   skin: readonly Primitive[];
 };
 
-const movedBy = (posed: Pick<PosedBody, 'posture' | 'place'>, primitive: Primitive): Primitive => ({
-  ...primitive,
-  shape: moveShape(primitive.shape, compose(posed.place, posed.posture[primitive.segment])),
-});
+const STILL: Vec3 = [0, 0, 0];
 
-export function placeBody(body: Body, posture: Posture, place: Frame): PosedBody {
-  return { body, posture, place, skin: skinOf(body).map((primitive) => movedBy({ posture, place }, primitive)) };
+/** @param segments only the skin of these; all when left out */
+export function placeBody(body: Body, posture: Posture, place: Frame, segments?: readonly string[]): PosedBody {
+  const frames: Record<string, Frame> = {};
+  // Most segments ride on their parent unturned and share its frame.
+  const known = new Map<Frame, Frame>();
+  for (const id of Object.keys(posture)) {
+    let frame = known.get(posture[id]);
+    if (!frame) known.set(posture[id], (frame = compose(place, posture[id])));
+    frames[id] = frame;
+  }
+  const skin = skinOf(body, segments).map((piece) => ({
+    ...piece,
+    shape: moveShape(piece.shape, frames[piece.segment]),
+  }));
+  return { body, frames, place, slide: STILL, skin };
 }
 
 /** The same body moved by a vector of the room. */
-export function slideBody(posed: PosedBody, by: Vec3): PosedBody {
-  const place = [...posed.place];
-  place[12] += by[0];
-  place[13] += by[1];
-  place[14] += by[2];
-  const shift: Frame = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, by[0], by[1], by[2], 1];
-  return { ...posed, place, skin: posed.skin.map((p) => ({ ...p, shape: moveShape(p.shape, shift) })) };
-}
+export const slideBody = (posed: PosedBody, by: Vec3): PosedBody => ({
+  ...posed,
+  place: shifted(posed.place, by),
+  slide: add(posed.slide, by),
+});
+
+/** Frame of one segment in the room, slide included. */
+export const segmentFrame = (posed: PosedBody, segment: string): Frame => shifted(posed.frames[segment], posed.slide);
 
 export function posedLandmark(posed: PosedBody, id: string): Landmark {
   const landmark = landmarkOf(posed.body, id);
-  const frame = compose(posed.place, posed.posture[landmark.segment]);
-  return { ...landmark, p: applyToPoint(frame, landmark.p), dir: applyToDirection(frame, landmark.dir) };
+  const frame = posed.frames[landmark.segment];
+  return {
+    ...landmark,
+    p: add(applyToPoint(frame, landmark.p), posed.slide),
+    dir: applyToDirection(frame, landmark.dir),
+  };
 }
+
+const movedBy = (posed: PosedBody, primitive: Primitive): Primitive => ({
+  ...primitive,
+  shape: moveShape(primitive.shape, segmentFrame(posed, primitive.segment)),
+});
 
 export const posedStructure = (posed: PosedBody, id: string): Primitive => movedBy(posed, structureOf(posed.body, id));
 export const posedBones = (posed: PosedBody): Primitive[] => bonesOf(posed.body).map((bone) => movedBy(posed, bone));
+/** The skin where it stands, for drawing. */
+export function posedSkin(posed: PosedBody): Primitive[] {
+  const frame: Frame = shifted([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1], posed.slide);
+  return posed.skin.map((piece) => ({ ...piece, shape: moveShape(piece.shape, frame) }));
+}
 
 /**
  * How far the skin reaches in a direction: the contact with what lies there.
@@ -54,15 +82,19 @@ export function furthestSkin(
   d: Vec3,
   segments?: readonly string[],
 ): { reachMm: number; point: Vec3 } {
-  let best: { reachMm: number; point: Vec3 } | undefined;
+  let point: Vec3 | undefined;
+  let reachMm = -Infinity;
   for (const primitive of posed.skin) {
     if (segments && !segments.includes(primitive.segment)) continue;
-    const point = supportPoint(primitive.shape, d);
-    const reachMm = dot(point, d);
-    if (!best || reachMm > best.reachMm) best = { reachMm, point };
+    const candidate = supportPoint(primitive.shape, d);
+    const reach = dot(candidate, d);
+    if (reach > reachMm) {
+      reachMm = reach;
+      point = candidate;
+    }
   }
-  if (!best) throw new RangeError(`no skin on the segments ${segments?.join(', ')}`);
-  return best;
+  if (!point) throw new RangeError(`no skin on the segments ${segments?.join(', ')}`);
+  return { reachMm: reachMm + dot(posed.slide, d), point: add(point, posed.slide) };
 }
 
 export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };
@@ -73,17 +105,19 @@ export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };
  * @param segments only these parts of the body; all when left out
  */
 export function crossSkin(posed: PosedBody, through: Vec3, d: Vec3, segments?: readonly string[]): SkinCrossing | null {
+  const from = subtract(through, posed.slide);
   const spans: [number, number][] = [];
   for (const primitive of posed.skin) {
     if (segments && !segments.includes(primitive.segment)) continue;
-    const span = rayInterval(primitive.shape, through, d);
+    const span = rayInterval(primitive.shape, from, d);
     if (span) spans.push([span[0], span[1]]);
   }
   if (spans.length === 0) return null;
   spans.sort((a, b) => a[0] - b[0]);
   let thicknessMm = 0;
   let [start, end] = spans[0];
-  for (const [near, far] of spans.slice(1)) {
+  for (let i = 1; i < spans.length; i += 1) {
+    const [near, far] = spans[i];
     if (near > end) {
       thicknessMm += end - start;
       [start, end] = [near, far];
@@ -96,6 +130,3 @@ export function crossSkin(posed: PosedBody, through: Vec3, d: Vec3, segments?: r
 /** Extreme points of a shape in the given directions: what must be covered so that the shape is. */
 export const extremes = (shape: Shape, directions: readonly Vec3[]): Vec3[] =>
   directions.map((d) => supportPoint(shape, d));
-
-/** Signed distance of a point beyond another along a direction. */
-export const beyond = (from: Vec3, to: Vec3, d: Vec3): number => dot(subtract(to, from), d);

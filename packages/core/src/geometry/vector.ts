@@ -1,26 +1,28 @@
 /**
- * Vectors in millimetres as plain triples of numbers, computed by gl-matrix in double precision
- * (its own Float32 arrays would lose a tenth of a millimetre over a room).
+ * Vectors in millimetres as plain triples of numbers. Written out rather than called through gl-matrix: these few run
+ * thousands of times in every set-up, and its Float32 arrays would lose a tenth of a millimetre over a room.
+ * Matrices (frame.ts) are gl-matrix.
  */
-import { vec3 } from 'gl-matrix';
 
 export type Vec3 = readonly [number, number, number];
 export type Vec2 = readonly [number, number];
 
-const out = (): [number, number, number] => [0, 0, 0];
-
-export const add = (a: Vec3, b: Vec3): Vec3 => vec3.add(out(), a, b) as unknown as Vec3;
-export const subtract = (a: Vec3, b: Vec3): Vec3 => vec3.subtract(out(), a, b) as unknown as Vec3;
-export const scale = (a: Vec3, by: number): Vec3 => vec3.scale(out(), a, by) as unknown as Vec3;
+export const add = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+export const subtract = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+export const scale = (a: Vec3, by: number): Vec3 => [a[0] * by, a[1] * by, a[2] * by];
 /** a + b * by */
-export const addScaled = (a: Vec3, b: Vec3, by: number): Vec3 => vec3.scaleAndAdd(out(), a, b, by) as unknown as Vec3;
-export const multiply = (a: Vec3, b: Vec3): Vec3 => vec3.multiply(out(), a, b) as unknown as Vec3;
-export const cross = (a: Vec3, b: Vec3): Vec3 => vec3.cross(out(), a, b) as unknown as Vec3;
-export const dot = (a: Vec3, b: Vec3): number => vec3.dot(a, b);
-export const length = (a: Vec3): number => vec3.length(a);
-export const distance = (a: Vec3, b: Vec3): number => vec3.distance(a, b);
+export const addScaled = (a: Vec3, b: Vec3, by: number): Vec3 => [a[0] + b[0] * by, a[1] + b[1] * by, a[2] + b[2] * by];
+export const multiply = (a: Vec3, b: Vec3): Vec3 => [a[0] * b[0], a[1] * b[1], a[2] * b[2]];
+export const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+export const length = (a: Vec3): number => Math.sqrt(dot(a, a));
+export const distance = (a: Vec3, b: Vec3): number => length(subtract(a, b));
 export const negate = (a: Vec3): Vec3 => [-a[0], -a[1], -a[2]];
-export const midpoint = (a: Vec3, b: Vec3): Vec3 => vec3.lerp(out(), a, b, 0.5) as unknown as Vec3;
+export const midpoint = (a: Vec3, b: Vec3): Vec3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
 
 /** Unit vector. @throws RangeError for the zero vector */
 export function normalize(a: Vec3): Vec3 {

@@ -7,7 +7,7 @@ const landmarks = new Set(mannequin.landmarks.map(({ id }) => id));
 const structures = new Set(mannequin.primitives.map(({ id }) => id));
 const segments = new Set(mannequin.segments.map(({ id }) => id));
 
-describe.each(projections.map((entry) => [entry.id, entry] as const))('%s', (id, entry) => {
+describe.each(projections.map((entry) => [entry.id, entry] as const))('%s', (_id, entry) => {
   it('names only what the body has', () => {
     const places = [entry.aim, ...entry.cover];
     for (const place of places) {

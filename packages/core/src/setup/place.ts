@@ -4,7 +4,6 @@
 import { landmarkOf, type Body } from '../body/body';
 import { mirrorPose, poseBody, type Pose } from '../body/pose';
 import {
-  beyond,
   crossSkin,
   furthestSkin,
   placeBody,
@@ -13,7 +12,7 @@ import {
   type PosedBody,
   type SkinCrossing,
 } from '../body/posed';
-import { applyToDirection, compose } from '../geometry/frame';
+import { applyToDirection, IDENTITY } from '../geometry/frame';
 import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
 import { toDegrees } from '../quantity/angle';
 import type { Place, PositionWay, Projection, Toward } from '../projections/schema';
@@ -64,12 +63,15 @@ const sum = (...poses: Pose[]): Pose => {
   return total as Pose;
 };
 
+const TRUNK = ['pelvis', 'lumbar', 'thorax'];
+const LOWER_LEGS = ['shank_L', 'foot_L', 'shank_R', 'foot_R'];
+
 /** Lets straight legs sink (or rise) about the hips until they rest on the surface under the trunk. */
 function restLegs(body: Body, pose: Pose): Pose {
-  const posed = placeBody(body, poseBody(body, pose), [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1]);
+  const posed = placeBody(body, poseBody(body, pose), IDENTITY, [...TRUNK, ...LOWER_LEGS]);
   const back: Vec3 = [0, 1, 0];
   const trunk = furthestSkin(posed, back, TRUNK);
-  const leg = furthestSkin(posed, back, ['shank_L', 'foot_L', 'shank_R', 'foot_R']);
+  const leg = furthestSkin(posed, back, LOWER_LEGS);
   const lever = body.segments.thigh_L.joint[2] - leg.point[2];
   if (!(lever > 0)) return {};
   const sink = Math.max(-0.3, Math.min(0.3, (trunk.reachMm - leg.reachMm) / lever));
@@ -105,7 +107,7 @@ export function locate(place: Place, placed: PlacedBody, view: SideView): Placed
   const marks = ids.map((id) => posedLandmark(placed.posed, view.name(id)));
   const base = marks.length === 2 ? midpoint(marks[0].p, marks[1].p) : marks[0].p;
   const segment = placed.posed.body.segments[marks[0].segment];
-  const frame = compose(placed.posed.place, placed.posed.posture[segment.id]);
+  const frame = placed.posed.frames[segment.id];
   let p = base;
   let offsetMm = 0;
   let toward: Toward | null = null;
@@ -146,8 +148,6 @@ export function aimRay(
   return { target, through, direction, crossing };
 }
 
-const TRUNK = ['pelvis', 'lumbar', 'thorax'];
-
 /** Depth from the ASIS (skin) to the surface under the patient: the measure behind the AP knee angle. */
 export function pelvisThicknessMm(placed: PlacedBody): number {
   const asis = posedLandmark(placed.posed, 'ASIS_L');
@@ -161,6 +161,3 @@ export function kneeAngleByPelvis(thicknessMm: number): number {
   if (thicknessMm < 190) return -KNEE_ANGLE_DEG;
   return thicknessMm > 240 ? KNEE_ANGLE_DEG : 0;
 }
-
-export const heightAbove = (placed: PlacedBody, from: Vec3, to: Vec3): number =>
-  beyond(from, to, placed.placement.toHead);

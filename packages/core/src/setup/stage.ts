@@ -4,7 +4,7 @@
  */
 import { buildBody } from '../body/body';
 import { bonePaths, skinOutline, toDrawing, type DrawingBox, type DrawingPlane } from '../body/outline';
-import { placeBody, posedBones } from '../body/posed';
+import { placeBody, posedBones, posedSkin } from '../body/posed';
 import { poseBody } from '../body/pose';
 import { addScaled, cross, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
 import type { Setup } from './setup';
@@ -83,7 +83,9 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox): M
     !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
   const bones = posedBones(posed).filter((bone) => shown(bone.segment) && (fine || bone.detail === 1));
-  const skin = posed.skin.filter((piece) => shown(piece.segment)).map((piece) => piece.shape);
+  const skin = posedSkin(posed)
+    .filter((piece) => shown(piece.segment))
+    .map((piece) => piece.shape);
   return {
     skin: skinOutline(skin, plane, box, 150, Math.min(14, Math.max(box.width, box.height) * BLEND_SHARE)),
     bones: bonePaths(

@@ -217,7 +217,7 @@ function SetupScreen() {
     <StagePane
       key={each}
       look={each}
-      view={result.stages[each]}
+      drawing={result.drawings[each]}
       setup={setup}
       unit={result.unit}
       width={stage[each].width}

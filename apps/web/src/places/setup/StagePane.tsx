@@ -1,14 +1,14 @@
 /** The stage in its place: measures the room it has, and switches between the two looks. */
-import type { LengthUnit, Setup, StageLook } from '@taktik/core';
+import type { LengthUnit, Setup, StageDrawing, StageLook } from '@taktik/core';
 import { View } from 'react-native';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
 import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import type { StageView } from '../../workers/service';
+import { useMannequin } from './useMannequin';
 
 type Props = {
-  view: StageView | undefined;
+  drawing: StageDrawing | undefined;
   setup: Setup;
   unit: LengthUnit;
   look: StageLook;
@@ -19,19 +19,13 @@ type Props = {
 
 const NAMES: Record<StageLook, string> = { side: 'from the side', ray: 'along the ray' };
 
-export function StagePane({ view, setup, unit, look, width, height, onSwitch }: Props) {
+export function StagePane({ drawing, setup, unit, look, width, height, onSwitch }: Props) {
   const theme = useTheme();
+  const mannequin = useMannequin(setup, drawing);
   return (
     <View style={{ width, height, backgroundColor: theme.surface }}>
-      {view && (
-        <Stage
-          drawing={view.drawing}
-          mannequin={view.mannequin}
-          setup={setup}
-          unit={unit}
-          width={width}
-          height={height}
-        />
+      {drawing && mannequin && (
+        <Stage drawing={drawing} mannequin={mannequin} setup={setup} unit={unit} width={width} height={height} />
       )}
       {onSwitch && (
         <Press

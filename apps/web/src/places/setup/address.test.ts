@@ -1,0 +1,69 @@
+import fc from 'fast-check';
+import { fromAddress, toAddress, type Asked } from './address';
+
+const asked: fc.Arbitrary<Asked> = fc.record({
+  projectionId: fc.constantFrom('chest-pa', 'knee-ap', 'leg-ap'),
+  side: fc.constantFrom('left' as const, 'right' as const, undefined),
+  patient: fc.record({
+    ageYears: fc.integer({ min: 0, max: 110 }),
+    sex: fc.constantFrom('female' as const, 'male' as const),
+    statureMm: fc.integer({ min: 420, max: 2200 }),
+    massKg: fc.integer({ min: 2, max: 250 }),
+    habitus: fc.constantFrom('sthenic' as const, 'asthenic' as const),
+  }),
+  situation: fc.record({
+    canStand: fc.boolean(),
+    canTurn: fc.constantFrom('left' as const, 'right' as const, 'none' as const),
+    spineNotCleared: fc.constant(true),
+    pregnancy: fc.constantFrom('no' as const, 'possible' as const),
+  }),
+  roomId: fc.constantFrom('room-1', 'mobile-1'),
+  overrides: fc.record({
+    sidMm: fc.integer({ min: 400, max: 3000 }),
+    angleDeg: fc.integer({ min: -45, max: 45 }),
+    grid: fc.boolean(),
+    fieldMm: fc.tuple(fc.integer({ min: 30, max: 450 }), fc.integer({ min: 30, max: 450 })),
+    orientation: fc.constantFrom('lengthwise' as const, 'crosswise' as const),
+  }),
+});
+
+test('what is asked comes back from its address', () => {
+  fc.assert(
+    fc.property(asked, (question) => {
+      const back = fromAddress(toAddress(question));
+      expect(JSON.parse(JSON.stringify(back))).toEqual(JSON.parse(JSON.stringify(question)));
+    }),
+  );
+});
+
+test('an address never holds an identity', () => {
+  const address = toAddress({
+    projectionId: 'chest-pa',
+    side: undefined,
+    patient: { ageYears: 58 },
+    situation: {},
+    roomId: 'room-2',
+    overrides: undefined,
+  });
+  expect(Object.keys(address).sort()).toEqual(['age', 'p', 'room']);
+});
+
+test('nonsense in an address is left out, not guessed', () => {
+  expect(
+    fromAddress({
+      p: 'chest-pa',
+      age: 'abc',
+      h: '',
+      side: 'up',
+      s: 'flying,nostand',
+      sex: ['male', 'female'],
+      w: 'x'.repeat(1000),
+    }),
+  ).toMatchObject({
+    projectionId: 'chest-pa',
+    side: undefined,
+    patient: { sex: 'male' },
+    situation: { canStand: false },
+  });
+  expect(fromAddress({}).projectionId).toBe('');
+});

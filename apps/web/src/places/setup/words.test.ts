@@ -1,0 +1,33 @@
+import { computeSetup, ROOM_TWO, situationFor } from '@taktik/core';
+import { centreText, fieldText, patientText, receptorText, sidText, situationText, tubeText } from './words';
+
+const setup = computeSetup({
+  projectionId: 'sacrum-ap-axial',
+  patient: { ageYears: 58, sex: 'female', statureMm: 1680, massKg: 74 },
+  room: ROOM_TWO,
+});
+
+test('readouts lead with the unit in force and keep the other beside it', () => {
+  expect(sidText(setup, 'in')).toMatchObject({ figure: '40', unit: 'in', other: '101.5 cm' });
+  expect(sidText(setup, 'cm')).toMatchObject({ figure: '101.5', unit: 'cm', other: '40 in' });
+  expect(tubeText(setup)).toMatchObject({ figure: '15°', line: 'to the head' });
+  expect(centreText(setup, 'in')).toMatchObject({ figure: '2', line: 'above the symphysis' });
+  expect(receptorText(setup).line).toBe('lengthwise, table tray');
+  expect(fieldText(setup, 'in').line).toMatch(/on skin$/);
+});
+
+test('the patient in one line, down to months', () => {
+  expect(patientText({ ageYears: 58, statureMm: 1680, massKg: 74 })).toBe('58 y · 168 cm · 74 kg');
+  expect(patientText({ ageYears: 0.4, massKg: 6.8 })).toBe('5 mo · median height · 6.8 kg');
+  expect(patientText({ ageYears: 0 })).toMatch(/^newborn/);
+  expect(patientText({})).toBe('adult · median height · median weight');
+});
+
+test('what the patient can do, gravest first', () => {
+  expect(
+    situationText(
+      situationFor(40, { spineNotCleared: true, canStand: false, canSit: false, canTurn: 'none', place: 'bedside' }),
+    ),
+  ).toBe('spine not cleared, lies, cannot turn, bedside');
+  expect(situationText(situationFor(40))).toBe('stands');
+});

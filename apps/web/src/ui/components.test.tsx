@@ -1,0 +1,121 @@
+import { computeSetup, drawMannequin, drawStage, ROOM_TWO, type SetupRequest } from '@taktik/core';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { useState, type ReactElement } from 'react';
+import { Provider } from 'react-redux';
+import { ChangeList } from '../places/setup/ChangeList';
+import { nextStep, StepList } from '../places/setup/StepList';
+import { createStore } from '../state/store';
+import { Stage } from './Stage';
+import { Stepper } from './Stepper';
+import { ThemeProvider } from './theme';
+
+const request: SetupRequest = {
+  projectionId: 'pelvis-ap',
+  patient: { ageYears: 84, sex: 'female', statureMm: 1560, massKg: 52 },
+  situation: { fractureSuspected: true },
+  room: ROOM_TWO,
+};
+const setup = computeSetup(request);
+const show = (element: ReactElement) =>
+  render(
+    <Provider store={createStore()}>
+      <ThemeProvider>{element}</ThemeProvider>
+    </Provider>,
+  );
+
+function Height({ onChange }: { onChange: (value: number) => void }) {
+  const [value, setValue] = useState<number | undefined>(160);
+  return (
+    <Stepper
+      label="Height"
+      unit="cm"
+      value={value}
+      step={1}
+      range={[42, 220]}
+      onChange={(next) => {
+        setValue(next);
+        onChange(next);
+      }}
+    />
+  );
+}
+
+describe('stepper', () => {
+  it('steps, stops at its ends, and takes what is typed', () => {
+    const seen = jest.fn();
+    show(<Height onChange={seen} />);
+    fireEvent.click(screen.getByLabelText('Height more'));
+    expect(seen).toHaveBeenLastCalledWith(161);
+    fireEvent.change(screen.getByLabelText('Height in cm'), { target: { value: '172,5' } });
+    expect(seen).toHaveBeenLastCalledWith(172.5);
+    fireEvent.change(screen.getByLabelText('Height in cm'), { target: { value: '220' } });
+    fireEvent.click(screen.getByLabelText('Height more'));
+    expect(seen).toHaveBeenLastCalledWith(220);
+  });
+  it('says what is wrong and keeps what was typed, changing nothing', () => {
+    const seen = jest.fn();
+    show(<Height onChange={seen} />);
+    fireEvent.change(screen.getByLabelText('Height in cm'), { target: { value: '20' } });
+    expect(screen.getByText(/Height must be 42 to 220 cm/)).toBeTruthy();
+    expect((screen.getByLabelText('Height in cm') as HTMLInputElement).value).toBe('20');
+    fireEvent.change(screen.getByLabelText('Height in cm'), { target: { value: 'tall' } });
+    expect(screen.getByText(/type a number, 42 to 220 cm/)).toBeTruthy();
+    expect(seen).not.toHaveBeenCalled();
+  });
+});
+
+describe('steps', () => {
+  it('are ticked by a tap; grave cautions stand where they act', () => {
+    const ticked = jest.fn();
+    show(<StepList setup={setup} done={[setup.steps[0].id]} onTick={ticked} />);
+    const [first, second] = screen.getAllByRole('checkbox');
+    expect(first.getAttribute('aria-checked')).toBe('true');
+    fireEvent.click(second);
+    expect(ticked).toHaveBeenCalledWith(setup.steps[1].id);
+    expect(screen.getByText(/feet are not turned in/)).toBeTruthy();
+  });
+  it('the next one is the first without a tick', () => {
+    expect(nextStep(setup, [])).toBe(setup.steps[0]);
+    expect(nextStep(setup, [setup.steps[0].id, setup.steps[2].id])).toBe(setup.steps[1]);
+    expect(
+      nextStep(
+        setup,
+        setup.steps.map(({ id }) => id),
+      ),
+    ).toBeUndefined();
+  });
+});
+
+test('changes are a numbered list; nothing is shown when nothing changes', () => {
+  const { rerender } = show(
+    <ChangeList
+      changes={[{ kind: 'angle', text: 'Take the 15° off', undo: true, readout: 'tube', was: '15°' }]}
+      from="Sacrum"
+    />,
+  );
+  expect(screen.getByText(/Take the 15° off/)).toBeTruthy();
+  expect(screen.getByText(/undo/)).toBeTruthy();
+  rerender(
+    <Provider store={createStore()}>
+      <ThemeProvider>
+        <ChangeList changes={[]} from="Sacrum" />
+      </ThemeProvider>
+    </Provider>,
+  );
+  expect(screen.queryByText(/Changes from/)).toBeNull();
+});
+
+test('the stage speaks: what it shows, in one sentence', () => {
+  const drawing = drawStage(setup, 'side', 1);
+  show(
+    <Stage
+      drawing={drawing}
+      mannequin={drawMannequin(setup, 'side', drawing.box)}
+      setup={setup}
+      unit="in"
+      width={300}
+      height={300}
+    />,
+  );
+  expect(screen.getByLabelText(/From the side: .* SID 40 in, 101.5 cm/)).toBeTruthy();
+});

@@ -1,0 +1,68 @@
+/** The built server on a port and a database of its own, which a test may stop and start again. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+/** Tests and bench run from the root of the project. */
+const root = process.cwd();
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+export class DemoServer {
+  private child: ChildProcess | undefined;
+  readonly folder = mkdtempSync(path.join(tmpdir(), 'taktik-e2e-'));
+  private constructor(readonly port: number) {}
+
+  static async start(): Promise<DemoServer> {
+    const server = new DemoServer(await freePort());
+    await server.up();
+    return server;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async up(): Promise<void> {
+    this.child = spawn(process.execPath, [path.join(root, 'apps/server/dist/main.mjs')], {
+      env: {
+        ...process.env,
+        PORT: String(this.port),
+        TAKTIK_DATA: this.folder,
+        TAKTIK_MIGRATIONS: path.join(root, 'apps/server/dist/migrations'),
+        TAKTIK_WEB: path.join(root, 'apps/web/dist'),
+      },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await new Promise<void>((resolve, reject) => {
+      this.child?.stdout?.on('data', (text: Buffer) => text.toString().includes('ready') && resolve());
+      this.child?.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  async down(): Promise<void> {
+    const child = this.child;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGTERM');
+    // A browser may hold its connection open; the server's own data is flushed at every commit.
+    const force = setTimeout(() => child.kill('SIGKILL'), 1500);
+    await gone;
+    clearTimeout(force);
+  }
+
+  async remove(): Promise<void> {
+    await this.down();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}

@@ -1,0 +1,99 @@
+import { expect, readout, startSacrum, test } from './fixtures';
+
+test('from the order to the record, and still there after a restart', async ({ page, server }) => {
+  await startSacrum(page);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/15° , to the head/);
+  await expect(readout(page, 'SID')).toHaveAccessibleName(/40 in.*101.5 cm/);
+  await expect(readout(page, 'Centre')).toHaveAccessibleName(/2 in, above the symphysis/);
+  await expect(page.getByRole('img', { name: /From the side.*tube 15° to the head/ })).toBeVisible();
+
+  // The patient changes, and all numbers follow.
+  const technique = await readout(page, 'Technique').getAttribute('aria-label');
+  const field = await readout(page, 'Field').getAttribute('aria-label');
+  await page.getByRole('button', { name: /^Patient:/ }).click();
+  await page.getByLabel('Weight in kg').fill('112');
+  await page.getByLabel('Height in cm').fill('181');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(readout(page, 'Technique')).not.toHaveAccessibleName(technique!);
+  await expect(readout(page, 'Field')).not.toHaveAccessibleName(field!);
+  await expect(page.getByRole('button', { name: /^Patient: 58 y · 181 cm · 112 kg/ })).toBeVisible();
+
+  // So does the SID that can be reached.
+  const heavier = await readout(page, 'Technique').getAttribute('aria-label');
+  await readout(page, 'SID').click();
+  await page.getByLabel('SID I can reach in in').fill('34');
+  await expect(page.getByText(/Enlargement \d+ %/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(readout(page, 'SID')).toHaveAccessibleName(/34 in.*Set by hand/);
+  await expect(readout(page, 'Technique')).not.toHaveAccessibleName(heavier!);
+  await readout(page, 'SID').click();
+  await page.getByRole('button', { name: 'As computed' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(readout(page, 'SID')).toHaveAccessibleName(/40 in/);
+
+  // Steps are ticked and survive a reload.
+  const steps = page.getByRole('list', { name: 'Steps' }).getByRole('checkbox');
+  await steps.nth(0).click();
+  await steps.nth(1).click();
+  await expect(steps.nth(1)).toBeChecked();
+  await page.reload();
+  await expect(page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').nth(1)).toBeChecked();
+
+  await page.getByRole('button', { name: 'Expose' }).click();
+  await page.getByRole('button', { name: 'Next projection' }).last().click();
+  await expect(page.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
+  const changes = page.getByRole('region', { name: 'Changes from Sacrum, AP axial' });
+  await expect(changes).toContainText('Take the 15° off');
+  await expect(changes).toContainText('Tube 10° to the feet');
+  await expect(changes).toContainText(/Receptor .* toward the feet, back under the ray/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 15° to the head/);
+
+  await page.getByRole('button', { name: 'Expose' }).click();
+  await page.getByRole('button', { name: 'Finish exam' }).click();
+  await expect(page.getByRole('heading', { name: 'Record' })).toBeVisible();
+  const rows = page.getByRole('link', { name: /Sacrum and coccyx, HK, EI/ });
+  await expect(rows).toHaveCount(2);
+
+  await server.down();
+  await server.up();
+  await page.reload();
+  await expect(rows).toHaveCount(2);
+  await page.getByRole('link', { name: /Coccyx, AP axial/ }).click();
+  await expect(page.getByText('58 y · 181 cm · 112 kg', { exact: false })).toBeVisible();
+  await page.goto('/orders');
+  await expect(page.getByText('9 open')).toBeVisible();
+});
+
+test('without a connection nothing is lost: it is kept, said, and sent when the server is back', async ({
+  page,
+  server,
+}) => {
+  await startSacrum(page);
+  // The app is on the device once its service worker is ready.
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await server.down();
+  await page.getByRole('button', { name: 'Expose' }).click();
+  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+  await expect(page.getByText(/No connection: .* kept on this device/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+  await server.up();
+  await expect(page.getByText(/No connection/)).toBeHidden({ timeout: 15_000 });
+  await page.goto('/record');
+  await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+});
+
+test('a set-up that must not be done is not exposed, and says why', async ({ page }) => {
+  await page.goto('/setup?p=thoracic-lateral&age=30&h=180&w=80&room=room-1&s=spine');
+  await expect(page.getByText(/barred: the spine is not cleared/).first()).toBeVisible();
+  await expect(page.getByText(/nobody turns or lifts this patient/i).first()).toBeVisible();
+});
+
+test('two tabs of a device share the exam in hand', async ({ page, context }) => {
+  await startSacrum(page);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByText('1 of 2')).toBeVisible();
+  await page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').first().click();
+  await expect(other.getByRole('list', { name: 'Steps' }).getByRole('checkbox').first()).toBeChecked();
+});

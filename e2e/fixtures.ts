@@ -1,0 +1,33 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { DemoServer } from './demoServer';
+
+/** Each test has a server with fresh demo data, and fails on any error that the page reports. */
+export const test = base.extend<{ server: DemoServer; errors: string[] }>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const server = await DemoServer.start();
+    await use(server);
+    await server.remove();
+  },
+  baseURL: async ({ server }, use) => use(server.url),
+  errors: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      await use(errors);
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export const readout = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}:`) });
+
+/** Starts the demo's sacrum and coccyx. */
+export async function startSacrum(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start Sacrum and coccyx, HK' }).click();
+  await expect(page.getByRole('heading', { name: 'Sacrum, AP axial' })).toBeVisible();
+}

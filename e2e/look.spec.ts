@@ -1,0 +1,99 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, readout, startSacrum, test } from './fixtures';
+
+const violations = async (page: Page) =>
+  (await new AxeBuilder({ page }).analyze()).violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+  );
+
+for (const scheme of ['dark', 'light'] as const) {
+  test(`axe finds nothing in the ${scheme === 'dark' ? 'dim' : 'day'} theme`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto('/orders');
+    await expect(page.getByText(/Bring:/).first()).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Start Pelvis, mobile, WB' }).click();
+    await expect(readout(page, 'Receptor')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: /^Patient:/ }).click();
+    await page.getByLabel('Height in cm').fill('20');
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: /room and rules$/ }).click();
+    await expect(page.getByText('House rules')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.goto('/find');
+    await expect(page.getByRole('link', { name: /^Chest, PA/ })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/record');
+    await expect(page.getByText('Nothing exposed today')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+  });
+}
+
+test('everything that is pressed is at least 48 px, and nothing runs off the side', async ({ page }) => {
+  for (const address of [
+    '/orders',
+    '/find',
+    '/setup?p=leg-ap&side=right&age=24&h=198&w=92&room=room-1&s=nostand,fracture',
+    '/record',
+  ]) {
+    await page.goto(address);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForTimeout(500);
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('button, a, [role=button], [role=link], [role=checkbox], [role=radio], input')]
+        .map((element) => ({
+          box: element.getBoundingClientRect(),
+          text: element.getAttribute('aria-label') ?? element.textContent,
+        }))
+        .filter(({ box }) => box.width > 0 && (box.width < 47.5 || box.height < 47.5))
+        .map(({ box, text }) => `${text}: ${Math.round(box.width)} × ${Math.round(box.height)}`),
+    );
+    expect(small).toEqual([]);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  }
+});
+
+test('the keys of the set-up screen', async ({ page }) => {
+  await startSacrum(page);
+  await page.keyboard.press('u');
+  await expect(readout(page, 'SID')).toHaveAccessibleName(/101.5 cm, from above\. 40 in/);
+  await page.keyboard.press('u');
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').first()).toBeChecked();
+  await page.keyboard.press('2');
+  await expect(page.getByLabel('SID I can reach in in')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByLabel('SID I can reach in in')).toBeHidden();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('heading', { name: 'Sacrum, AP axial' })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByText('tick the next step')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('p');
+  await page.getByLabel('Weight in kg').fill('80');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('e');
+  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByLabel('Find a projection')).toBeVisible();
+});
+
+test('the unit and the theme that were picked stay', async ({ page }) => {
+  await page.goto('/orders');
+  await page.getByRole('button', { name: /room and rules$/ }).click();
+  await page.getByRole('radio', { name: 'centimetres' }).click();
+  await page.getByRole('radio', { name: 'day' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /lengths in centimetres/ })).toBeVisible();
+  const ground = await page
+    .getByRole('main')
+    .evaluate((element) => getComputedStyle(element.parentElement as Element).backgroundColor);
+  expect(ground).toBe('rgb(247, 243, 234)');
+});

@@ -1,0 +1,224 @@
+/** Measures; asserts nothing. */
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { chromium, type Page } from '@playwright/test';
+import autocannon from 'autocannon';
+import {
+  computeSetup,
+  demoRooms,
+  drawMannequin,
+  drawStage,
+  findProjections,
+  projections,
+  type SetupRequest,
+} from '../packages/core/src/index';
+import { DemoServer } from '../e2e/demoServer';
+
+type Figure = { name: string; value: number; unit: string; aim: string; met: boolean; note?: string };
+const figures: Figure[] = [];
+const put = (name: string, value: number, unit: string, limit: number, note?: string) =>
+  figures.push({ name, value: Math.round(value * 100) / 100, unit, aim: `< ${limit}`, met: value < limit, note });
+
+const quantile = (values: readonly number[], q: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * q))];
+
+function time(runs: number, work: (i: number) => unknown): number[] {
+  for (let i = 0; i < runs / 4; i += 1) work(i);
+  return Array.from({ length: runs }, (_, i) => {
+    const start = performance.now();
+    work(i);
+    return performance.now() - start;
+  });
+}
+
+function benchCore(): void {
+  const patients = [0, 1, 5, 10, 30, 60].map((ageYears) => ({ ageYears }));
+  let slowest = { id: '', median: 0, p99: 0 };
+  for (const entry of projections) {
+    const requests = patients.flatMap((patient) =>
+      demoRooms.map((room): SetupRequest => ({
+        projectionId: entry.id,
+        side: entry.sided === 'each' ? 'left' : undefined,
+        patient,
+        room,
+      })),
+    );
+    const times = time(1200, (i) => computeSetup(requests[i % requests.length]));
+    const [median, p99] = [quantile(times, 0.5), quantile(times, 0.99)];
+    slowest = {
+      id: median > slowest.median ? entry.id : slowest.id,
+      median: Math.max(slowest.median, median),
+      p99: Math.max(slowest.p99, p99),
+    };
+  }
+  put('computeSetup, slowest entry, median', slowest.median, 'ms', 1, slowest.id);
+  put('computeSetup, slowest entry, 99th percentile', slowest.p99, 'ms', 4);
+
+  const queries = ['chest', 'chset lateral', 'waters', 'tib fib', 'portable pelvis', 'sw', 'thorasic spine', 'qqqq'];
+  put(
+    'search, 99th percentile',
+    quantile(
+      time(2000, (i) => findProjections(queries[i % queries.length])),
+      0.99,
+    ),
+    'ms',
+    3,
+  );
+
+  const setup = computeSetup({ projectionId: 'pelvis-ap', patient: { ageYears: 40 } });
+  const { box } = drawStage(setup, 'ray', 0.8);
+  put(
+    'mannequin drawn, median',
+    quantile(
+      time(60, () => drawMannequin(setup, 'ray', box)),
+      0.5,
+    ),
+    'ms',
+    40,
+  );
+}
+
+/** JavaScript that the first page asks for, gzipped: the app and its compute worker. */
+function benchSize(): void {
+  const folder = path.resolve('apps/web/dist/_expo/static/js/web');
+  const sizes = readdirSync(folder)
+    .filter((file) => file.endsWith('.js'))
+    .map((file) => ({
+      file: file.replace(/-[0-9a-f]{32}/, ''),
+      kb: gzipSync(readFileSync(path.join(folder, file)), { level: 6 }).length / 1024,
+    }));
+  put(
+    'JavaScript at first load, gzipped',
+    sizes.reduce((total, { kb }) => total + kb, 0),
+    'KB',
+    900,
+    sizes.map(({ file, kb }) => `${file} ${Math.round(kb)} KB`).join(', '),
+  );
+}
+
+/** Milliseconds from an action until the page shows what was waited for, measured in the page. */
+async function until(page: Page, act: () => Promise<unknown>, shown: string): Promise<number> {
+  await page.evaluate((selector) => {
+    const holder = window as unknown as { shownAt: Promise<number>; actedAt: number };
+    holder.actedAt = 0;
+    const note = () => (holder.actedAt ||= performance.now());
+    for (const kind of ['pointerdown', 'keydown', 'input'])
+      window.addEventListener(kind, note, { capture: true, once: true });
+    const before = document.querySelector(selector)?.getAttribute('aria-label');
+    holder.shownAt = new Promise((resolve) => {
+      const look = () => {
+        const now = document.querySelector(selector);
+        if (holder.actedAt && now && now.getAttribute('aria-label') !== before)
+          resolve(performance.now() - holder.actedAt);
+        else requestAnimationFrame(look);
+      };
+      look();
+    });
+  }, shown);
+  await act();
+  return page.evaluate(() => (window as unknown as { shownAt: Promise<number> }).shownAt);
+}
+
+async function benchScreen(server: DemoServer): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const opened: number[] = [];
+  const changed: number[] = [];
+  for (const exam of [
+    'Sacrum and coccyx, HK',
+    'Sinuses, EN',
+    'Pelvis, mobile, WB',
+    'Leg, AP, right, MO',
+    'Chest, 2 views, GT',
+  ]) {
+    const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+    // The transpiler names functions through a helper that the page does not have.
+    await page.addInitScript('globalThis.__name = (f) => f');
+    await page.goto(`${server.url}/orders`);
+    await page
+      .getByText(/Bring:/)
+      .first()
+      .waitFor();
+    opened.push(
+      await until(
+        page,
+        () => page.getByRole('button', { name: `Start ${exam}` }).click(),
+        '[role="img"][aria-label^="From the side"]',
+      ),
+    );
+    await page.getByRole('button', { name: /^Patient:/ }).click();
+    for (let i = 0; i < 4; i += 1)
+      changed.push(
+        await until(
+          page,
+          () => page.getByLabel('Weight in kg').fill(i % 2 ? '62' : '100'),
+          'button[aria-label^="Technique:"]',
+        ),
+      );
+    await page.close();
+  }
+  await browser.close();
+  put('order tapped to set-up on the screen, median', quantile(opened, 0.5), 'ms', 300);
+  put('order tapped to set-up on the screen, slowest', Math.max(...opened), 'ms', 300);
+  put('change in the patient sheet to numbers on the screen, median', quantile(changed, 0.5), 'ms', 100);
+  put('change in the patient sheet to numbers on the screen, slowest', Math.max(...changed), 'ms', 100);
+}
+
+/** Fifty people at work: each asks about a patient of their own; and the worst case, where nothing was asked before. */
+async function benchServer(server: DemoServer): Promise<void> {
+  const bodyFor = (i: number) =>
+    JSON.stringify({
+      projectionId: 'sacrum-ap-axial',
+      patient: { ageYears: 20 + (i % 700) / 10, statureMm: 1600 + (i % 300), massKg: 60 + (i % 37) },
+    });
+  const load = async (questions: number, amount: number) => {
+    const requests = Array.from({ length: questions }, (_, i) => ({
+      method: 'POST' as const,
+      path: '/api/setups',
+      headers: { 'content-type': 'application/json' },
+      body: bodyFor(i),
+    }));
+    return autocannon({ url: server.url, connections: 50, amount, requests });
+  };
+  const own = await load(50, 4000);
+  put(
+    'server answers a set-up, 50 clients, median',
+    own.latency.p50,
+    'ms',
+    15,
+    `50 questions in turn; ${Math.round(own.requests.average)} requests/s, ${own.non2xx} refused`,
+  );
+  const fresh = await load(1500, 1500);
+  put(
+    'the same when no question was asked before, median',
+    fresh.latency.p50,
+    'ms',
+    15,
+    `${Math.round(fresh.requests.average)} requests/s, ${fresh.non2xx} refused`,
+  );
+}
+
+async function main(): Promise<void> {
+  benchCore();
+  benchSize();
+  const server = await DemoServer.start();
+  try {
+    await benchScreen(server);
+    await benchServer(server);
+  } finally {
+    await server.remove();
+  }
+  const width = Math.max(...figures.map(({ name }) => name.length));
+  for (const { name, value, unit, aim, met, note } of figures) {
+    process.stdout.write(
+      `${name.padEnd(width)}  ${String(value).padStart(8)} ${unit.padEnd(3)} ${aim.padStart(6)}  ${met ? 'met' : 'NOT MET'}${note ? `  (${note})` : ''}\n`,
+    );
+  }
+  mkdirSync('bench-results', { recursive: true });
+  writeFileSync('bench-results/bench.json', `${JSON.stringify({ node: process.version, figures }, null, 2)}\n`);
+}
+
+void main();
