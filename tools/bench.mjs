@@ -17,7 +17,7 @@ await build({
   target: 'node20',
   mainFields: ['module', 'main'],
   packages: 'bundle',
-  external: ['@playwright/test', 'autocannon'],
+  external: ['@playwright/test'],
   logLevel: 'warning',
 });
 await must(process.execPath, [outfile]);

@@ -2,10 +2,9 @@
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import { pinoHttp } from 'pino-http';
 import { pino, type Logger } from 'pino';
 import { apiRoutes } from './api/routes';
 import { problemHandler } from './api/problem';
@@ -32,12 +31,20 @@ export function createApp({
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use(compression());
+  // JSON is never run or framed; the full set of headers is for the pages below.
+  const apiHeaders: RequestHandler = (_request, response, next) => {
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    response.setHeader('Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'");
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  };
   app.use(
-    pinoHttp({
-      logger,
-      autoLogging: { ignore: (request) => !request.url?.startsWith('/api/') },
-      customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
-    }),
+    '/api',
+    apiHeaders,
+    rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: true, legacyHeaders: false }),
+    express.json({ limit: '256kb' }),
+    apiRoutes(store, clock),
   );
   app.use(
     helmet({
@@ -54,13 +61,6 @@ export function createApp({
       },
       strictTransportSecurity: false,
     }),
-  );
-  app.use(compression());
-  app.use(
-    '/api',
-    rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: true, legacyHeaders: false }),
-    express.json({ limit: '256kb' }),
-    apiRoutes(store, clock),
   );
   if (webFolder && existsSync(webFolder)) {
     app.use(
@@ -80,6 +80,6 @@ export function createApp({
     });
   }
   app.use((_request, response) => void response.status(404).type('text/plain').send('Not found'));
-  app.use(problemHandler);
+  app.use(problemHandler(logger));
   return app;
 }

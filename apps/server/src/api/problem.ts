@@ -1,5 +1,6 @@
 /** One error format: problem details of RFC 9457. */
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
 import type { z } from 'zod';
 
 export type FieldProblem = { field: string; message: string };
@@ -53,32 +54,34 @@ export const unknownRoute: RequestHandler = (request) => {
 
 type HttpError = { status?: number; type?: string; message?: string };
 
-export const problemHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
-  if (response.headersSent) {
-    next(error);
-    return;
-  }
-  if (error instanceof Problem) {
-    send(response, error);
-    return;
-  }
-  if (error instanceof RangeError) {
-    send(response, new Problem(422, 'Outside the range', error.message));
-    return;
-  }
-  const http = error as HttpError;
-  if (http.type === 'entity.parse.failed') {
-    send(response, new Problem(400, 'Not JSON', 'The body is not valid JSON; nothing was changed.'));
-    return;
-  }
-  if (http.type === 'entity.too.large') {
-    send(response, new Problem(413, 'Too large', 'The body is larger than 256 kB; nothing was changed.'));
-    return;
-  }
-  if (http.status && http.status < 500) {
-    send(response, new Problem(http.status, 'Request not accepted', String(http.message)));
-    return;
-  }
-  request.log?.error(error);
-  send(response, new Problem(500, 'Server error', 'Something failed here; nothing was half-written. Try again.'));
-};
+export const problemHandler =
+  (logger: Logger): ErrorRequestHandler =>
+  (error: unknown, request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    if (error instanceof Problem) {
+      send(response, error);
+      return;
+    }
+    if (error instanceof RangeError) {
+      send(response, new Problem(422, 'Outside the range', error.message));
+      return;
+    }
+    const http = error as HttpError;
+    if (http.type === 'entity.parse.failed') {
+      send(response, new Problem(400, 'Not JSON', 'The body is not valid JSON; nothing was changed.'));
+      return;
+    }
+    if (http.type === 'entity.too.large') {
+      send(response, new Problem(413, 'Too large', 'The body is larger than 256 kB; nothing was changed.'));
+      return;
+    }
+    if (http.status && http.status < 500) {
+      send(response, new Problem(http.status, 'Request not accepted', String(http.message)));
+      return;
+    }
+    logger.error({ error, method: request.method, path: request.path }, 'unexpected failure');
+    send(response, new Problem(500, 'Server error', 'Something failed here; nothing was half-written. Try again.'));
+  };
