@@ -45,23 +45,26 @@ const CACHE_SIZE = 80;
 const cache = new Map<string, Mannequin2d>();
 
 /** Drawn apart from the numbers, which never wait for it. */
-function mannequin(setup: Setup, look: StageLook, box: DrawingBox): Mannequin2d {
-  const key = mannequinKey(setup, look, box);
+function mannequin(setup: Setup, look: StageLook, box: DrawingBox, small = false): Mannequin2d {
+  const key = mannequinKey(setup, look, box) + String(small);
   const known = cache.get(key);
   if (known) {
     cache.delete(key);
     cache.set(key, known);
     return known;
   }
-  const drawn = drawMannequin(setup, look, box);
+  const drawn = drawMannequin(setup, look, box, small);
   cache.set(key, drawn);
   if (cache.size > CACHE_SIZE) cache.delete(cache.keys().next().value as string);
   return drawn;
 }
 
-function stageOf(setup: Setup, look: StageLook, aspect: number): StageView {
-  const drawing = drawStage(setup, look, aspect);
-  return { drawing, mannequin: mannequin(setup, look, drawing.box) };
+const THUMB_ASPECT = 0.9;
+
+/** A thumb-size stage from the side. */
+function thumbOf(setup: Setup): StageView {
+  const drawing = drawStage(setup, 'side', THUMB_ASPECT);
+  return { drawing, mannequin: mannequin(setup, 'side', drawing.box, true) };
 }
 
 function errorsOf(error: unknown): FieldError[] {
@@ -94,8 +97,6 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
   }
 }
 
-const THUMB_ASPECT = 0.9;
-
 /** Search hits with their set-up for the patient in hand. Sided entries are shown for the side given, else the right. */
 function find(query: string, base: Omit<SetupRequest, 'projectionId'>): FindRow[] {
   return findProjections(query).map(({ projection }) => {
@@ -111,7 +112,7 @@ function find(query: string, base: Omit<SetupRequest, 'projectionId'>): FindRow[
         projectionId: projection.id,
         side: base.side ?? (projection.sided === 'each' ? 'right' : undefined),
       });
-      return { ...row, setup, stage: stageOf(setup, 'side', THUMB_ASPECT), error: '' };
+      return { ...row, setup, stage: thumbOf(setup), error: '' };
     } catch (error) {
       return { ...row, setup: null, stage: null, error: errorsOf(error)[0].message };
     }

@@ -87,4 +87,6 @@ export const skinOf = (body: Body, segments?: readonly string[]): Primitive[] =>
   (segments ? skinReference.filter(({ segment }) => segments.includes(segment)) : skinReference).map((reference) =>
     primitiveOf(body, reference),
   );
-export const bonesOf = (body: Body): Primitive[] => boneReference.map((reference) => primitiveOf(body, reference));
+/** @param keep picks by the reference piece, before anything is computed */
+export const bonesOf = (body: Body, keep: (reference: Primitive) => boolean): Primitive[] =>
+  boneReference.filter(keep).map((reference) => primitiveOf(body, reference));

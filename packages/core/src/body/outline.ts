@@ -166,7 +166,7 @@ export function skinOutline(
     .join('');
 }
 
-const DIRECTIONS = 14;
+const DIRECTIONS = 11;
 
 function hullsOf(shape: Shape, plane: DrawingPlane, directions: readonly Vec3[]): Vec2[][] {
   const hullOf = (s: Shape) => convexHull(directions.map((d) => toDrawing(plane, supportPoint(s, d))));
@@ -182,7 +182,7 @@ export function bonePaths(shapes: readonly Shape[], plane: DrawingPlane, box: Dr
     const t = (i / DIRECTIONS) * 2 * Math.PI;
     return addScaled(scale(plane.right, Math.cos(t)), plane.up, Math.sin(t));
   });
-  const grain = Math.max(box.width, box.height) / 1500;
+  const grain = Math.max(box.width, box.height) / 900;
   const coarse = (value: number): string => (Math.round(Math.round(value / grain) * grain * 10) / 10).toString();
   const shows = (ring: readonly Vec2[]) =>
     ring.some(([x]) => x > box.x) &&

@@ -65,7 +65,8 @@ const movedBy = (posed: PosedBody, primitive: Primitive): Primitive => ({
 });
 
 export const posedStructure = (posed: PosedBody, id: string): Primitive => movedBy(posed, structureOf(posed.body, id));
-export const posedBones = (posed: PosedBody): Primitive[] => bonesOf(posed.body).map((bone) => movedBy(posed, bone));
+export const posedBones = (posed: PosedBody, keep: (reference: Primitive) => boolean): Primitive[] =>
+  bonesOf(posed.body, keep).map((bone) => movedBy(posed, bone));
 /** The skin where it stands, for drawing. */
 export function posedSkin(posed: PosedBody): Primitive[] {
   const frame: Frame = shifted([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1], posed.slide);

@@ -71,8 +71,11 @@ function isBright(setup: Setup, id: string): boolean {
 /** Blends and detail follow the size of what is drawn: a hand keeps its fingers. */
 const BLEND_SHARE = 0.016;
 
-/** The posed mannequin as paths, as far as it shows in the box. */
-export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox): Mannequin2d {
+/**
+ * The posed mannequin as paths, as far as it shows in the box.
+ * @param small thumb-size: a coarser outline, and of the bones only the bright ones
+ */
+export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, small = false): Mannequin2d {
   const body = buildBody(setup.patient);
   const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
   const plane = planeOf(setup, look);
@@ -82,12 +85,21 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox): M
   const shown = (segment: string) =>
     !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
-  const bones = posedBones(posed).filter((bone) => shown(bone.segment) && (fine || bone.detail === 1));
+  const bones = posedBones(
+    posed,
+    (bone) => shown(bone.segment) && (fine || bone.detail === 1) && (!small || isBright(setup, bone.id)),
+  );
   const skin = posedSkin(posed)
     .filter((piece) => shown(piece.segment))
     .map((piece) => piece.shape);
   return {
-    skin: skinOutline(skin, plane, box, 150, Math.min(14, Math.max(box.width, box.height) * BLEND_SHARE)),
+    skin: skinOutline(
+      skin,
+      plane,
+      box,
+      small ? CELLS_SMALL : CELLS,
+      Math.min(14, Math.max(box.width, box.height) * BLEND_SHARE),
+    ),
     bones: bonePaths(
       bones.filter((bone) => !isBright(setup, bone.id)).map((bone) => bone.shape),
       plane,
@@ -100,6 +112,10 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox): M
     ),
   };
 }
+
+/** Grid cells along the longer side: one to three pixels each. */
+const CELLS = 120;
+const CELLS_SMALL = 60;
 
 /** Fine bones (toes, finger ends, teeth) are drawn only when the picture is smaller than this. */
 const FINE_BELOW_MM = 520;
