@@ -254,7 +254,7 @@ async function benchServer(server: DemoServer): Promise<void> {
       patient: { ageYears: 20 + (i % 700) / 10, statureMm: 1600 + (i % 300), massKg: 60 + (i % 37) },
     });
   const bodies = (from: number, count: number) => Array.from({ length: count }, (_, i) => bodyFor(from + i));
-  await load(server.port, bodies(5000, 50), 500);
+  await load(server.port, bodies(5000, 50), 5000);
   const best = async (name: string, bodiesOf: (round: number) => string[], amount: number) => {
     const rounds = [];
     for (let round = 0; round < ROUNDS; round += 1) rounds.push(await load(server.port, bodiesOf(round), amount));

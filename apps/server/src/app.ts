@@ -6,9 +6,11 @@ import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
+import { setupRequestSchema } from './api/contracts';
 import { apiRoutes } from './api/routes';
-import { problemHandler } from './api/problem';
+import { parse, problemHandler } from './api/problem';
 import type { Store } from './db/database';
+import { SetupAnswers } from './services/setups';
 
 export type AppOptions = {
   store: Store;
@@ -31,7 +33,7 @@ export function createApp({
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(compression());
+  app.set('etag', false);
   // JSON is never run or framed; the full set of headers is for the pages below.
   const apiHeaders: RequestHandler = (_request, response, next) => {
     response.setHeader('X-Content-Type-Options', 'nosniff');
@@ -39,13 +41,20 @@ export function createApp({
     response.setHeader('Cache-Control', 'no-store');
     next();
   };
-  app.use(
-    '/api',
+  const guard = [
     apiHeaders,
-    rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: true, legacyHeaders: false }),
+    rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: false, legacyHeaders: false }),
     express.json({ limit: '256kb' }),
-    apiRoutes(store, clock),
-  );
+  ];
+  // Asked at every touch of a number: it stands first and goes through as little as can be.
+  const setups = new SetupAnswers();
+  app.post('/api/setups', ...guard, (request, response) => {
+    const text = setups.answer(request.body, (question) => parse(setupRequestSchema, question));
+    response.setHeader('Content-Type', 'application/json; charset=utf-8');
+    response.end(text);
+  });
+  app.use(compression());
+  app.use('/api', ...guard, apiRoutes(store, clock));
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -24,6 +24,7 @@ const server = createApp({
   store,
   webFolder: process.env.TAKTIK_WEB ?? path.resolve(here, '../../web/dist'),
   logger,
+  requestsPerMinute: Number(process.env.TAKTIK_REQUESTS_PER_MINUTE ?? 6000),
 }).listen(port, host, (error?: Error) => {
   if (error) {
     process.stderr.write(`Taktik cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);

@@ -5,7 +5,6 @@ import { z } from 'zod';
 import type { Store } from '../db/database';
 import { finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
 import { addOrder, getOrder, listOrders } from '../services/orders';
-import { SetupAnswers } from '../services/setups';
 import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
 import {
   finishExamSchema,
@@ -14,7 +13,6 @@ import {
   newOrderSchema,
   orderQuerySchema,
   recordQuerySchema,
-  setupRequestSchema,
   startExamSchema,
 } from './contracts';
 import { openApiDocument } from './openapi';
@@ -35,12 +33,6 @@ export function apiRoutes(store: Store, clock: () => number): Router {
     if (!projections.some(({ id }) => id === request.params.id)) throw notFound('projection', request.params.id);
     response.json(projectionOf(request.params.id));
   });
-  const setups = new SetupAnswers();
-  api.post(
-    '/setups',
-    (request, response) =>
-      void response.type('json').send(setups.answer(request.body, (question) => parse(setupRequestSchema, question))),
-  );
 
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));

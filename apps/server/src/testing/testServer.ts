@@ -15,7 +15,6 @@ export type TestServer = {
   stop: () => Promise<void>;
   folder: string;
 };
-// eslint-disable-next-line @typescript-eslint/no-explicit-any
 export type Answer = { status: number; type: string; body: any };
 
 export const CLOCK = 1_780_000_000_000;

@@ -3,7 +3,7 @@ import { Button } from '@rneui/themed';
 import { projections, type Overrides, type SetupRequest, type StageLook } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { preferred } from '../../state/preferences';
@@ -130,6 +130,8 @@ function SetupScreen() {
   });
 
   const setup = result?.setup.projectionId === asked.projectionId ? result.setup : null;
+  // Numbers and stage first; the long list follows in the same breath without holding them up.
+  const late = useDeferredValue(setup, null);
   if (!setup || !result) {
     const unknown = !projections.some(({ id }) => id === asked.projectionId);
     return (
@@ -267,7 +269,7 @@ function SetupScreen() {
           <View style={{ width: RIGHT_WIDTH, minHeight: 0 }}>
             <ScrollView contentContainerStyle={{ padding: 14, paddingLeft: 0, gap: 12 }}>
               {readouts}
-              <StepList setup={setup} done={steps} onTick={tick} />
+              {late && <StepList setup={late} done={steps} onTick={tick} />}
             </ScrollView>
             {actions}
           </View>
@@ -283,7 +285,7 @@ function SetupScreen() {
         {panes}
         {readouts}
         {changes}
-        <StepList setup={setup} done={steps} onTick={tick} />
+        {late && <StepList setup={late} done={steps} onTick={tick} />}
         <Assumptions setup={setup} />
       </ScrollView>
       {sheets}

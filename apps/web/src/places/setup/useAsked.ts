@@ -1,30 +1,60 @@
 import type { PatientInput, Situation } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { fromAddress, toAddress } from './address';
+import { fromAddress, toAddress, type Asked } from './address';
 import { patientChanged } from './session';
 
-/** What is asked, and how to change it: the address is the only place where it stands. */
+/** The address follows the hand after this pause: rewriting it at every touch would hold the numbers up. */
+const ADDRESS_AFTER_MS = 250;
+
+type Held = {
+  asked: Asked;
+  /** The address that this was read from or last compared with. */
+  key: string;
+  /** Changed here, and not yet in the address. */
+  ahead: boolean;
+};
+
+const read = (key: string): Asked => fromAddress(JSON.parse(key) as Record<string, string>);
+
+/** What is asked, and how to change it. The address says it; while it is being changed it is held here, ahead of it. */
 export function useAsked() {
   const router = useRouter();
   const params = useLocalSearchParams();
   const dispatch = useAppDispatch();
   const session = useAppSelector((state) => state.session.current);
   const key = JSON.stringify(params);
-  const asked = useMemo(() => fromAddress(JSON.parse(key) as Record<string, string>), [key]);
+  const [held, setHeld] = useState<Held>(() => ({ asked: read(key), key, ahead: false }));
+  let current = held;
+  if (held.key !== key) {
+    // Someone moved on: back, a link, the next projection - or our own change has arrived in the address.
+    const arrived = read(key);
+    const elsewhere = arrived.projectionId !== held.asked.projectionId || arrived.side !== held.asked.side;
+    current = held.ahead && !elsewhere ? { ...held, key } : { asked: arrived, key, ahead: false };
+    setHeld(current);
+  }
+  const { asked } = current;
+
+  useEffect(() => {
+    if (!held.ahead) return undefined;
+    const timer = setTimeout(() => {
+      // A parameter that is left out of setParams stays; undefined takes it away.
+      const cleared = Object.fromEntries(Object.keys(JSON.parse(held.key) as object).map((name) => [name, undefined]));
+      router.setParams({ ...cleared, ...toAddress(held.asked) });
+      setHeld((now) => (now.asked === held.asked ? { ...now, ahead: false } : now));
+    }, ADDRESS_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [held, router]);
+
   const index = session
     ? session.plan.findIndex(
         (planned) =>
           planned.projectionId === asked.projectionId && (planned.side === undefined || planned.side === asked.side),
       )
     : -1;
-  const go = (change: Partial<typeof asked>) => {
-    const address = toAddress({ ...asked, ...change });
-    // A parameter that is left out of setParams stays; undefined takes it away.
-    const cleared = Object.fromEntries(Object.keys(params).map((name) => [name, undefined]));
-    router.setParams({ ...cleared, ...address });
-  };
+  const go = (change: Partial<Asked>) =>
+    setHeld((now) => ({ asked: { ...now.asked, ...change }, key: now.key, ahead: true }));
   const changePatient = (patient: PatientInput, situation: Partial<Situation>) => {
     if (index >= 0) dispatch(patientChanged({ patient, situation, roomId: asked.roomId ?? session!.roomId }));
     go({ patient, situation });
