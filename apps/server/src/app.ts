@@ -8,7 +8,7 @@ import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { setupRequestSchema } from './api/contracts';
 import { apiRoutes } from './api/routes';
-import { parse, problemHandler } from './api/problem';
+import { parse, parseJson, problemHandler } from './api/problem';
 import type { Store } from './db/database';
 import { SetupAnswers } from './services/setups';
 
@@ -20,6 +20,7 @@ export type AppOptions = {
   requestsPerMinute?: number;
 };
 
+const BODY_LIMIT = '256kb';
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name carries a hash of their content never change. */
 const HASHED = /[.-][0-9a-f]{32}\./;
@@ -41,20 +42,21 @@ export function createApp({
     response.setHeader('Cache-Control', 'no-store');
     next();
   };
-  const guard = [
+  const limits = [
     apiHeaders,
     rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: false, legacyHeaders: false }),
-    express.json({ limit: '256kb' }),
   ];
   // Asked at every touch of a number: it stands first and goes through as little as can be.
   const setups = new SetupAnswers();
-  app.post('/api/setups', ...guard, (request, response) => {
-    const text = setups.answer(request.body, (question) => parse(setupRequestSchema, question));
+  app.post('/api/setups', ...limits, express.text({ type: () => true, limit: BODY_LIMIT }), (request, response) => {
+    const text = setups.answer(String(request.body ?? ''), (question) =>
+      parse(setupRequestSchema, parseJson(question)),
+    );
     response.setHeader('Content-Type', 'application/json; charset=utf-8');
     response.end(text);
   });
   app.use(compression());
-  app.use('/api', ...guard, apiRoutes(store, clock));
+  app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), apiRoutes(store, clock));
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -41,6 +41,17 @@ export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<
   return result.data;
 }
 
+const notJson = (): Problem => new Problem(400, 'Not JSON', 'The body is not valid JSON; nothing was changed.');
+
+/** @throws Problem 400 */
+export function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw notJson();
+  }
+}
+
 function send(response: Response, { status, title, detail, fields }: Problem): void {
   response
     .status(status)
@@ -71,7 +82,7 @@ export const problemHandler =
     }
     const http = error as HttpError;
     if (http.type === 'entity.parse.failed') {
-      send(response, new Problem(400, 'Not JSON', 'The body is not valid JSON; nothing was changed.'));
+      send(response, notJson());
       return;
     }
     if (http.type === 'entity.too.large') {

@@ -11,19 +11,18 @@ export class SetupAnswers {
 
   /**
    * @param question the body as it came; its text decides whether it was asked before
-   * @param read validates it; called only for a new question
+   * @param read parses and validates it; called only for a new question
    * @returns the set-up as JSON
    */
-  answer(question: unknown, read: (question: unknown) => SetupRequest): string {
-    const key = JSON.stringify(question);
-    const known = this.kept.get(key);
+  answer(question: string, read: (question: string) => SetupRequest): string {
+    const known = this.kept.get(question);
     if (known !== undefined) {
-      this.kept.delete(key);
-      this.kept.set(key, known);
+      this.kept.delete(question);
+      this.kept.set(question, known);
       return known;
     }
     const text = JSON.stringify(computeSetup(read(question)));
-    this.kept.set(key, text);
+    this.kept.set(question, text);
     if (this.kept.size > KEPT) this.kept.delete(this.kept.keys().next().value as string);
     return text;
   }
