@@ -55,6 +55,7 @@ export default [
       '**/.expo/**',
       '**/expo-env.d.ts',
       'test-results/**',
+      'bench-results/**',
       'playwright-report/**',
       'apps/server/src/db/migrations/**',
     ],

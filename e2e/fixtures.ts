@@ -4,17 +4,17 @@ import { DemoServer } from './demoServer';
 /** Each test has a server with fresh demo data, and fails on any error that the page reports. */
 export const test = base.extend<{ server: DemoServer; errors: string[] }>({
   // eslint-disable-next-line no-empty-pattern
-  server: async ({}, use) => {
+  server: async ({}, provide) => {
     const server = await DemoServer.start();
-    await use(server);
+    await provide(server);
     await server.remove();
   },
-  baseURL: async ({ server }, use) => use(server.url),
+  baseURL: async ({ server }, provide) => provide(server.url),
   errors: [
-    async ({ page }, use) => {
+    async ({ page }, provide) => {
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
-      await use(errors);
+      await provide(errors);
       expect(errors).toEqual([]);
     },
     { auto: true },

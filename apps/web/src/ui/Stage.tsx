@@ -64,6 +64,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const shiftText = setup.tube.receptorShiftToward
     ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftToward}`
     : '';
+  const shiftFits = Math.max(sx, hx) + 170 * px < box.x + box.width;
   const sidText = `SID ${formatLength(setup.tube.sidMm, unit)}`;
   const heightText = `${formatLength(setup.tube.heightMm, unit)} above ${setup.tube.heightOver}`;
 
@@ -224,7 +225,15 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
               ])}
               fill={theme.lamp}
             />
-            {name(shiftText, clampX(Math.min(sx, hx), 170), hy + 38 * px, theme.lamp, 15, 'start', true)}
+            {name(
+              shiftText,
+              shiftFits ? Math.max(sx, hx) + 9 * px : Math.min(sx, hx) - 9 * px,
+              hy + 17 * px,
+              theme.lamp,
+              15,
+              shiftFits ? 'start' : 'end',
+              true,
+            )}
           </G>
         )}
         {side && !small && (

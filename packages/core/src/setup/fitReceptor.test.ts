@@ -51,8 +51,13 @@ describe('exact boundaries', () => {
     expect(fitReceptor({ widthMm: 180.1, heightMm: 240 }, plates).receptor.id).toBe('240x300');
     expect(fitReceptor({ widthMm: 350, heightMm: 430.1 }, plates).outcome).toBe('too small');
   });
-  it('lengthwise goes before crosswise', () =>
-    expect(fitReceptor({ widthMm: 170, heightMm: 170 }, plates).outcome).toBe('lengthwise'));
+  it('where both ways fit, the long side of the field decides; a square lies lengthwise', () => {
+    expect(fitReceptor({ widthMm: 170, heightMm: 170 }, plates).outcome).toBe('lengthwise');
+    expect(fitReceptor({ widthMm: 340, heightMm: 280 }, plates)).toMatchObject({
+      outcome: 'crosswise',
+      receptor: { id: '350x430' },
+    });
+  });
   it('a built-in receptor is not turned', () =>
     expect(fitReceptor({ widthMm: 300, heightMm: 200 }, [plate(240, 300, true)]).outcome).toBe('too small'));
 });

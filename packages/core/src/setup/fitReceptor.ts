@@ -45,9 +45,15 @@ export function fitReceptor(
     exposures: 1,
   });
 
+  // Where both ways fit, the long side of the field goes along the long side of the receptor: most room at the edges.
+  const ways = w > h ? (['crosswise', 'lengthwise'] as const) : (['lengthwise', 'crosswise'] as const);
   for (const receptor of bySize) {
-    if (w <= receptor.widthMm && h <= receptor.heightMm) return straight('lengthwise', receptor);
-    if (!receptor.fixed && w <= receptor.heightMm && h <= receptor.widthMm) return straight('crosswise', receptor);
+    for (const way of ways) {
+      if (way === 'crosswise' && receptor.fixed) continue;
+      const [across, along] =
+        way === 'lengthwise' ? [receptor.widthMm, receptor.heightMm] : [receptor.heightMm, receptor.widthMm];
+      if (w <= across && h <= along) return straight(way, receptor);
+    }
   }
   if (options.diagonal) {
     for (const receptor of bySize) {

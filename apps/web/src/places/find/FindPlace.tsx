@@ -3,14 +3,15 @@ import { Input } from '@rneui/themed';
 import { type SetupRequest } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { ScrollView, useWindowDimensions, View, type TextInput } from 'react-native';
+import { ScrollView, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
 import { Note, Skeleton } from '../../ui/States';
-import { RAIL_FROM } from '../../ui/tokens';
+import { useTheme } from '../../ui/theme';
+import { RADIUS, RAIL_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
@@ -23,6 +24,7 @@ const MAX_QUERY = 200;
 const THUMB = { width: 84, height: 93 };
 
 export function FindPlace() {
+  const theme = useTheme();
   const { width } = useWindowDimensions();
   const session = useAppSelector((state) => state.session.current);
   const { room, rooms, rules } = useRoom(session?.roomId);
@@ -78,6 +80,16 @@ export function FindPlace() {
           errorMessage={query.length >= MAX_QUERY ? `Only the first ${MAX_QUERY} characters are read` : undefined}
           renderErrorMessage={query.length >= MAX_QUERY}
           containerStyle={{ paddingHorizontal: 0 }}
+          inputContainerStyle={{ borderBottomWidth: 0, marginTop: 4 }}
+          inputStyle={
+            {
+              paddingHorizontal: 12,
+              borderWidth: 1,
+              borderColor: theme.inkSoft,
+              borderRadius: RADIUS,
+              outlineColor: theme.lamp,
+            } as TextStyle
+          }
         />
         <Choice
           label="Side for limbs"

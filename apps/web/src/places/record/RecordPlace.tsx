@@ -8,6 +8,7 @@ import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
 import { Words } from '../../ui/Words';
+import { signed } from '../setup/words';
 
 /** Start of the day on this device's clock. */
 function startOfToday(): number {
@@ -17,7 +18,6 @@ function startOfToday(): number {
 }
 
 const clock = (at: number): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-const signed = (value: number): string => (value > 0 ? `+${value.toFixed(1)}` : value.toFixed(1).replace('-', '−'));
 
 export function RecordPlace() {
   const [from] = useState(startOfToday);

@@ -263,8 +263,8 @@ function SetupScreen() {
           </ScrollView>
           <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 14, gap: 10 }}>
             {title}
-            <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>
             {warnings}
+            <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>
           </ScrollView>
           <View style={{ width: RIGHT_WIDTH, minHeight: 0 }}>
             <ScrollView contentContainerStyle={{ padding: 14, paddingLeft: 0, gap: 12 }}>

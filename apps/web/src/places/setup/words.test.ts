@@ -1,5 +1,5 @@
 import { computeSetup, ROOM_TWO, situationFor } from '@taktik/core';
-import { centreText, fieldText, patientText, receptorText, sidText, situationText, tubeText } from './words';
+import { centreText, fieldText, patientText, receptorText, sidText, signed, situationText, tubeText } from './words';
 
 const setup = computeSetup({
   projectionId: 'sacrum-ap-axial',
@@ -31,3 +31,6 @@ test('what the patient can do, gravest first', () => {
   ).toBe('spine not cleared, lies, cannot turn, bedside');
   expect(situationText(situationFor(40))).toBe('stands');
 });
+
+test('a deviation index always shows its sign', () =>
+  expect([0.42, -0.7, 0].map(signed)).toEqual(['+0.4', '−0.7', '0.0']));

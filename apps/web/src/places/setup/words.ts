@@ -88,3 +88,6 @@ export function situationText(situation: Situation): string {
   if (situation.place === 'bedside') words.push('bedside');
   return words.join(', ');
 }
+
+/** A deviation index with its sign: "+0.4", "−0.7". */
+export const signed = (value: number): string => (value > 0 ? '+' : '') + value.toFixed(1).replace('-', '−');

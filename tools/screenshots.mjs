@@ -1,0 +1,95 @@
+/** `npm run screenshots`: one picture of each main view, from the demo data, into docs/screenshots/. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { at, CHROMIUM, ensureInstalled } from './lib.mjs';
+
+await ensureInstalled();
+const { buildAll, serverArgs, serverEnv } = await import('./build.mjs');
+await buildAll();
+const { chromium } = await import('@playwright/test');
+
+const data = mkdtempSync(path.join(tmpdir(), 'taktik-shots-'));
+const PORT = '4191';
+const server = spawn(process.execPath, serverArgs, {
+  env: { ...process.env, ...serverEnv, PORT, TAKTIK_DATA: data },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) => server.stdout.once('data', resolve));
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+mkdirSync(at('docs/screenshots'), { recursive: true });
+
+const PHONE = { width: 390, height: 844 };
+const WIDE = { width: 1280, height: 800 };
+const button = (page, name) => page.getByRole('button', { name });
+const settle = (page) => page.waitForTimeout(900);
+
+async function view(viewport, colorScheme, walk) {
+  const page = await browser.newPage({ viewport, colorScheme });
+  const shot = async (name) => {
+    await settle(page);
+    await page.screenshot({ path: at('docs/screenshots', `${name}.png`) });
+  };
+  await page.goto(`http://localhost:${PORT}/orders`);
+  await page
+    .getByText(/Bring:/)
+    .first()
+    .waitFor();
+  await walk(page, shot);
+  await page.close();
+}
+
+const start = (page, name) => button(page, `Start ${name}`).click();
+
+try {
+  await view(PHONE, 'dark', async (page, shot) => {
+    await shot('orders-phone');
+    await start(page, 'Sacrum and coccyx, HK');
+    await shot('setup-phone');
+    await button(page, 'along the ray').click();
+    await shot('setup-ray-phone');
+    await button(page, 'from the side').click();
+    await button(page, /^Patient:/).click();
+    await shot('patient-phone');
+    await button(page, 'Close').click();
+    await button(page, /^SID:/).click();
+    await shot('readout-phone');
+    await button(page, 'Close').click();
+    await button(page, 'Expose').click();
+    await button(page, 'Next projection').last().click();
+    await settle(page);
+    await page.getByRole('region', { name: /^Changes/ }).scrollIntoViewIfNeeded();
+    await shot('changes-phone');
+    await button(page, 'Expose').click();
+    await button(page, 'Finish exam').click();
+    await page
+      .getByRole('link', { name: /Coccyx/ })
+      .first()
+      .waitFor();
+    await shot('record-phone');
+  });
+  await view(PHONE, 'light', async (page, shot) => {
+    await page.goto(`http://localhost:${PORT}/find`);
+    await page.getByLabel('Find a projection').fill('knee');
+    await shot('find-phone');
+  });
+  await view(WIDE, 'dark', async (page, shot) => {
+    await start(page, 'Thoracic spine with C7-T1, AV');
+    await button(page, 'Expose').click();
+    await button(page, 'Next projection').last().click();
+    await shot('setup-wide');
+  });
+  await view(WIDE, 'light', async (page, shot) => {
+    await shot('orders-wide-day');
+    await start(page, 'Pelvis, mobile, WB');
+    await shot('setup-wide-day');
+  });
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  rmSync(data, { recursive: true, force: true });
+}
