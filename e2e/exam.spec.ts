@@ -89,6 +89,32 @@ test('a set-up that must not be done is not exposed, and says why', async ({ pag
   await expect(page.getByText(/nobody turns or lifts this patient/i).first()).toBeVisible();
 });
 
+test('the tube and the field are dragged on the stage, and the numbers follow', async ({ page }) => {
+  await page.goto('/setup?p=pelvis-ap&age=40&h=175&w=75&room=room-1');
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/0° , straight/);
+  const drag = async (handle: string, dx: number, dy: number) => {
+    const box = (await page.getByTestId(handle).boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 });
+    await page.mouse.move(x + dx, y + dy, { steps: 4 });
+    await page.mouse.up();
+  };
+  await drag('tube-handle', 50, 10);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/\d+° , to the head.*Set by hand/);
+  if (await page.getByRole('button', { name: 'Look along the ray' }).isVisible())
+    await page.getByRole('button', { name: 'Look along the ray' }).click();
+  const before = await readout(page, 'Field').getAttribute('aria-label');
+  await drag('field-handle', -30, 20);
+  await expect(readout(page, 'Field')).not.toHaveAccessibleName(before!);
+  await expect(readout(page, 'Field')).toHaveAccessibleName(/Set by hand/);
+  await page.waitForTimeout(600);
+  const pulled = await readout(page, 'Tube').getAttribute('aria-label');
+  await page.reload();
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(pulled!);
+});
+
 test('two tabs of a device share the exam in hand', async ({ page, context }) => {
   await startSacrum(page);
   const other = await context.newPage();

@@ -84,6 +84,15 @@ test('the keys of the set-up screen', async ({ page }) => {
   await expect(page.getByLabel('Find a projection')).toBeVisible();
 });
 
+test('a house rule that is changed changes the set-up', async ({ page }) => {
+  await page.goto('/setup?p=knee-lateral&side=left&age=40&h=170&w=70&room=room-1');
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/5° , to the head/);
+  await page.getByRole('button', { name: /room and rules$/ }).click();
+  await page.getByRole('radio', { name: '7° to the head' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/7° , to the head/);
+});
+
 test('the unit and the theme that were picked stay', async ({ page }) => {
   await page.goto('/orders');
   await page.getByRole('button', { name: /room and rules$/ }).click();

@@ -67,3 +67,4 @@ export {
 export { HOLDER_WORDS } from './setup/way';
 export { changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
 export { summarizeSeries, type SeriesSummary } from './series/bringList';
+export { dragField, dragTube } from './setup/drag';

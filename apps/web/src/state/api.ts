@@ -48,6 +48,10 @@ export const api = createApi({
     orders: build.query<Order[], void>({ query: () => 'orders', providesTags: ['Orders'] }),
     rooms: build.query<Room[], void>({ query: () => 'rooms' }),
     rules: build.query<HouseRules, void>({ query: () => 'rules', providesTags: ['Rules'] }),
+    putRules: build.mutation<HouseRules, HouseRules>({
+      query: (rules) => ({ url: 'rules', method: 'PUT', body: rules }),
+      invalidatesTags: ['Rules'],
+    }),
     record: build.query<ExposureRow[], { from: number }>({
       query: ({ from }) => `exposures?from=${from}`,
       providesTags: ['Record'],
@@ -58,4 +62,5 @@ export const api = createApi({
   }),
 });
 
-export const { useOrdersQuery, useRoomsQuery, useRulesQuery, useRecordQuery, useExposureQuery } = api;
+export const { useOrdersQuery, useRoomsQuery, useRulesQuery, usePutRulesMutation, useRecordQuery, useExposureQuery } =
+  api;

@@ -20,3 +20,6 @@ export const preferences = createSlice({
   },
 });
 export const { preferred } = preferences.actions;
+
+/** Who is recorded: the name, or that there was none. */
+export const personOf = ({ person }: Preferences): string => person.trim() || 'not named';

@@ -21,6 +21,8 @@ import { toAddress } from '../setup/address';
 import { centreText, fieldText, patientText, receptorText, sidText, tubeText } from '../setup/words';
 
 const MAX_QUERY = 200;
+/** No region picked. */
+const ALL = '';
 const THUMB = { width: 84, height: 93 };
 
 export function FindPlace() {
@@ -32,6 +34,7 @@ export function FindPlace() {
   const [side, setSide] = useState<'left' | 'right'>('right');
   const [rows, setRows] = useState<FindRow[] | null>(null);
   const [failed, setFailed] = useState('');
+  const [region, setRegion] = useState(ALL);
   const field = useRef<TextInput>(null);
   const asked = useDeferredValue(query);
   const base = useMemo(
@@ -58,6 +61,8 @@ export function FindPlace() {
   }, [key]);
   useKeys({ f: () => field.current?.focus() });
   const regions = [...new Set(rows?.map((row) => row.region))];
+  const shown = query === '' && region !== ALL ? rows?.filter((row) => row.region === region) : rows;
+  const count = (name: string) => rows?.filter((row) => row.region === name).length ?? 0;
   return (
     <Frame
       header={
@@ -67,48 +72,59 @@ export function FindPlace() {
         />
       }
     >
-      <View style={{ paddingHorizontal: 16, gap: 8 }}>
-        <Input
-          ref={field as never}
-          label="Projection, method, part or order wording"
-          aria-label="Find a projection"
-          value={query}
-          onChangeText={(text) => setQuery(text.slice(0, MAX_QUERY))}
-          autoFocus
-          autoCorrect={false}
-          autoCapitalize="none"
-          errorMessage={query.length >= MAX_QUERY ? `Only the first ${MAX_QUERY} characters are read` : undefined}
-          renderErrorMessage={query.length >= MAX_QUERY}
-          containerStyle={{ paddingHorizontal: 0 }}
-          inputContainerStyle={{ borderBottomWidth: 0, marginTop: 4 }}
-          inputStyle={
-            {
-              paddingHorizontal: 12,
-              borderWidth: 1,
-              borderColor: theme.inkSoft,
-              borderRadius: RADIUS,
-              outlineColor: theme.lamp,
-            } as TextStyle
-          }
-        />
-        <Choice
-          label="Side for limbs"
-          options={[
-            { value: 'right', label: 'Right' },
-            { value: 'left', label: 'Left' },
-          ]}
-          value={side}
-          onChange={setSide}
-        />
-        <Words kind="small" tone="soft" role="status">
-          {rows
-            ? query === ''
-              ? `${rows.length} projections in ${regions.length} regions`
-              : `${rows.length} found`
-            : 'Looking'}
-        </Words>
-      </View>
-      <ScrollView contentContainerStyle={{ padding: 16, gap: 10 }}>
+      <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 0, gap: 10 }}>
+        <View style={{ gap: 8 }}>
+          <Input
+            ref={field as never}
+            label="Projection, method, part or order wording"
+            aria-label="Find a projection"
+            value={query}
+            onChangeText={(text) => setQuery(text.slice(0, MAX_QUERY))}
+            autoFocus
+            autoCorrect={false}
+            autoCapitalize="none"
+            errorMessage={query.length >= MAX_QUERY ? `Only the first ${MAX_QUERY} characters are read` : undefined}
+            renderErrorMessage={query.length >= MAX_QUERY}
+            containerStyle={{ paddingHorizontal: 0 }}
+            inputContainerStyle={{ borderBottomWidth: 0, marginTop: 4 }}
+            inputStyle={
+              {
+                paddingHorizontal: 12,
+                borderWidth: 1,
+                borderColor: theme.inkSoft,
+                borderRadius: RADIUS,
+                outlineColor: theme.lamp,
+              } as TextStyle
+            }
+          />
+          <Choice
+            label="Side for limbs"
+            options={[
+              { value: 'right', label: 'Right' },
+              { value: 'left', label: 'Left' },
+            ]}
+            value={side}
+            onChange={setSide}
+          />
+          {query === '' && rows && (
+            <Choice
+              label="Region"
+              options={[
+                { value: ALL, label: `all ${rows.length}` },
+                ...regions.map((name) => ({ value: name, label: `${name} ${count(name)}` })),
+              ]}
+              value={region}
+              onChange={setRegion}
+            />
+          )}
+          <Words kind="small" tone="soft" role="status">
+            {rows
+              ? query === ''
+                ? `${rows.length} projections in ${regions.length} regions`
+                : `${rows.length} found`
+              : 'Looking'}
+          </Words>
+        </View>
         {failed !== '' && <Note tone="brick" title="The search failed" text={failed} />}
         {!rows && failed === '' && <Skeleton rows={5} height={110} />}
         {rows?.length === 0 && (
@@ -118,7 +134,7 @@ export function FindPlace() {
           />
         )}
         <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-          {rows?.map((row) => (
+          {shown?.map((row) => (
             <View
               key={row.projectionId}
               role="listitem"

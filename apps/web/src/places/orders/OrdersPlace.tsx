@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useOrdersQuery, type Order } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { personOf } from '../../state/preferences';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton, Tag } from '../../ui/States';
@@ -95,7 +96,7 @@ function OrderRow({ order, summary }: { order: Order; summary: SeriesSummary | n
   const dispatch = useAppDispatch();
   const { rooms } = useRoom();
   const session = useAppSelector((state) => state.session.current);
-  const person = useAppSelector((state) => state.preferences.person);
+  const person = useAppSelector((state) => personOf(state.preferences));
   const now = useNow();
   const waited = Math.max(0, Math.round((now - order.orderedAt) / MINUTE_MS));
   const room = rooms.find(({ id }) => id === order.roomId)?.name ?? order.roomId;

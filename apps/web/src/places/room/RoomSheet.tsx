@@ -1,6 +1,8 @@
-/** Room and rules: room, unit of length, theme, and the schools that this house follows with their reasons. */
-import { RULE_IDS, RULES } from '@taktik/core';
+/** Room and rules: person, room, unit of length, theme, and the schools that this house follows with their reasons. */
+import { Input } from '@rneui/themed';
+import { RULE_IDS, RULES, type HouseRules, type RuleId } from '@taktik/core';
 import { View } from 'react-native';
+import { usePutRulesMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { preferred } from '../../state/preferences';
 import { Choice } from '../../ui/Choice';
@@ -8,12 +10,27 @@ import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { useRoom } from './useRoom';
 
+/** The unit is each person's own; the rest belongs to the house. */
+const HOUSE_RULES = RULE_IDS.filter((id) => id !== 'unit');
+const MAX_NAME = 40;
+
 export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const { room, rooms, rules } = useRoom();
-  const { theme, unit } = useAppSelector((state) => state.preferences);
+  const [putRules, { isError }] = usePutRulesMutation();
+  const { theme, unit, person } = useAppSelector((state) => state.preferences);
+  const change = (id: RuleId, choice: string) => void putRules({ ...rules, [id]: choice } as HouseRules);
   return (
     <Sheet title="Room and rules" open={open} onClose={onClose}>
+      <Input
+        label="Who exposes"
+        aria-label="Who exposes"
+        value={person}
+        onChangeText={(name) => dispatch(preferred({ person: name.slice(0, MAX_NAME) }))}
+        errorMessage={person.trim() === '' ? 'A name of 1 to 40 characters is recorded with each exposure' : undefined}
+        renderErrorMessage={person.trim() === ''}
+        containerStyle={{ paddingHorizontal: 0 }}
+      />
       <Choice
         label="Room for new set-ups"
         options={rooms.map(({ id, name }) => ({ value: id, label: name }))}
@@ -40,12 +57,21 @@ export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => voi
         onChange={(value) => dispatch(preferred({ theme: value === 'system' ? null : value }))}
       />
       <Words kind="heading">House rules</Words>
-      {RULE_IDS.filter((id) => id !== 'unit').map((id) => (
-        <View key={id} style={{ gap: 2 }}>
-          <Words kind="bold">{RULES[id].title}</Words>
-          <Words>{(RULES[id].choices as Record<string, string>)[rules[id]]}</Words>
+      {isError && (
+        <Words kind="small" tone="brick" role="alert">
+          ▲ The rule was not stored: the server does not answer. The rules shown are those in force.
+        </Words>
+      )}
+      {HOUSE_RULES.map((id) => (
+        <View key={id} style={{ gap: 4 }}>
+          <Choice
+            label={RULES[id].title}
+            options={Object.entries(RULES[id].choices).map(([value, label]) => ({ value, label }))}
+            value={rules[id]}
+            onChange={(choice) => change(id, choice)}
+          />
           <Words kind="small" tone="soft">
-            {RULES[id].reason}
+            {`Default: ${(RULES[id].choices as Record<string, string>)[RULES[id].default]} - ${RULES[id].reason}`}
           </Words>
         </View>
       ))}

@@ -6,7 +6,7 @@ import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { preferred } from '../../state/preferences';
+import { personOf, preferred } from '../../state/preferences';
 import { post } from '../../state/sender';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Caution, Note, Skeleton } from '../../ui/States';
@@ -47,7 +47,8 @@ function SetupScreen() {
   const dispatch = useAppDispatch();
   const theme = useTheme();
   const { width, height } = useWindowDimensions();
-  const { unit, look, person, theme: picked } = useAppSelector((state) => state.preferences);
+  const { unit, look, theme: picked } = useAppSelector((state) => state.preferences);
+  const person = useAppSelector((state) => personOf(state.preferences));
   const { room, rules } = useRoom(asked.roomId);
   const [readout, setReadout] = useState<ReadoutName | null>(null);
   const [patientOpen, setPatientOpen] = useState(false);
@@ -225,6 +226,7 @@ function SetupScreen() {
       width={stage[each].width}
       height={stage[each].height}
       onSwitch={wide ? undefined : switchLook}
+      onDrag={(change) => go({ overrides: { ...asked.overrides, ...change } })}
     />
   ));
   const sheets = (

@@ -1,10 +1,11 @@
 /** The stage in its place: measures the room it has, and switches between the two looks. */
-import type { LengthUnit, Setup, StageDrawing, StageLook } from '@taktik/core';
+import type { LengthUnit, Overrides, Setup, StageDrawing, StageLook } from '@taktik/core';
 import { View } from 'react-native';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
 import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
+import { StageHandle } from './StageHandle';
 import { useMannequin } from './useMannequin';
 
 type Props = {
@@ -15,11 +16,12 @@ type Props = {
   width: number;
   height: number;
   onSwitch?: () => void;
+  onDrag: (change: Overrides) => void;
 };
 
 const NAMES: Record<StageLook, string> = { side: 'from the side', ray: 'along the ray' };
 
-export function StagePane({ drawing, setup, unit, look, width, height, onSwitch }: Props) {
+export function StagePane({ drawing, setup, unit, look, width, height, onSwitch, onDrag }: Props) {
   const theme = useTheme();
   const mannequin = useMannequin(setup, drawing);
   return (
@@ -27,6 +29,7 @@ export function StagePane({ drawing, setup, unit, look, width, height, onSwitch 
       {drawing && mannequin && (
         <Stage drawing={drawing} mannequin={mannequin} setup={setup} unit={unit} width={width} height={height} />
       )}
+      {drawing && <StageHandle setup={setup} drawing={drawing} width={width} onDrag={onDrag} />}
       {onSwitch && (
         <Press
           label={`Look ${NAMES[look === 'side' ? 'ray' : 'side']}`}
