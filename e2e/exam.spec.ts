@@ -39,7 +39,7 @@ test('from the order to the record, and still there after a restart', async ({ p
   await page.reload();
   await expect(page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').nth(1)).toBeChecked();
 
-  await page.getByRole('button', { name: 'Expose' }).click();
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
   await page.getByRole('button', { name: 'Next projection' }).last().click();
   await expect(page.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
   const changes = page.getByRole('region', { name: 'Changes from Sacrum, AP axial' });
@@ -48,7 +48,7 @@ test('from the order to the record, and still there after a restart', async ({ p
   await expect(changes).toContainText(/Receptor .* toward the feet, back under the ray/);
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 15° to the head/);
 
-  await page.getByRole('button', { name: 'Expose' }).click();
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
   await page.getByRole('button', { name: 'Finish exam' }).click();
   await expect(page.getByRole('heading', { name: 'Record' })).toBeVisible();
   const rows = page.getByRole('link', { name: /Sacrum and coccyx, HK, EI/ });
@@ -72,7 +72,7 @@ test('without a connection nothing is lost: it is kept, said, and sent when the 
   // The app is on the device once its service worker is ready.
   await page.evaluate(() => navigator.serviceWorker.ready);
   await server.down();
-  await page.getByRole('button', { name: 'Expose' }).click();
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
   await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
   await expect(page.getByText(/No connection: .* kept on this device/)).toBeVisible();
   await page.reload();

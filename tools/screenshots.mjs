@@ -25,7 +25,7 @@ mkdirSync(at('docs/screenshots'), { recursive: true });
 
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
-const button = (page, name) => page.getByRole('button', { name });
+const button = (page, name) => page.getByRole('button', { name, exact: typeof name === 'string' && name === 'Expose' });
 const settle = (page) => page.waitForTimeout(900);
 
 async function view(viewport, colorScheme, walk) {

@@ -62,7 +62,7 @@ export function shadowsOf(
 
 /** Fields are opened in steps that a collimator dial shows. */
 const FIELD_STEP_MM = 5;
-const openTo = (mm: number): number => Math.ceil(mm / FIELD_STEP_MM - 1e-9) * FIELD_STEP_MM;
+const openTo = (mm: number): number => Math.max(0, Math.ceil(mm / FIELD_STEP_MM - 1e-9)) * FIELD_STEP_MM;
 
 /** The field, symmetric about the central ray, that takes every shadow. */
 export function neededField(shadows: readonly Shadow[]): { width: number; height: number } {

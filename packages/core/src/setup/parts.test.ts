@@ -1,0 +1,384 @@
+/** The parts of a set-up, each by itself. */
+import fc from 'fast-check';
+import { resolvePatient } from '../body/patient';
+import type { PlaneFrame } from '../geometry/projection';
+import { projectionOf, projections } from '../projections/catalogue';
+import { inches } from '../quantity/length';
+import { MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
+import { withDefaults } from '../room/houseRules';
+import { holderOf } from '../room/room';
+import { cautionsFor } from './caution';
+import { clippedBy, neededField, shadowsOf, type Shadow } from './cover';
+import { chooseHolder } from './holder';
+import { fieldCorners, openField } from './light';
+import { kneeAngleByPelvis } from './place';
+import { situationFor } from './request';
+import { chooseTechnique } from './technique';
+import { focalSpotAt, isHorizontal, reachableSid } from './tube';
+import { applyRules } from './variant';
+import { barred, chooseWay, sparing } from './way';
+import { bothUnits, levelAgainst, markerLetter, relationTo } from './words';
+
+const plane: PlaneFrame = { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0], n: [0, 0, 1] };
+const mark = (name: string, u: number, v: number, axis: Shadow['axis'] = 'both', marginMm = 10): Shadow => ({
+  name,
+  u,
+  v,
+  axis,
+  marginMm,
+  magnification: 1.1,
+});
+
+describe('cover', () => {
+  it('grows margins with the object and counts each item only along its axis', () => {
+    const [shadow] = shadowsOf(
+      [{ name: 'tip', axis: 'along', marginMm: 10, points: [[50, 80, 100]] }],
+      [0, 0, 1000],
+      plane,
+      0,
+    );
+    expect(shadow.marginMm).toBeCloseTo(10 / 0.9, 9);
+    const needed = neededField([shadow]);
+    expect(needed.width).toBeCloseTo(0, 9);
+    expect(needed.height).toBe(200);
+  });
+  it('opens in the steps of a dial, symmetric about the ray', () => {
+    expect(neededField([mark('a', 30, 0), mark('b', -52.4, 71)])).toEqual({ width: 125, height: 165 });
+  });
+  it('a field turned along a bone needs less', () => {
+    const along = (t: number) =>
+      shadowsOf(
+        [
+          {
+            name: 'ends',
+            axis: 'both',
+            marginMm: 0,
+            points: [
+              [60, 200, 0],
+              [-60, -200, 0],
+            ],
+          },
+        ],
+        [0, 0, 1000],
+        plane,
+        t,
+      );
+    expect(neededField(along(-Math.atan2(60, 200) * (180 / Math.PI))).width).toBeLessThan(10);
+    expect(neededField(along(0)).width).toBe(120);
+  });
+  it('names what is cut, once, by the point and not by its margin', () => {
+    const shadows = [
+      mark('crest', 100, 0),
+      mark('crest', 102, 0),
+      mark('tip', 0, 96, 'along'),
+      mark('side', 300, 0, 'along'),
+    ];
+    expect(clippedBy(shadows, { width: 190, height: 200 })).toEqual(['crest']);
+    expect(clippedBy(shadows, { width: 204, height: 190 })).toEqual(['tip']);
+    expect(clippedBy(shadows, { width: 204, height: 192 })).toEqual([]);
+  });
+});
+
+describe('light', () => {
+  const leg = projectionOf('leg-ap');
+  const open = (height: number, change: object = {}, width = 110) =>
+    openField({
+      shadows: [mark('knee', 0, height / 2 - 10), mark('ankle', 0, -(height / 2 - 10))],
+      needed: { width, height },
+      projection: leg,
+      room: ROOM_ONE,
+      holder: holderOf(ROOM_ONE, 'table-top')!,
+      sidMm: 1200,
+      overrides: {},
+      unit: 'in',
+      ...change,
+    });
+  it('lengthwise, diagonal and split follow from the length', () => {
+    expect(open(400).fit.outcome).toBe('lengthwise');
+    expect(open(440).fit.outcome).toBe('diagonal');
+    expect(open(440).field).toEqual({ width: 110, height: 440 });
+    expect(open(520)).toMatchObject({ fit: { outcome: 'split', exposures: 2 }, clipped: [], problems: [] });
+  });
+  it('two exposures overlap and together take the whole', () => {
+    const { field, shiftsMm } = open(520);
+    expect(shiftsMm[0] + field.height / 2).toBeGreaterThanOrEqual(260);
+    expect(shiftsMm[0]).toBe(-shiftsMm[1]);
+    expect(shiftsMm[0] - field.height / 2).toBeLessThan(shiftsMm[1] + field.height / 2 - 40);
+  });
+  it('an unknown receptor is said and another one taken', () => {
+    const light = open(300, { overrides: { receptorId: '20x20' } });
+    expect(light.problems.map(({ code }) => code)).toEqual(['receptor-unknown']);
+    expect(light.fit.receptor.name).toBe('10×12');
+  });
+  it('a field pulled by hand is the one that is open; what it cuts is named', () => {
+    const light = open(400, { overrides: { fieldMm: [100, 300] } });
+    expect(light.field).toEqual({ width: 100, height: 300 });
+    expect(light.clipped).toEqual(['knee', 'ankle']);
+    expect(light.problems[0].text).toMatch(/cuts knee and ankle: .* are needed, .* are open/);
+  });
+  it('the collimator’s widest field holds at a short SID', () =>
+    expect(open(400, { sidMm: 800 }).field.height).toBe(344));
+  it('only a margin cut is said, and does not forbid', () => {
+    const light = openField({
+      shadows: [mark('hip', 170, 0)],
+      needed: { width: 460, height: 300 },
+      projection: projectionOf('pelvis-ap'),
+      room: ROOM_TWO,
+      holder: holderOf(ROOM_TWO, 'table-tray')!,
+      sidMm: 1016,
+      overrides: {},
+      unit: 'cm',
+    });
+    expect(light.problems).toEqual([
+      { code: 'margin', text: expect.stringMatching(/margin round it is cut: 46 × 30 cm are needed/) },
+    ]);
+  });
+  it('corners lie round the middle of their exposure, turned with the collimator', () => {
+    expect(fieldCorners(plane, { width: 100, height: 60 }, 0, 20)).toEqual([
+      [-50, -10, 0],
+      [50, -10, 0],
+      [50, 50, 0],
+      [-50, 50, 0],
+    ]);
+    expect(fieldCorners(plane, { width: 100, height: 60 }, 90, 0)[0][0]).toBeCloseTo(30, 9);
+  });
+});
+
+describe('tube', () => {
+  it('keeps the wanted SID where the room reaches it', () =>
+    expect(reachableSid(1016, [1016, 1219], ROOM_ONE, [0, 0, 718], [0, 0, -1], false, 'in')).toEqual({
+      sidMm: 1016,
+      problems: [],
+    }));
+  it('gives the longest in reach and says what that costs', () => {
+    const { sidMm, problems } = reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 730], [0, 0, -1], false, 'in');
+    expect(sidMm).toBe(1170);
+    expect(problems[0]).toMatchObject({
+      code: 'sid-too-short',
+      text: expect.stringMatching(/Room 2 reaches 46 in of the 72 in SID wanted.*begins at 60 in/),
+    });
+  });
+  it('a tilted tube under a low ceiling reaches further along the ray', () => {
+    const steep = reachableSid(
+      3000,
+      [1000, 3000],
+      ROOM_TWO,
+      [0, 0, 700],
+      [0.5, 0, -Math.sqrt(0.75)],
+      false,
+      'in',
+    ).sidMm;
+    expect(steep).toBeGreaterThan(
+      reachableSid(3000, [1000, 3000], ROOM_TWO, [0, 0, 700], [0, 0, -1], false, 'in').sidMm,
+    );
+  });
+  it('a level ray is limited by the wall’s reach; a few millimetres short is reached', () => {
+    expect(reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], true, 'in').sidMm).toBe(1525);
+    expect(reachableSid(1530, [1000, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], true, 'in').problems).toEqual([]);
+  });
+  it('the focal spot lies the SID back along the ray', () => {
+    expect(focalSpotAt([0, 0, 100], [0, 0, -1], 1000)).toEqual([0, 0, 1100]);
+    expect([isHorizontal([1, 0, 0]), isHorizontal([0, 0, -1])]).toEqual([true, false]);
+  });
+});
+
+describe('way', () => {
+  const chest = projectionOf('chest-pa');
+  const knee = projectionOf('knee-lateral');
+  it.each([
+    [{ canStand: false }, null],
+    [{ canStand: false, canSit: false }, /neither stand nor sit/],
+    [{ spineNotCleared: true }, /spine is not cleared/],
+  ])('chest PA with %j', (known, reason) => {
+    const why = barred(chest.positions[0], situationFor(40, known), null);
+    if (reason === null) expect(why).toBeNull();
+    else expect(why).toMatch(reason);
+  });
+  it('turning is judged by the side that lies down', () => {
+    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'left' }), 'left')).toBeNull();
+    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'left' }), 'right')).toMatch(/only to the left/);
+    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'none' }), 'left')).toMatch(/cannot turn/);
+  });
+  it('babies neither stand nor sit unless someone says so', () => {
+    expect(situationFor(0.3)).toMatchObject({ canStand: false, canSit: false });
+    expect(situationFor(1)).toMatchObject({ canStand: false, canSit: true });
+    expect(situationFor(0.3, { canSit: true }).canSit).toBe(true);
+    expect(situationFor(undefined)).toMatchObject({ canStand: true, canSit: true, spineNotCleared: false });
+  });
+  it('a position that is not the entry’s is refused with those that are', () => {
+    expect(chooseWay(chest, situationFor(40), ROOM_ONE, null, { position: 'prone' }).problems[0].text).toMatch(
+      /not done face down; it is done standing/,
+    );
+  });
+  it('a unit without the holder says so', () => {
+    const { problems } = chooseWay(chest, situationFor(40), MOBILE_UNIT, null, {});
+    expect(problems[0]).toMatchObject({
+      code: 'no-holder',
+      text: expect.stringMatching(/Mobile unit has no wall stand/),
+    });
+  });
+  it.each(
+    projections
+      .filter(({ positions }) => positions.some(({ ifInjured }) => ifInjured))
+      .map((entry) => [entry.id, entry] as const),
+  )('%s spares the hurt: nothing is turned, bent or raised', (_id, entry) => {
+    for (const way of entry.positions) {
+      const spared = sparing(way, situationFor(40, { fractureSuspected: true }));
+      if (way.ifInjured) expect(spared.say).not.toMatch(/turned in 15|knees bent|chin up|at a right angle/);
+      expect(sparing(way, situationFor(40))).toBe(way);
+    }
+  });
+});
+
+describe('holder and grid', () => {
+  const tray = holderOf(ROOM_ONE, 'table-tray')!;
+  const top = holderOf(ROOM_ONE, 'table-top')!;
+  it('the thickness decides where the entry leaves it open', () => {
+    expect(chooseHolder('by-thickness', [tray, top], ROOM_ONE, 120, {})).toMatchObject({
+      holder: { kind: 'table-tray' },
+      gridWanted: true,
+      grid: { ratio: 10 },
+    });
+    expect(chooseHolder('by-thickness', [tray, top], ROOM_ONE, 99, {})).toMatchObject({
+      gridWanted: false,
+      grid: null,
+    });
+    expect(chooseHolder('no', [tray, top], ROOM_ONE, 250, {}).grid).toBeNull();
+  });
+  it('a grid that is wanted and not there, or there and not wanted, is said', () => {
+    expect(chooseHolder('yes', [top], ROOM_ONE, 200, {}).problems[0].code).toBe('no-grid');
+    expect(chooseHolder('no', [holderOf(ROOM_TWO, 'table-tray')!], ROOM_TWO, 50, {})).toMatchObject({
+      grid: { ratio: 8 },
+      problems: [{ code: 'grid-stays' }],
+    });
+    expect(chooseHolder('no', [tray, top], ROOM_ONE, 50, { grid: true }).grid).toMatchObject({ ratio: 10 });
+  });
+});
+
+describe('technique', () => {
+  const pelvis = projectionOf('pelvis-ap');
+  const at = {
+    thicknessMm: 210,
+    sidMm: inches(40),
+    gridRatio: 10,
+    fieldMm: [430, 350] as const,
+    aecInHolder: true,
+    child: false,
+  };
+  it('is the room’s chart at the chart’s own conditions', () => {
+    const technique = chooseTechnique(
+      pelvis,
+      { ...ROOM_ONE, generator: { ...ROOM_ONE.generator, chartFactor: 1 } },
+      at,
+      {},
+    );
+    expect(technique).toMatchObject({ kVp: 80, mAs: 20, aec: 'outer', focalSpot: 'large', inModel: true });
+    for (const { factor } of technique.factors) expect(factor).toBeCloseTo(1, 9);
+  });
+  it('gives stations of the generator, more for more body, and time from mA', () => {
+    const thick = chooseTechnique(pelvis, ROOM_ONE, { ...at, thicknessMm: 280 }, {});
+    expect(ROOM_ONE.generator.masStations).toContain(thick.mAs);
+    expect(thick.mAs).toBeGreaterThan(chooseTechnique(pelvis, ROOM_ONE, at, {}).mAs);
+    expect(thick.timeMs).toBe(Math.round((thick.mAs / ROOM_ONE.generator.largeFocusMa) * 1000));
+  });
+  it('children: thin parts get the low kVp, and of the cells only the centre one', () => {
+    expect(chooseTechnique(pelvis, ROOM_ONE, { ...at, thicknessMm: 90, gridRatio: 0, child: true }, {})).toMatchObject({
+      kVp: pelvis.exposure.kVpThin,
+      aec: 'none',
+    });
+    expect(chooseTechnique(pelvis, ROOM_ONE, { ...at, thicknessMm: 130, child: true }, {}).aec).toBe('centre');
+  });
+  it('what was pulled by hand stands', () =>
+    expect(chooseTechnique(pelvis, ROOM_ONE, at, { kVp: 75, mAs: 17 })).toMatchObject({ kVp: 75, mAs: 17 }));
+  it('outside the model the chart is shown unchanged, and said', () =>
+    expect(chooseTechnique(pelvis, ROOM_ONE, { ...at, thicknessMm: 500 }, {})).toMatchObject({
+      inModel: false,
+      problems: [{ code: 'outside-model', text: expect.stringMatching(/0 to 400/) }],
+    }));
+  it('a generator that ends below what is asked says so', () =>
+    expect(
+      chooseTechnique(pelvis, { ...ROOM_ONE, generator: { ...ROOM_ONE.generator, masStations: [1, 2, 4] } }, at, {})
+        .problems[0].code,
+    ).toBe('mas-limit'));
+  it('never asks for more than the generator gives in kV', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...projections),
+        fc.integer({ min: 20, max: 350 }),
+        fc.integer({ min: 60, max: 130 }),
+        (entry, thicknessMm, maxKvp) => {
+          expect(
+            chooseTechnique(
+              entry,
+              { ...ROOM_ONE, generator: { ...ROOM_ONE.generator, maxKvp } },
+              { ...at, thicknessMm },
+              {},
+            ).kVp,
+          ).toBeLessThanOrEqual(maxKvp);
+        },
+      ),
+    );
+  });
+});
+
+describe('words', () => {
+  it('show both units, the leading one first', () => {
+    expect(bothUnits(51, 'in')).toBe('2 in (5 cm)');
+    expect(bothUnits(51, 'cm')).toBe('5 cm (2 in)');
+  });
+  it('say above and below on the trunk, wrist and fingers on the hand, and level within a fingertip', () => {
+    expect(levelAgainst('symphysis_sup', 51, 'in').text).toBe('2 in (5 cm) above the symphysis');
+    expect(levelAgainst('C7_sp', -190, 'cm').text).toBe('19 cm (7½ in) below the vertebra prominens');
+    expect(levelAgainst('ASIS_L', 3, 'in').text).toBe('level with the ASIS');
+    expect(levelAgainst('PIP3_L', 30, 'cm', 'hand and wrist').text).toMatch(/toward the wrist from the middle joint/);
+    expect(relationTo('back', 'T7')).toBe('behind T7');
+    expect(relationTo(null, 'MC3_head_L')).toBe('at the third knuckle');
+  });
+  it('the marker is the side of the part, the patient’s right where there is none', () =>
+    expect([markerLetter('left'), markerLetter('right'), markerLetter(null)]).toEqual(['L', 'R', 'R']));
+  it('the angle of the AP knee changes at 19 and 24 cm', () =>
+    expect([189, 190, 240, 241].map(kneeAngleByPelvis)).toEqual([-4, 0, 0, 4]));
+});
+
+describe('cautions', () => {
+  const woman = resolvePatient({ ageYears: 30, sex: 'female' }).patient;
+  const texts = (id: string, patient = woman, known = {}) =>
+    cautionsFor(projectionOf(id), patient, situationFor(30, known)).map(({ text }) => text);
+  it('ask about pregnancy where it applies, and stop when it is possible', () => {
+    expect(texts('chest-pa')).toContain('Ask about pregnancy before the exposure.');
+    expect(texts('hand-pa').join()).not.toMatch(/regnan/);
+    expect(texts('chest-pa', resolvePatient({ ageYears: 70, sex: 'female' }).patient).join()).not.toMatch(/regnan/);
+    expect(texts('chest-pa', woman, { pregnancy: 'no' }).join()).not.toMatch(/regnan/);
+    expect(
+      texts('sacrum-ap-axial', woman, { pregnancy: 'possible' }).filter((text) => /Pregnancy possible/.test(text)),
+    ).toHaveLength(1);
+  });
+  it.each(projections.filter(({ region }) => region === 'spine').map(({ id }) => [id]))(
+    '%s never moves a spine that is not cleared',
+    (id) => {
+      const grave = cautionsFor(projectionOf(id), woman, situationFor(30, { spineNotCleared: true })).filter(
+        (caution) => caution.grave,
+      );
+      expect(grave.some(({ text }) => /not cleared/.test(text))).toBe(true);
+    },
+  );
+  it('the holder of a child is never anyone pregnant', () =>
+    expect(texts('chest-ap', resolvePatient({ ageYears: 1 }).patient).join()).toMatch(/never anyone pregnant/));
+});
+
+describe('schools', () => {
+  it('change the entry and say which was chosen and why', () => {
+    const { projection, schools } = applyRules(
+      projectionOf('cervicothoracic-lateral'),
+      withDefaults({ cervicothoracicAngle: 'caudad' }),
+    );
+    expect(projection.ray).toMatchObject({ angleDeg: 4, toward: 'feet' });
+    expect(schools[0]).toMatchObject({ rule: 'cervicothoracicAngle', reason: expect.stringMatching(/shoulder/) });
+    expect(projectionOf('cervicothoracic-lateral').ray.angleDeg).toBe(0);
+  });
+  it('leave everything else as it was', () => {
+    const before = projectionOf('chest-pa');
+    const { projection } = applyRules(before, withDefaults({ chestTechnique: 'no-grid' }));
+    expect(projection).toEqual({ ...before, grid: 'no' });
+  });
+});
