@@ -45,6 +45,7 @@ module.exports = {
     {
       displayName: 'web',
       preset: 'jest-expo/web',
+      testEnvironment: `${__dirname}/apps/web/jest/environment.js`,
       setupFiles: [...require('jest-expo/web/jest-preset').setupFiles, `${__dirname}/apps/web/jest/setup.js`],
       transform: { ...require('jest-expo/web/jest-preset').transform, '\\.mjs$': babel },
       rootDir: `${__dirname}/apps/web`,

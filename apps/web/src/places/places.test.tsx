@@ -201,11 +201,11 @@ describe('Set up', () => {
     mockParams = { p: 'sacrum-ap-axial', age: '58', h: '168', w: '74', room: 'room-2' };
     show(<SetupPlace />);
     expect(await screen.findByLabelText(/^SID: 40 in/)).toBeTruthy();
-    const before = screen.getByLabelText(/^Technique:/).getAttribute('aria-label');
+    const before = screen.getByRole('button', { name: /^Technique:/ }).getAttribute('aria-label');
     fireEvent.click(screen.getByLabelText(/^SID: 40 in/));
     fireEvent.change(await screen.findByLabelText('SID I can reach in in'), { target: { value: '34' } });
     expect(await screen.findByLabelText(/^SID: 34 in.*Set by hand/)).toBeTruthy();
-    expect(screen.getByLabelText(/^Technique:/).getAttribute('aria-label')).not.toBe(before);
+    expect(screen.getByRole('button', { name: /^Technique:/ }).getAttribute('aria-label')).not.toBe(before);
     await waitFor(() =>
       expect(mockRouter.setParams).toHaveBeenCalledWith(expect.objectContaining({ p: 'sacrum-ap-axial', sid: '864' })),
     );
