@@ -1,0 +1,71 @@
+import { discard, startTestServer, type TestServer } from '../testing/testServer';
+import { seedDemo } from '../seed/seedDemo';
+import { DEMO_ORDERS, HOSPITAL, STAFF } from '../seed/scenario';
+import { demoRooms, hasProjection, projectionOf, setupRequestSchema } from '@taktik/core';
+import { orders, rooms } from '../db/schema';
+import { openApiDocument } from './openapi';
+
+jest.setTimeout(30_000);
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(async () => {
+  await server.stop();
+  discard(server.folder);
+});
+
+const operations = Object.entries(openApiDocument.paths ?? {}).flatMap(([path, item]) =>
+  Object.keys(item as object).map((method) => [method.toUpperCase(), path] as const),
+);
+
+describe('the document', () => {
+  it.each(operations)('%s %s is a route of the server', async (method, path) => {
+    const answer = await server.call(method, path.replace('{id}', 'none'), method === 'GET' ? undefined : {});
+    expect(answer.body.detail ?? '').not.toMatch(/There is nothing at/);
+    expect(answer.status).toBeLessThan(500);
+  });
+
+  it('says for each what goes wrong, in the one format', () => {
+    for (const [method, path] of operations) {
+      const operation = (
+        openApiDocument.paths as Record<
+          string,
+          Record<string, { responses: Record<string, { content: object }>; summary: string }>
+        >
+      )[path][method.toLowerCase()];
+      expect(Object.keys(operation.responses['4XX'].content)).toEqual(['application/problem+json']);
+      expect(operation.summary.length).toBeGreaterThan(5);
+    }
+  });
+});
+
+describe('the demo', () => {
+  it('asks of each order only what the catalogue has, with sides where they are needed', () => {
+    for (const order of DEMO_ORDERS) {
+      const room = demoRooms.find(({ id }) => id === order.roomId);
+      expect(room).toBeDefined();
+      for (const planned of order.projections) {
+        expect(hasProjection(planned.projectionId)).toBe(true);
+        expect(projectionOf(planned.projectionId).sided === 'each').toBe(planned.side !== undefined);
+        expect(
+          setupRequestSchema.safeParse({ ...planned, patient: order.patient, situation: order.situation, room })
+            .success,
+        ).toBe(true);
+      }
+    }
+  });
+  it('has ten orders in two rooms and a mobile unit, and people who are invented', () => {
+    expect(DEMO_ORDERS).toHaveLength(10);
+    expect(new Set(DEMO_ORDERS.map(({ roomId }) => roomId)).size).toBe(3);
+    expect(new Set(DEMO_ORDERS.map(({ initials }) => initials)).size).toBe(10);
+    expect([HOSPITAL, ...STAFF].every((name) => name.length > 3)).toBe(true);
+  });
+  it('is sown once: a database that holds anything is left alone', async () => {
+    await server.store.db.update(orders).set({ state: 'finished' });
+    await seedDemo(server.store, Date.now());
+    expect(await server.store.db.select().from(rooms)).toHaveLength(demoRooms.length);
+    expect((await server.store.db.select().from(orders)).every(({ state }) => state === 'finished')).toBe(true);
+  });
+});

@@ -1,0 +1,131 @@
+/** For any two set-ups of the same patient, what is said to change is what differs - no more and no less. */
+import fc from 'fast-check';
+import { projections } from '../projections/catalogue';
+import { demoRooms } from '../room/demoRooms';
+import { computeSetup } from '../setup/computeSetup';
+import type { Setup } from '../setup/setup';
+import { changesBetween, type ChangeKind } from './changesBetween';
+
+/** The order of the hands. */
+const ORDER: readonly ChangeKind[] = [
+  'position',
+  'receptor',
+  'grid',
+  'sid',
+  'angle',
+  'recentre',
+  'centre',
+  'field',
+  'marker',
+  'technique',
+  'breathing',
+];
+
+const pair = fc
+  .record({
+    ageYears: fc.integer({ min: 0, max: 80 }),
+    room: fc.constantFrom(...demoRooms),
+    first: fc.constantFrom(...projections),
+    second: fc.constantFrom(...projections),
+    sides: fc.tuple(
+      fc.constantFrom('left' as const, 'right' as const),
+      fc.constantFrom('left' as const, 'right' as const),
+    ),
+  })
+  .map(({ ageYears, room, first, second, sides }): [Setup, Setup] => [
+    computeSetup({
+      projectionId: first.id,
+      side: first.sided === 'each' ? sides[0] : undefined,
+      patient: { ageYears },
+      room,
+    }),
+    computeSetup({
+      projectionId: second.id,
+      side: second.sided === 'each' ? sides[1] : undefined,
+      patient: { ageYears },
+      room,
+    }),
+  ]);
+const check = (test: (before: Setup, after: Setup) => void) =>
+  fc.assert(
+    fc.property(pair, ([before, after]) => test(before, after)),
+    { numRuns: 150 },
+  );
+const kindsOf = (before: Setup, after: Setup): ChangeKind[] => changesBetween(before, after).map(({ kind }) => kind);
+
+test('changes come in the order of the hands', () => {
+  check((before, after) => {
+    const places = kindsOf(before, after).map((kind) => ORDER.indexOf(kind));
+    expect([...places].sort((a, b) => a - b)).toEqual(places);
+  });
+});
+
+test('nothing changes from a set-up to itself', () =>
+  check((before) => expect(changesBetween(before, before)).toEqual([])));
+
+test('an angle that was on and is not wanted is always taken off, and said to be an undoing', () => {
+  check((before, after) => {
+    const same =
+      Math.abs(before.tube.angleDeg - after.tube.angleDeg) < 0.5 && before.tube.angleToward === after.tube.angleToward;
+    const off = changesBetween(before, after).filter(({ text }) => /^Take the \d+° off$/.test(text));
+    expect(off).toHaveLength(before.tube.angleDeg > 0 && !same ? 1 : 0);
+    for (const change of off) expect(change.undo).toBe(true);
+    const on = changesBetween(before, after).filter(({ text }) => /^Tube \d+° to the/.test(text));
+    expect(on).toHaveLength(after.tube.angleDeg > 0 && !same ? 1 : 0);
+  });
+});
+
+test('another SID is never left unsaid', () => {
+  check((before, after) => {
+    const said = changesBetween(before, after).find(({ kind }) => kind === 'sid');
+    expect(said !== undefined).toBe(Math.abs(before.tube.sidMm - after.tube.sidMm) >= 6);
+    if (said) expect(said).toMatchObject({ readout: 'sid', was: expect.stringMatching(/ in$/) });
+  });
+});
+
+test('another receptor, holder or way up is never left unsaid', () => {
+  check((before, after) => {
+    const differs =
+      before.receptor.size.id !== after.receptor.size.id ||
+      before.receptor.holder !== after.receptor.holder ||
+      (!after.receptor.size.fixed && before.receptor.orientation !== after.receptor.orientation);
+    if (differs) expect(kindsOf(before, after)).toContain('receptor');
+  });
+});
+
+test('a marker is never left over from the other side', () => {
+  check((before, after) => {
+    if (before.marker.letter === after.marker.letter) return;
+    const said = changesBetween(before, after).find(({ kind }) => kind === 'marker');
+    expect(said).toMatchObject({ undo: true, text: `Marker: ${before.marker.letter} off, ${after.marker.letter} on` });
+  });
+});
+
+test('after a turn the patient is placed anew and the marker moved', () => {
+  check((before, after) => {
+    if (before.position.body === after.position.body && before.position.facing === after.position.facing) return;
+    const [first] = changesBetween(before, after);
+    expect(first.kind).toBe('position');
+    expect(first.text).toContain(after.position.say);
+    expect(kindsOf(before, after)).toContain('marker');
+  });
+});
+
+test('technique and breath follow', () => {
+  check((before, after) => {
+    const kinds = kindsOf(before, after);
+    expect(kinds.includes('technique')).toBe(
+      before.exposure.kVp !== after.exposure.kVp || before.exposure.mAs !== after.exposure.mAs,
+    );
+    expect(kinds.includes('breathing')).toBe(before.breathing.words !== after.breathing.words);
+  });
+});
+
+test('every change is a plain sentence without a missing number', () => {
+  check((before, after) => {
+    for (const { text } of changesBetween(before, after)) {
+      expect(text).not.toMatch(/undefined|null|NaN|!/);
+      expect(text.length).toBeGreaterThan(5);
+    }
+  });
+});
