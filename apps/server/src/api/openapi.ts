@@ -58,7 +58,9 @@ export const openApiDocument = createDocument({
         responses: answers(anyObject, 'The set-up'),
       },
     },
-    '/api/rooms': { get: { summary: 'Rooms', responses: answers(z.array(roomSchema), 'Rooms') } },
+    '/api/rooms': {
+      get: { summary: 'All rooms, with tube, holders and receptors', responses: answers(z.array(roomSchema), 'Rooms') },
+    },
     '/api/rooms/{id}': {
       get: { summary: 'One room', requestParams: byId, responses: answers(roomSchema, 'The room') },
     },

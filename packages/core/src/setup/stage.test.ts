@@ -2,7 +2,10 @@ import { projections } from '../projections/catalogue';
 import { ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from './computeSetup';
 import { drawMannequin, drawStage, mannequinKey, planeOf } from './stage';
+import { buildBody } from '../body/body';
 import { toDrawing } from '../body/outline';
+import { poseBody } from '../body/pose';
+import { placeBody, posedLandmark } from '../body/posed';
 
 const setupOf = (id: string) =>
   computeSetup({
@@ -55,6 +58,44 @@ test('seen along the ray, the head is up and the patient’s left is where the t
   expect(at('iliac crest')[1]).toBeLessThan(at('symphysis')[1]);
   // Facing the patient, the left ASIS is on the right of the picture.
   expect(at('ASIS')[0]).toBeGreaterThan(toDrawing(plane, ap.scene.entry)[0]);
+});
+
+describe('the marker', () => {
+  // Where the patient's right, front and left lie in the picture, from landmarks that are nowhere near the code that places it.
+  const markerFrom = (setup: ReturnType<typeof setupOf>) => {
+    const { marker, hit } = drawStage(setup, 'ray', 1);
+    return marker[0] - hit[0];
+  };
+  const towardRight = (setup: ReturnType<typeof setupOf>) => {
+    const body = buildBody(setup.patient);
+    const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
+    const plane = planeOf(setup, 'ray');
+    return (
+      toDrawing(plane, posedLandmark(posed, 'ASIS_R').p)[0] - toDrawing(plane, posedLandmark(posed, 'ASIS_L').p)[0]
+    );
+  };
+  it.each(['chest-pa', 'chest-ap', 'pelvis-ap', 'thoracic-ap', 'sacrum-ap-axial', 'sinuses-parietoacanthial'])(
+    'R lies on the patient’s right: %s',
+    (id) => {
+      const setup = setupOf(id);
+      expect(setup.marker.letter).toBe('R');
+      expect(Math.sign(markerFrom(setup))).toBe(Math.sign(towardRight(setup)));
+    },
+  );
+  it('seen from behind, the right is on the right of the picture; face to face on the left', () => {
+    expect(markerFrom(setupOf('chest-pa'))).toBeGreaterThan(0);
+    expect(markerFrom(setupOf('chest-ap'))).toBeLessThan(0);
+  });
+  it('of a left limb lies on its outer side', () => {
+    const left = computeSetup({ projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } });
+    expect(markerFrom(left)).toBeGreaterThan(0);
+    expect(markerFrom(setupOf('knee-ap'))).toBeLessThan(0);
+  });
+  it('of a lateral lies in front', () => {
+    const setup = setupOf('chest-lateral');
+    const at = (name: string) => drawStage(setup, 'ray', 1).touch.find((touch) => touch.name === name)!.at[0];
+    expect(Math.sign(markerFrom(setup))).toBe(Math.sign(at('jugular notch') - at('vertebra prominens')));
+  });
 });
 
 test('the drawing is kept by what it depends on', () => {

@@ -6,7 +6,8 @@ import { buildBody } from '../body/body';
 import { bonePaths, skinOutline, toDrawing, type DrawingBox, type DrawingPlane } from '../body/outline';
 import { placeBody, posedBones, posedSkin } from '../body/posed';
 import { poseBody } from '../body/pose';
-import { addScaled, cross, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
+import { applyToDirection } from '../geometry/frame';
+import { addScaled, cross, dot, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
 import type { Setup } from './setup';
 
 export type StageLook = 'side' | 'ray';
@@ -231,10 +232,23 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
           ]
         : null,
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
-    marker: at(addScaled(corners[3], subtract(midpoint(corners[0], corners[2]), corners[3]), 0.16)),
+    marker: at(markerPlace(setup, corners)),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
   };
 }
+
+/**
+ * The marker lies inside the light in an upper corner: on the side of its letter, or in front of the patient where
+ * the letter is the side on the receptor.
+ */
+function markerPlace(setup: Setup, corners: readonly Vec3[]): Vec3 {
+  const { place, receptor } = setup.scene;
+  const inFront = setup.position.facing === 'lateral';
+  const toward = applyToDirection(place, inFront ? [0, -1, 0] : [setup.marker.letter === 'L' ? 1 : -1, 0, 0]);
+  const corner = dot(toward, receptor.u) > 0 ? corners[2] : corners[3];
+  return addScaled(corner, subtract(midpoint(corners[0], corners[2]), corner), MARKER_INSET);
+}
+const MARKER_INSET = 0.16;
 
 /** Seen from the side the light is a triangle from the focal spot to the outermost field edges. */
 function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2): Vec2[] {
