@@ -9,6 +9,9 @@ const FAMILIES = {
 };
 
 config.resolver.resolveRequest = (context, name, platform) => {
+  // The validator ships its messages in fifty languages; the app says its own and needs one of them as a fallback.
+  if (/[\\/]zod[\\/]v4[\\/]locales[\\/]index\.c?js$/.test(context.originModulePath) && !/^\.\/en\./.test(name))
+    return { type: 'empty' };
   if (name.startsWith('@react-native-vector-icons/') || name.startsWith('react-native-vector-icons')) {
     const mapped = FAMILIES[name];
     if (mapped) return context.resolveRequest(context, mapped, platform);

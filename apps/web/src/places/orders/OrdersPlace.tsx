@@ -3,9 +3,11 @@ import { situationFor, type SeriesSummary, type SetupRequest } from '@taktik/cor
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { useStore } from 'react-redux';
 import { useOrdersQuery, type Order } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { personOf } from '../../state/preferences';
+import type { RootState } from '../../state/store';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton, Tag } from '../../ui/States';
@@ -95,14 +97,16 @@ function OrderRow({ order, summary }: { order: Order; summary: SeriesSummary | n
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { rooms } = useRoom();
-  const session = useAppSelector((state) => state.session.current);
   const person = useAppSelector((state) => personOf(state.preferences));
   const now = useNow();
   const waited = Math.max(0, Math.round((now - order.orderedAt) / MINUTE_MS));
   const room = rooms.find(({ id }) => id === order.roomId)?.name ?? order.roomId;
-  const mine = session?.orderId === order.id;
+  // Only the row whose order it is follows the session; the others are not drawn anew when an exam begins.
+  const mine = useAppSelector((state) => state.session.current?.orderId === order.id);
+  const store = useStore<RootState>();
   const open = () => {
-    const current = mine ? session : beginExam(dispatch, order, person, Date.now());
+    const { session } = store.getState();
+    const current = mine && session.current ? session.current : beginExam(dispatch, order, person, Date.now());
     const next = current.plan.findIndex((_, i) => current.exposed[i] === undefined);
     router.push({ pathname: '/setup', params: addressOf(current, Math.max(0, next)) });
   };
