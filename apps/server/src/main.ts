@@ -8,7 +8,7 @@ import { openStore } from './db/database';
 import { seedDemo } from './seed/seedDemo';
 
 const here = path.dirname(fileURLToPath(import.meta.url));
-const dataFolder = process.env.TAKTIK_DATA ?? path.resolve(here, '../../../.data');
+const dataFolder = path.resolve(process.env.TAKTIK_DATA ?? path.join(here, '../../../.data'));
 const port = Number(process.env.PORT ?? 4173);
 const host = process.env.HOST ?? '127.0.0.1';
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -22,7 +22,7 @@ if (process.env.TAKTIK_SEED !== 'none') await seedDemo(store, Date.now());
 
 const server = createApp({
   store,
-  webFolder: process.env.TAKTIK_WEB ?? path.resolve(here, '../../web/dist'),
+  webFolder: path.resolve(process.env.TAKTIK_WEB ?? path.join(here, '../../web/dist')),
   logger,
   requestsPerMinute: Number(process.env.TAKTIK_REQUESTS_PER_MINUTE ?? 6000),
 }).listen(port, host, (error?: Error) => {

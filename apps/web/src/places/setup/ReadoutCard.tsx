@@ -38,7 +38,7 @@ export function ReadoutCard({ name, text, was, chosen, pulled, onPress }: Props)
         </View>
         {text.unit !== '' && <Words kind="small">{text.unit}</Words>}
       </View>
-      <Words kind="small" numberOfLines={2}>
+      <Words kind="small" numberOfLines={3}>
         {text.line}
       </Words>
       <Words kind="label" tone="soft" numberOfLines={1}>

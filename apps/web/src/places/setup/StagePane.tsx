@@ -34,7 +34,13 @@ export function StagePane({ drawing, setup, unit, look, width, height, onSwitch,
         <Press
           label={`Look ${NAMES[look === 'side' ? 'ray' : 'side']}`}
           onPress={onSwitch}
-          style={{ position: 'absolute', right: 6, top: 6, paddingHorizontal: 12, backgroundColor: theme.raised }}
+          style={{
+            position: 'absolute',
+            right: 6,
+            ...(look === 'ray' ? { bottom: 6 } : { top: 6 }),
+            paddingHorizontal: 12,
+            backgroundColor: theme.raised,
+          }}
         >
           <Words kind="label">{NAMES[look === 'side' ? 'ray' : 'side']}</Words>
         </Press>

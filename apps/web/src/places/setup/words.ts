@@ -46,10 +46,12 @@ export const centreText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   figure: setup.centre.offsetMm > 0 ? length(setup.centre.offsetMm, unit) : 'on',
   unit: setup.centre.offsetMm > 0 ? unit : '',
   line: setup.centre.relation.replace(/^at /, ''),
-  other:
-    setup.centre.offsetMm > 0
-      ? `${length(setup.centre.offsetMm, otherUnit(unit))} ${otherUnit(unit)} · ${setup.centre.line}`
-      : setup.centre.line,
+  other: [
+    setup.centre.offsetMm > 0 ? `${length(setup.centre.offsetMm, otherUnit(unit))} ${otherUnit(unit)}` : '',
+    setup.centre.line === setup.centre.relation ? '' : setup.centre.line,
+  ]
+    .filter(Boolean)
+    .join(' · '),
 });
 
 export const fieldText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
