@@ -221,7 +221,7 @@ export const limbs: ProjectionSource[] = [
         body: 'lateral-recumbent',
         holders: ['table-tray', 'table-top'],
         contact: ['thigh_L', 'shank_L', 'pelvis'],
-        pose: { hipFlexion_R: 60, kneeFlexion_R: 70, shoulderFlexion: 60, elbowFlexion: 60 },
+        pose: { hipFlexion_R: 60, kneeFlexion_R: 70, shoulderFlexion: 60, shoulderAbduction_L: -16, elbowFlexion: 60 },
         say: 'Lying on the side of the knee, other leg in front, knee bent 20 to 30°',
       },
     ],

@@ -116,7 +116,8 @@ export const spine: ProjectionSource[] = [
         body: 'lateral-recumbent',
         ...tableGrid,
         contact: ['thorax', 'lumbar', 'pelvis'],
-        pose: { hipFlexion: 40, kneeFlexion: 60 },
+        // The under arm is drawn in, so that it lies on the table and not in it.
+        pose: { hipFlexion: 40, kneeFlexion: 60, shoulderAbduction_L: -16 },
         say: 'Lying on the side, knees bent and together, arms forward at right angles',
       },
       {
