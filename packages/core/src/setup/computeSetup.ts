@@ -1,5 +1,5 @@
 /**
- * The set-up of one projection for one patient in one room: DESIGN in nine steps - body, pose and place, ray and aim,
+ * The set-up of one projection for one patient in one room in nine steps: body, pose and place, ray and aim,
  * receptor plane, focal spot, cover, receptor, technique, words. Each step is a function of its own file; this one
  * runs them in the order of the hands.
  */
