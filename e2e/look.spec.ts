@@ -75,9 +75,11 @@ test('the keys of the set-up screen', async ({ page }) => {
   await page.keyboard.press('?');
   await expect(page.getByText('tick the next step')).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.getByText('tick the next step')).toBeHidden();
   await page.keyboard.press('p');
   await page.getByLabel('Weight in kg').fill('80');
   await page.keyboard.press('Escape');
+  await expect(page.getByLabel('Weight in kg')).toBeHidden();
   await page.keyboard.press('e');
   await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
   await page.keyboard.press('f');

@@ -1,5 +1,5 @@
 /** Keyboard shortcuts of a screen; silent while a text field or a sheet has the focus. */
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 export type Keys = Record<string, () => void>;
 
@@ -15,7 +15,8 @@ const isControl = (target: EventTarget | null): boolean =>
 
 export function useKeys(keys: Keys): void {
   const current = useRef(keys);
-  useEffect(() => {
+  // Before the screen is painted: a key pressed at what is seen must meet what is seen.
+  useLayoutEffect(() => {
     current.current = keys;
   });
   useEffect(() => {
