@@ -2,7 +2,7 @@
  * Body positions, and the frame that each gives: how the patient's axes lie in the room.
  */
 import { frameFromPairs, type Frame } from '../geometry/frame';
-import { negate, type Vec3 } from '../geometry/vector';
+import type { Vec3 } from '../geometry/vector';
 
 export const BODY_POSITIONS = ['upright', 'seated', 'supine', 'prone', 'lateral-recumbent'] as const;
 export type BodyPosition = (typeof BODY_POSITIONS)[number];
@@ -40,14 +40,3 @@ export function placeInRoom(position: BodyPosition, beamInPatient: Vec3): Placem
   const toHead = upright ? ROOM_UP : ROOM_HEAD;
   return { frame: frameFromPairs(head, beamInPatient, toHead, beam), beam, toHead };
 }
-
-/** Does this position let the given surface of the body lie toward the receptor? */
-export function positionAllows(position: BodyPosition, beamInPatient: Vec3): boolean {
-  const [x, y] = beamInPatient;
-  if (position === 'supine') return y > 0.7;
-  if (position === 'prone') return y < -0.7;
-  if (position === 'lateral-recumbent') return Math.abs(x) > 0.7;
-  return true;
-}
-
-export const opposite = negate;
