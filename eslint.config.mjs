@@ -8,9 +8,9 @@ const CORE_FLOORS = [
   { folder: 'quantity', over: [] },
   { folder: 'geometry', over: ['quantity'] },
   { folder: 'projections', over: ['quantity', 'geometry'] },
-  { folder: 'body', over: ['quantity', 'geometry'] },
-  { folder: 'room', over: ['quantity', 'geometry', 'body'] },
-  { folder: 'exposure', over: ['quantity', 'geometry', 'body', 'room'] },
+  { folder: 'body', over: ['quantity', 'geometry', 'projections'] },
+  { folder: 'room', over: ['quantity', 'geometry', 'projections', 'body'] },
+  { folder: 'exposure', over: ['quantity', 'geometry', 'projections', 'body', 'room'] },
   { folder: 'setup', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure'] },
   { folder: 'series', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
 ];

@@ -26,7 +26,8 @@ export {
 export { mediansFor, type Medians, type Sex } from './body/anthropometry';
 export { checkRoom, HOLDERS, roomSchema, type Room } from './room/room';
 export { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from './room/demoRooms';
-export { BODY_POSITIONS, positionName, type BodyPosition } from './room/position';
+export { positionName } from './room/position';
+export { BODY_POSITIONS, type BodyPosition } from './projections/vocabulary';
 export {
   defaultRules,
   houseRulesSchema,

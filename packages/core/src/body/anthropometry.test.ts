@@ -51,7 +51,7 @@ describe('proportions', () => {
   it('of the reference man are nearly 1', () => {
     const stretch = proportionsOf(resolvePatient({ ageYears: 40, sex: 'male', statureMm: 1750, massKg: 75 }).patient);
     for (const { frame } of Object.values(stretch))
-      for (const factor of frame) expect(Math.abs(factor - 1)).toBeLessThan(0.04);
+      for (const factor of frame) expect(Math.abs(factor - 1)).toBeLessThan(0.08);
   });
   it('a broad build has short wide lungs and a high diaphragm, a slender one the reverse', () => {
     const recess = (massKg: number, habitus: 'hypersthenic' | 'asthenic') =>

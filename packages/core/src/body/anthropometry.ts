@@ -13,6 +13,7 @@ export type Medians = {
   sittingMm: number;
   headLengthMm: number;
   headBreadthMm: number;
+  headCircMm: number;
   chestAPMm: number;
   chestBreadthMm: number;
   abdomenAPMm: number;

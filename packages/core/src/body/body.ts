@@ -1,11 +1,13 @@
 /**
  * The patient's body: the reference mannequin, stretched segment by segment. Plain data; nothing is posed yet.
  */
-import { add, multiply, subtract, type Vec3 } from '../geometry/vector';
+import { add, lerp, multiply, subtract, type Vec3 } from '../geometry/vector';
 import type { Assumption } from '../quantity/provenance';
-import { mannequin, type Landmark, type Primitive } from './mannequin';
+import { jointOf, mannequin, type Landmark, type Primitive } from './mannequin';
+import type { Form } from './measure';
+import { organPoint, organShape, STANDING, type BodyState } from './organs';
 import { resolvePatient, type Patient, type PatientInput } from './patient';
-import { lungStretch, proportionsOf, type Stretch } from './proportion';
+import { proportionsOf, type Stretch } from './proportion';
 import { stretchShape } from './shape';
 
 export type BodySegment = { id: string; parent: string | null; joint: Vec3; stretch: Stretch };
@@ -13,15 +15,21 @@ export type BodySegment = { id: string; parent: string | null; joint: Vec3; stre
 export type Body = {
   patient: Patient;
   assumed: Assumption[];
+  state: BodyState;
   segments: Readonly<Record<string, BodySegment>>;
 };
 
-/** Length of the lungs of the reference mannequin. */
-const LUNG_LENGTH_MM = 332;
-
-const referenceJoint = new Map(mannequin.segments.map((segment) => [segment.id, segment.joint]));
 const landmarkById = new Map(mannequin.landmarks.map((landmark) => [landmark.id, landmark]));
 const primitiveById = new Map(mannequin.primitives.map((primitive) => [primitive.id, primitive]));
+
+/** Lower end of the segments that taper otherwise than the reference: the joint where `far` holds. */
+const FAR_JOINT: Record<string, string> = { thigh: 'shank' };
+const farJoint = new Map(
+  mannequin.segments.flatMap(({ id }) => {
+    const [part, side] = id.split('_');
+    return part in FAR_JOINT ? [[id, jointOf(`${FAR_JOINT[part]}_${side}`)[2]] as const] : [];
+  }),
+);
 
 /**
  * Builds the body of a patient. Medians of the age fill what was not given; `assumed` lists them.
@@ -36,10 +44,39 @@ export function buildBody(input: PatientInput): Body {
     const place =
       above === undefined
         ? joint
-        : add(above.joint, multiply(above.stretch.frame, subtract(joint, referenceJoint.get(above.id) as Vec3)));
+        : add(above.joint, multiply(factorAt(above, 'frame', joint[2]), subtract(joint, jointOf(above.id))));
     segments[id] = { id, parent, joint: place, stretch: stretches[id] };
   }
-  return { patient, assumed, segments };
+  return { patient, assumed, state: STANDING, segments };
+}
+
+/** Flesh of the belly on the back: flatter and broader than standing. Source: teaching, 10 to 15 % and 5 % [C]. */
+const LYING_BELLY: Vec3 = [1.05, 0.88, 1];
+
+/** The same body lying or standing, breath held in or out. A caliper on the abdomen holds as it was taken. */
+export function bodyInState(body: Body, state: BodyState): Body {
+  if (body.state.rest === state.rest || body.patient.measured.abdomenAPMm !== undefined) return { ...body, state };
+  const by: Vec3 = state.rest === 'lying' ? LYING_BELLY : [1 / LYING_BELLY[0], 1 / LYING_BELLY[1], 1];
+  const lumbar = body.segments.lumbar;
+  const flesh = multiply(lumbar.stretch.flesh, by);
+  return {
+    ...body,
+    state,
+    segments: { ...body.segments, lumbar: { ...lumbar, stretch: { ...lumbar.stretch, flesh } } },
+  };
+}
+
+/** Stretch of a segment at a height of the reference mannequin. */
+function factorAt({ id, stretch }: BodySegment, kind: 'frame' | 'flesh', z: number): Vec3 {
+  if (!stretch.far) return stretch[kind];
+  const top = jointOf(id)[2];
+  const t = Math.min(1, Math.max(0, (top - z) / (top - (farJoint.get(id) as number))));
+  return lerp(stretch[kind], stretch.far[kind], t);
+}
+
+/** A point of the reference mannequin on this body, not posed. */
+function pointOn(segment: BodySegment, kind: 'frame' | 'flesh', p: Vec3): Vec3 {
+  return add(segment.joint, multiply(factorAt(segment, kind, p[2]), subtract(p, jointOf(segment.id))));
 }
 
 /** Landmark of this body, before posing. @throws RangeError for an unknown name */
@@ -47,29 +84,31 @@ export function landmarkOf(body: Body, id: string): Landmark {
   const reference = landmarkById.get(id);
   if (!reference) throw new RangeError(`the body has no landmark "${id}"`);
   const segment = body.segments[reference.segment];
-  const by = reference.kind === 'skin' ? segment.stretch.flesh : segment.stretch.frame;
-  if (id.startsWith('costophrenic')) {
-    // The diaphragm stands high in a broad build and low in a slender one.
-    const p = add(segment.joint, multiply(by, subtract(reference.p, referenceJoint.get(segment.id) as Vec3)));
-    const lung = lungStretch(body.patient.habitus);
-    return { ...reference, p: [p[0] * lung[0], p[1], p[2] - (lung[2] - 1) * LUNG_LENGTH_MM * by[2]] };
-  }
-  return {
-    ...reference,
-    p: add(segment.joint, multiply(by, subtract(reference.p, referenceJoint.get(segment.id) as Vec3))),
-  };
+  const kind = reference.kind === 'skin' ? 'flesh' : 'frame';
+  const moved = organPoint(body.patient, body.state, id, reference.p);
+  return { ...reference, p: pointOn(segment, kind, moved) };
 }
 
 /** One piece of this body, before posing. */
 export function primitiveOf(body: Body, reference: Primitive): Primitive {
   const segment = body.segments[reference.segment];
-  const by = reference.skin ? segment.stretch.flesh : segment.stretch.frame;
-  const shape = stretchShape(reference.shape, by, referenceJoint.get(segment.id) as Vec3, segment.joint);
-  if (!reference.id.startsWith('lung_') || shape.kind !== 'ellipsoid') return { ...reference, shape };
-  // Lungs follow the habitus from their bases, which stay on the diaphragm.
-  const by2 = lungStretch(body.patient.habitus);
-  const base: Vec3 = [0, shape.c[1], shape.c[2] - shape.axes[2][2]];
-  return { ...reference, shape: stretchShape(shape, by2, base, base) };
+  const kind = reference.skin ? 'flesh' : 'frame';
+  const shape = organShape(body.patient, body.state, reference);
+  const from = jointOf(segment.id);
+  if (!segment.stretch.far) return { ...reference, shape: stretchShape(shape, segment.stretch[kind], from, segment.joint) };
+  if (shape.kind === 'tube') {
+    const factors = shape.pts.map((p) => factorAt(segment, kind, p[2]));
+    return {
+      ...reference,
+      shape: {
+        kind: 'tube',
+        pts: shape.pts.map((p, i) => add(segment.joint, multiply(factors[i], subtract(p, from)))),
+        r: shape.r.map((r, i) => (r * (factors[i][0] + factors[i][1])) / 2),
+      },
+    };
+  }
+  const factor = factorAt(segment, kind, shape.kind === 'plate' ? shape.pts[0][2] : shape.c[2]);
+  return { ...reference, shape: stretchShape(shape, factor, from, segment.joint) };
 }
 
 /** @throws RangeError for an unknown name */
@@ -90,3 +129,10 @@ export const skinOf = (body: Body, segments?: readonly string[]): Primitive[] =>
 /** @param keep picks by the reference piece, before anything is computed */
 export const bonesOf = (body: Body, keep: (reference: Primitive) => boolean): Primitive[] =>
   boneReference.filter(keep).map((reference) => primitiveOf(body, reference));
+
+/** This body in anatomical position under the tape. */
+export const formOf = (body: Body): Form => ({
+  landmark: (id) => landmarkOf(body, id).p,
+  bone: (id) => structureOf(body, id).shape,
+  skin: (segments) => skinOf(body, segments).map(({ shape }) => shape),
+});

@@ -6,6 +6,8 @@ import type { Vec3 } from '../geometry/vector';
 import landmarkData from './data/landmarks.json';
 import primitiveData from './data/primitives.json';
 import segmentData from './data/segments.json';
+import type { Form } from './measure';
+import { hollowOrgans } from './organs';
 import type { Shape } from './shape';
 
 export type TissueClass = 'bone' | 'soft' | 'air';
@@ -20,6 +22,11 @@ export type Primitive = {
   /** 1 = always drawn, 2 = fine detail. */
   detail: 1 | 2;
   shape: Shape;
+  material: string;
+  /** At any point the material of the highest priority wins. */
+  priority: number;
+  /** The same shape shrunk by `t` mm holds another material at half a step more priority: marrow, muscle under fat. */
+  inner?: { material: string; t: number | readonly number[] };
 };
 
 export type Segment = { id: string; parent: string | null; joint: Vec3 };
@@ -55,6 +62,9 @@ type RawPrimitive = {
   params: Record<string, unknown>;
   mirror: boolean;
   lod: number;
+  material: string;
+  priority: number;
+  inner?: { material: string; t: number | readonly number[] };
 };
 
 function readShape(kind: string, params: Record<string, unknown>): Shape {
@@ -114,6 +124,9 @@ function readPrimitives(): Primitive[] {
       segment: row.segment,
       detail: row.lod as 1 | 2,
       shape: readShape(row.shape, row.params),
+      material: row.material,
+      priority: row.priority,
+      ...(row.inner && { inner: row.inner }),
     };
     if (!row.mirror) return [left];
     const id = row.id.endsWith('_L') ? otherSide(row.id) : `${row.id}_R`;
@@ -166,7 +179,7 @@ const COSTOPHRENIC: Landmark[] = [1, -1].map((x) => ({
 }));
 
 function read(): Mannequin {
-  const primitives = readPrimitives();
+  const primitives = [...readPrimitives(), ...hollowOrgans];
   return {
     statureMm: primitiveData.statureMm,
     massKg: primitiveData.massKg,
@@ -178,3 +191,40 @@ function read(): Mannequin {
 
 /** The mannequin, shared and never changed. */
 export const mannequin: Mannequin = read();
+
+const joints = new Map(mannequin.segments.map((segment) => [segment.id, segment.joint]));
+const shapes = new Map(mannequin.primitives.map((primitive) => [primitive.id, primitive.shape]));
+const points = new Map(mannequin.landmarks.map((landmark) => [landmark.id, landmark.p]));
+
+const named = <T>(map: ReadonlyMap<string, T>, id: string, what: string): T => {
+  const found = map.get(id);
+  if (found === undefined) throw new RangeError(`the mannequin has no ${what} "${id}"`);
+  return found;
+};
+
+/** Joint by which a segment hangs on its parent, reference mannequin. @throws RangeError for an unknown name */
+export const jointOf = (segment: string): Vec3 => named(joints, segment, 'segment');
+
+/** A hand with its fingers, a foot with ankle and toes, a chest with its shoulder blades. */
+const BRANCHES: Record<string, readonly string[]> = {
+  hand: ['finger1', 'finger2', 'finger3', 'finger4', 'finger5'],
+  foot: ['talus', 'toes'],
+  forearm: ['radius'],
+};
+
+/** A segment and what moves with it as one part when it is laid down. */
+export function withBranches(segment: string): string[] {
+  if (segment === 'thorax') return ['thorax', 'clavicle_L', 'clavicle_R', 'scapula_L', 'scapula_R'];
+  const [part, side] = segment.split('_');
+  return [segment, ...(BRANCHES[part] ?? []).map((id) => `${id}_${side}`)];
+}
+
+/** The reference mannequin under the tape. */
+export const referenceForm: Form = {
+  landmark: (id) => named(points, id, 'landmark'),
+  bone: (id) => named(shapes, id, 'bone'),
+  skin: (segments) =>
+    mannequin.primitives
+      .filter(({ skin, segment }) => skin && (!segments || segments.includes(segment)))
+      .map(({ shape }) => shape),
+};

@@ -22,6 +22,43 @@ const ranged = (field: keyof typeof PATIENT_RANGES, name: string, unit: string, 
 export const HABITUS = ['hypersthenic', 'sthenic', 'hyposthenic', 'asthenic'] as const;
 export type Habitus = (typeof HABITUS)[number];
 
+/** What a caliper or tape on this patient may override, with its range in mm. */
+export const MEASURED_RANGES = {
+  headLengthMm: [80, 240],
+  headBreadthMm: [60, 200],
+  chestAPMm: [60, 450],
+  chestBreadthMm: [70, 600],
+  abdomenAPMm: [60, 500],
+  hipBreadthMm: [60, 700],
+  kneeBreadthMm: [30, 250],
+  handMm: [45, 260],
+  footMm: [60, 340],
+} as const satisfies Partial<Record<keyof Medians, readonly [number, number]>>;
+export type MeasuredPart = keyof typeof MEASURED_RANGES;
+
+const MEASURED_NAMES: Record<MeasuredPart, string> = {
+  headLengthMm: 'Head length',
+  headBreadthMm: 'Head breadth',
+  chestAPMm: 'Chest depth',
+  chestBreadthMm: 'Chest breadth',
+  abdomenAPMm: 'Abdomen depth',
+  hipBreadthMm: 'Hip breadth',
+  kneeBreadthMm: 'Knee breadth',
+  handMm: 'Hand length',
+  footMm: 'Foot length',
+};
+
+const measuredSchema = z
+  .strictObject(
+    Object.fromEntries(
+      Object.entries(MEASURED_RANGES).map(([part, [low, high]]) => {
+        const error = `${MEASURED_NAMES[part as MeasuredPart]} must be ${low / 10} to ${high / 10} cm`;
+        return [part, z.number({ error }).min(low, { error }).max(high, { error }).optional()];
+      }),
+    ) as Record<MeasuredPart, z.ZodOptional<z.ZodNumber>>,
+  )
+  .partial();
+
 export const patientInputSchema = z.strictObject({
   ageYears: ranged('ageYears', 'Age', 'years', 1).optional(),
   sex: z.enum(['female', 'male']).optional(),
@@ -29,6 +66,8 @@ export const patientInputSchema = z.strictObject({
   massKg: ranged('massKg', 'Weight', 'kg', 1).optional(),
   habitus: z.enum(HABITUS).optional(),
   partThicknessMm: ranged('partThicknessMm', 'Measured thickness', 'cm', 10).optional(),
+  /** Dimensions taken on this patient; each wins over what age, height and weight say. */
+  measured: measuredSchema.optional(),
 });
 export type PatientInput = z.infer<typeof patientInputSchema>;
 
@@ -40,6 +79,7 @@ export type Patient = {
   massKg: number;
   habitus: Habitus;
   partThicknessMm?: number;
+  measured: Partial<Record<MeasuredPart, number>>;
   medians: Medians;
   lengthFactor: number;
   girthFactor: number;
@@ -63,6 +103,12 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
     if (value !== undefined && !(value >= low && value <= high)) {
       throw new RangeError(`patient.${field} must be ${low} to ${high}, got ${value}`);
     }
+  }
+  for (const [part, value] of Object.entries(input.measured ?? {})) {
+    const [low, high] = MEASURED_RANGES[part as MeasuredPart] ?? [];
+    if (low === undefined) throw new RangeError(`patient.measured has no "${part}"`);
+    if (value !== undefined && !(value >= low && value <= high))
+      throw new RangeError(`patient.measured.${part} must be ${low} to ${high}, got ${value}`);
   }
   const assumed: Assumption[] = [];
   const ageYears = input.ageYears ?? ASSUMED_ADULT_AGE;
@@ -117,6 +163,7 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
       massKg,
       habitus,
       partThicknessMm: input.partThicknessMm,
+      measured: input.measured ?? {},
       medians,
       lengthFactor,
       girthFactor,

@@ -3,115 +3,105 @@
  * the flesh (skin) also by mass, so that a heavy patient has wide skin on ordinary bones.
  */
 import type { Vec3 } from '../geometry/vector';
-import type { Habitus, Patient } from './patient';
+import { jointOf, mannequin, referenceForm } from './mannequin';
+import { measureForm } from './measure';
+import type { MeasuredPart, Patient } from './patient';
 
-export type Stretch = { frame: Vec3; flesh: Vec3 };
+/** Factors along x, y, z. Where a limb tapers differently from the reference, `far` holds at its lower end. */
+export type Stretch = { frame: Vec3; flesh: Vec3; far?: { frame: Vec3; flesh: Vec3 } };
 
-/**
- * Dimensions of the reference mannequin in the terms of the anthropometric table: the adult male row brought to
- * 1750 mm; trunk depths and breadths measured on the mannequin's own skin.
- */
-const REFERENCE = {
-  sittingMm: 914.8,
-  headLengthMm: 197,
-  headBreadthMm: 152,
-  chestAPMm: 239,
-  chestBreadthMm: 326,
-  abdomenAPMm: 215,
-  kneeBreadthMm: 98,
-  handMm: 192,
-  footMm: 268.5,
-  humerusMm: 337,
-  radiusMm: 252.6,
-  femurMm: 476.3,
-  tibiaMm: 383.8,
-  hipBreadthMm: 345,
-  biacromialMm: 395,
-  headHeightMm: 146,
-  neckJointMm: 679,
-  seatMm: 90,
-  thighMm: 431,
-  shankMm: 412,
-  footHeightMm: 82,
+/** The table's dimensions of the reference mannequin, measured on its own bones and skin. */
+const REFERENCE = measureForm(referenceForm);
+
+/** Lengths between joints of the reference mannequin, mm. */
+const JOINTS = {
+  neckMm: jointOf('head')[2],
+  headMm: referenceForm.landmark('vertex')[2] - jointOf('head')[2],
+  thighMm: jointOf('thigh_L')[2] - jointOf('shank_L')[2],
+  shankMm: jointOf('shank_L')[2] - jointOf('talus_L')[2],
+  clavicleMm: jointOf('scapula_L')[0] - jointOf('clavicle_L')[0],
 };
+const FOOT_HEIGHT_MM = mannequin.statureMm - referenceForm.landmark('vertex')[2] + jointOf('talus_L')[2];
+const SEAT_MM = REFERENCE.sittingMm - referenceForm.landmark('vertex')[2];
 
-/** Lungs and thorax by habitus: breadth, depth, length against the sthenic [C, teaching figures]. */
-const THORAX_BY_HABITUS: Record<Habitus, Vec3> = {
-  hypersthenic: [1.1, 1.06, 0.94],
-  sthenic: [1, 1, 1],
-  hyposthenic: [0.97, 0.97, 1.03],
-  asthenic: [0.92, 0.93, 1.07],
-};
-export const lungStretch = (habitus: Habitus): Vec3 => THORAX_BY_HABITUS[habitus];
+/** Girth by part: the exponent on the equivalent-cylinder diameter against the median build [C]. */
+const GIRTH = { chest: 1, abdomen: 1.25, hip: 1, limb: 0.7, head: 0.15, jaw: 0.25, neck: 0.7, small: 0.3 } as const;
 
-/** Stretch of each segment. Exponents of girth by part: chest 1, abdomen 1.25, limbs 0.7 [C]. */
+/** Stretch of each segment. @throws nothing; the patient is in range */
 export function proportionsOf(patient: Patient): Record<string, Stretch> {
-  const { medians: m, lengthFactor: L, girthFactor: q } = patient;
+  const { medians: m, lengthFactor: L, girthFactor: q, measured } = patient;
   // Heads and breadths vary less with stature than lengths do.
   const headGrowth = L ** 0.3;
   const breadth = L ** 0.8;
-  const head: Vec3 = [
-    (m.headBreadthMm / REFERENCE.headBreadthMm) * headGrowth,
-    (m.headLengthMm / REFERENCE.headLengthMm) * headGrowth,
-    0,
-  ];
-  const headZ = Math.sqrt(head[0] * head[1]);
-  const headFrame: Vec3 = [head[0], head[1], headZ];
+  /** Bony size against the reference: a measured length or head wins over the median. */
+  const size = (part: MeasuredPart & keyof typeof REFERENCE, growth: number) =>
+    (measured[part] ?? m[part] * growth) / REFERENCE[part];
+  /** Girth over the bones: a caliper wins over mass. */
+  const girth = (part: MeasuredPart & keyof typeof REFERENCE, exponent: number) => {
+    const caliper = measured[part];
+    return caliper === undefined ? q ** exponent : caliper / (m[part] * breadth);
+  };
+  const bony = (part: keyof typeof REFERENCE) => (m[part] * breadth) / REFERENCE[part];
+
+  const [headX, headY] = [size('headBreadthMm', headGrowth), size('headLengthMm', headGrowth)];
+  const head: Vec3 = [headX, headY, Math.sqrt(headX * headY)];
 
   const sitting = m.sittingMm * L;
-  const trunkZ = (sitting - REFERENCE.headHeightMm * headZ) / (REFERENCE.neckJointMm + REFERENCE.seatMm);
-  const vertexZ = REFERENCE.neckJointMm * trunkZ + REFERENCE.headHeightMm * headZ;
+  const trunkZ = (sitting - JOINTS.headMm * head[2]) / (JOINTS.neckMm + SEAT_MM);
+  const vertexZ = JOINTS.neckMm * trunkZ + JOINTS.headMm * head[2];
 
-  const foot = (m.footMm / REFERENCE.footMm) * L;
+  const foot = size('footMm', L);
   const femur = m.femurMm / REFERENCE.femurMm;
   const tibia = m.tibiaMm / REFERENCE.tibiaMm;
-  // The long-bone medians of small children leave out the growth zones; the legs must add up to the stature, and
-  // what is missing there is missing in the arms by the same share.
+  // The long-bone medians of small children are shafts without their cartilage ends; the legs must add up to the
+  // stature, and what the ends add there they add to the arms by the same share.
   const fill =
-    (patient.statureMm - vertexZ - REFERENCE.footHeightMm * foot) /
-    (REFERENCE.thighMm * femur + REFERENCE.shankMm * tibia);
+    (patient.statureMm - vertexZ - FOOT_HEIGHT_MM * foot) / (JOINTS.thighMm * femur + JOINTS.shankMm * tibia);
   const thighZ = femur * fill;
   const shankZ = tibia * fill;
   const upperArmZ = (m.humerusMm / REFERENCE.humerusMm) * fill;
   const forearmZ = (m.radiusMm / REFERENCE.radiusMm) * fill;
-  const hand = (m.handMm / REFERENCE.handMm) * L;
+  const hand = size('handMm', L);
 
-  const chest: Vec3 = [
-    (m.chestBreadthMm / REFERENCE.chestBreadthMm) * breadth,
-    (m.chestAPMm / REFERENCE.chestAPMm) * breadth,
-    trunkZ,
-  ];
-  const hip = (m.hipBreadthMm / REFERENCE.hipBreadthMm) * breadth;
-  const abdomenY = (m.abdomenAPMm / REFERENCE.abdomenAPMm) * breadth;
-  const shoulder = (m.biacromialMm / REFERENCE.biacromialMm) * breadth;
-  const knee = (m.kneeBreadthMm / REFERENCE.kneeBreadthMm) * breadth;
-  const limb = q ** 0.7;
+  const chest: Vec3 = [bony('chestBreadthMm'), bony('chestAPMm'), trunkZ];
+  const hip = bony('hipBreadthMm');
+  const abdomenY = bony('abdomenAPMm');
+  const knee = bony('kneeBreadthMm');
+  // What the thorax does not give to the breadth of the shoulders the clavicles do.
+  const rest = REFERENCE.biacromialMm / 2 - JOINTS.clavicleMm;
+  const shoulder = ((m.biacromialMm * breadth) / 2 - rest * chest[0]) / JOINTS.clavicleMm;
 
-  const stretch = (frame: Vec3, girth: number): Stretch => ({
-    frame,
-    flesh: [frame[0] * girth, frame[1] * girth, frame[2]],
-  });
+  const chestX = girth('chestBreadthMm', GIRTH.chest);
+  const chestY = girth('chestAPMm', GIRTH.chest);
+  const abdomen = girth('abdomenAPMm', GIRTH.abdomen);
+  const hipX = girth('hipBreadthMm', GIRTH.hip);
+  const limb = girth('kneeBreadthMm', GIRTH.limb);
+
+  const stretch = (frame: Vec3, x: number, y = x): Stretch => ({ frame, flesh: [frame[0] * x, frame[1] * y, frame[2]] });
   const both = (id: string, value: Stretch): [string, Stretch][] => [
     [`${id}_L`, value],
     [`${id}_R`, value],
   ];
+  const small = (factor: number) => stretch([factor, factor, factor], q ** GIRTH.small);
+  const thighTop = stretch([hip, hip, thighZ], hipX);
 
   return Object.fromEntries([
-    ['head', stretch(headFrame, q ** 0.15)],
-    ['mandible', stretch(headFrame, q ** 0.25)],
-    ['neck', stretch([chest[0], (chest[1] + head[1]) / 2, trunkZ], q ** 0.7)],
-    ['thorax', stretch(chest, q)],
-    ['lumbar', stretch([(chest[0] + hip) / 2, abdomenY, trunkZ], q ** 1.25)],
-    ['pelvis', stretch([hip, abdomenY, trunkZ], q)],
+    ['head', stretch(head, q ** GIRTH.head)],
+    ['mandible', stretch(head, q ** GIRTH.jaw)],
+    ['neck', stretch([chest[0], (chest[1] + head[1]) / 2, trunkZ], q ** GIRTH.neck)],
+    ['thorax', stretch(chest, chestX, chestY)],
+    ['lumbar', stretch([(chest[0] + hip) / 2, abdomenY, trunkZ], (chestX + hipX) / 2, abdomen)],
+    ['pelvis', stretch([hip, abdomenY, trunkZ], hipX, abdomen)],
     ...both('clavicle', stretch([shoulder, chest[1], trunkZ], q ** 0.5)),
-    ...both('scapula', stretch([chest[0], chest[1], trunkZ], q ** 0.7)),
+    ...both('scapula', stretch([chest[0], chest[1], trunkZ], q ** GIRTH.neck)),
     ...both('upperarm', stretch([knee, knee, upperArmZ], limb)),
     ...both('forearm', stretch([knee, knee, forearmZ], limb)),
     ...both('radius', stretch([knee, knee, forearmZ], limb)),
-    ...both('hand', stretch([hand, hand, hand], q ** 0.3)),
-    ...both('thigh', stretch([knee, knee, thighZ], limb)),
+    ...both('hand', small(hand)),
+    ...[1, 2, 3, 4, 5].flatMap((finger) => both(`finger${finger}`, small(hand))),
+    ...both('thigh', { ...thighTop, far: stretch([knee, knee, thighZ], limb) }),
     ...both('shank', stretch([knee, knee, shankZ], limb)),
     ...both('patella', stretch([knee, knee, thighZ], limb)),
-    ...both('foot', stretch([foot, foot, foot], q ** 0.3)),
+    ...['talus', 'foot', 'toes'].flatMap((part) => both(part, small(foot))),
   ]);
 }

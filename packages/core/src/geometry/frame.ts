@@ -16,6 +16,10 @@ export const IDENTITY: Frame = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
 export const compose = (outer: Frame, inner: Frame): Frame =>
   asFrame(mat4.multiply(out16() as unknown as mat4, outer as unknown as mat4, inner as unknown as mat4));
 
+/** The frame that undoes this one. */
+export const inverse = (frame: Frame): Frame =>
+  asFrame(mat4.invert(out16() as unknown as mat4, frame as unknown as mat4));
+
 export function applyToPoint(frame: Frame, p: Vec3): Vec3 {
   const m = frame;
   return [

@@ -22,6 +22,12 @@ export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2
 export const length = (a: Vec3): number => Math.sqrt(dot(a, a));
 export const distance = (a: Vec3, b: Vec3): number => length(subtract(a, b));
 export const negate = (a: Vec3): Vec3 => [-a[0], -a[1], -a[2]];
+/** From a (t = 0) to b (t = 1). */
+export const lerp = (a: Vec3, b: Vec3, t: number): Vec3 => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
 export const midpoint = (a: Vec3, b: Vec3): Vec3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
 
 /** Unit vector. @throws RangeError for the zero vector */

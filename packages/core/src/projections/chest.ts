@@ -37,7 +37,7 @@ export const chest: ProjectionSource[] = [
         say: 'Standing, chest on the receptor, chin over its top edge, shoulders rolled forward',
       },
     ],
-    pose: { neckExtension: 15, headExtension: 10, shoulderAbduction: 30, shoulderFlexion: -15, elbowFlexion: 70 },
+    pose: ['chin-up', 'shoulders-rolled'],
     ray: { view: 'PA', rangeDeg: [0, 5], toward: 'feet' },
     aim: {
       landmark: 'C7_sp',
@@ -134,11 +134,11 @@ export const chest: ProjectionSource[] = [
         body: 'lateral-recumbent',
         holders: ['table-tray', 'table-top'],
         contact: ['thorax', 'lumbar', 'pelvis'],
-        pose: { hipFlexion: 35, kneeFlexion: 50 },
+        pose: ['knees-drawn-up'],
         say: 'Lying on the side, arms up, knees bent',
       },
     ],
-    pose: { shoulderFlexion: 165, elbowFlexion: 60, neckExtension: 8 },
+    pose: ['arms-overhead', 'chin-a-little-up'],
     ray: { view: 'lateral', rangeDeg: [0, 5] },
     aim: {
       landmark: 'T7',
@@ -226,7 +226,7 @@ export const chest: ProjectionSource[] = [
         say: 'Lying on the back, receptor under the chest, chin up, arms away from the sides',
         ifInjured: {
           say: 'Lying on the back as found, head and neck untouched; the receptor goes under with the board or sheet',
-          pose: { headExtension: -10 },
+          pose: ['arms-clear'],
         },
       },
       {
@@ -237,7 +237,7 @@ export const chest: ProjectionSource[] = [
         say: 'Standing or seated, back on the receptor',
       },
     ],
-    pose: { shoulderAbduction: 20, headExtension: 10 },
+    pose: ['arms-clear', 'chin-a-little-up'],
     ray: { view: 'AP', angleDeg: 5, rangeDeg: [0, 5], toward: 'feet' },
     aim: {
       landmark: 'jugular_notch',

@@ -2,6 +2,7 @@
  * What a projection is: data from which the words, the numbers and the drawing are all computed.
  */
 import { z } from 'zod';
+import { BODY_POSITIONS, POSE_NAMES } from './vocabulary';
 
 /** Directions on the body, named for the anatomical position of the part. */
 export const TOWARD = ['head', 'feet', 'front', 'back', 'left', 'right'] as const;
@@ -34,21 +35,23 @@ const cover = z.intersection(
   }),
 );
 
+const poseName = z.enum(POSE_NAMES);
+
 const positionWay = z.strictObject({
-  body: z.enum(['upright', 'seated', 'supine', 'prone', 'lateral-recumbent']),
+  body: z.enum(BODY_POSITIONS),
   holders: z.array(z.enum(['table-tray', 'table-top', 'wall', 'bed'])).min(1),
   /** Segments of the body that rest on the holder. */
   contact: z.array(z.string()).min(1),
-  /** Joint angles added in this position. */
-  pose: z.record(z.string(), z.number()).default({}),
-  /** Legs brought down until they rest on the same surface. */
-  legsDown: z.boolean().default(false),
+  /** Poses added in this position. */
+  pose: z.array(poseName).default([]),
+  /** Segment that is laid on the holder, the rest of the patient following it; the trunk when left out. */
+  partFrame: z.string().optional(),
   /** May be done sitting on a stool where the position is upright. */
   seatable: z.boolean().default(false),
   /** How the position is asked for, one line. */
   say: z.string(),
-  /** What takes its place when a fracture is suspected or the spine is not cleared: no joint is moved for the picture. */
-  ifInjured: z.strictObject({ say: z.string(), pose: z.record(z.string(), z.number()) }).optional(),
+  /** What takes its place, all poses included, when a fracture is suspected or the spine is not cleared. */
+  ifInjured: z.strictObject({ say: z.string(), pose: z.array(poseName) }).optional(),
 });
 
 const GROUPS = [
@@ -94,8 +97,8 @@ export const projectionSchema = z.strictObject({
   nearSide: z.enum(['left', 'right']).optional(),
   shows: z.string(),
   positions: z.array(positionWay).min(1),
-  /** Joint angles of the left side form, degrees. */
-  pose: z.record(z.string(), z.number()).default({}),
+  /** Poses, by name, of the left side form. */
+  pose: z.array(poseName).default([]),
   /** Brings a line of the head to this angle with the receptor by raising or lowering the chin. */
   headLine: z.strictObject({ line: z.enum(['OML']), toReceptorDeg: z.number().min(0).max(90) }).optional(),
   ray: z.strictObject({

@@ -1,25 +1,30 @@
 /**
- * Body positions, and the frame that each gives: how the patient's axes lie in the room.
+ * Names of the body positions, and the frame that each gives: how the patient's axes lie in the room.
  */
-import { frameFromPairs, type Frame } from '../geometry/frame';
+import { compose, frameFromPairs, rotationAbout, type Frame } from '../geometry/frame';
 import type { Vec3 } from '../geometry/vector';
-
-export const BODY_POSITIONS = ['upright', 'seated', 'supine', 'prone', 'lateral-recumbent'] as const;
-export type BodyPosition = (typeof BODY_POSITIONS)[number];
+import type { BodyPosition } from '../projections/vocabulary';
+import { isUpright, towardSupport, type Stance } from './stance';
 
 const NAMES: Record<BodyPosition, string> = {
   upright: 'standing',
   seated: 'seated at the table',
+  kneeling: 'kneeling',
   supine: 'on the back',
   prone: 'face down',
   'lateral-recumbent': 'on the side',
+  sims: 'half on the front, knees drawn up',
+  'semi-erect': 'half sitting up',
+  'head-down': 'head lower than the feet',
 };
 export const positionName = (position: BodyPosition): string => NAMES[position];
 
-/** Room axes: the head end of the table, and up. */
+/** Room axes: the head end of the table (and the wall), and up. */
 export const ROOM_HEAD: Vec3 = [1, 0, 0];
 export const ROOM_UP: Vec3 = [0, 0, 1];
-const ROOM_DOWN: Vec3 = [0, 0, -1];
+export const ROOM_DOWN: Vec3 = [0, 0, -1];
+const ACROSS: Vec3 = [0, 1, 0];
+const PATIENT_HEAD: Vec3 = [0, 0, 1];
 
 export type Placement = {
   frame: Frame;
@@ -34,9 +39,18 @@ export type Placement = {
  * position has it: into the wall upright, down to the table otherwise.
  */
 export function placeInRoom(position: BodyPosition, beamInPatient: Vec3): Placement {
-  const head: Vec3 = [0, 0, 1];
   const upright = position === 'upright';
   const beam = upright ? ROOM_HEAD : ROOM_DOWN;
   const toHead = upright ? ROOM_UP : ROOM_HEAD;
-  return { frame: frameFromPairs(head, beamInPatient, toHead, beam), beam, toHead };
+  return { frame: frameFromPairs(PATIENT_HEAD, beamInPatient, toHead, beam), beam, toHead };
+}
+
+/** Patient frame to room for a stance, before anything is slid: tilts of table and back rest included. */
+export function frameOf(stance: Stance): Frame {
+  const toward = towardSupport(stance);
+  if (isUpright(stance.position)) return frameFromPairs(PATIENT_HEAD, toward, ROOM_UP, ROOM_HEAD);
+  const level = frameFromPairs(PATIENT_HEAD, toward, ROOM_HEAD, ROOM_DOWN);
+  if (stance.position === 'semi-erect')
+    return compose(rotationAbout([0, 0, 0], ACROSS, -stance.backRestDeg), level);
+  return level;
 }

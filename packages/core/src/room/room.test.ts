@@ -3,7 +3,8 @@ import { applyToDirection } from '../geometry/frame';
 import { cross, dot, type Vec3 } from '../geometry/vector';
 import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from './demoRooms';
 import { defaultRules, houseRulesSchema, RULE_IDS, RULES, withDefaults } from './houseRules';
-import { BODY_POSITIONS, placeInRoom, positionName } from './position';
+import { BODY_POSITIONS } from '../projections/vocabulary';
+import { placeInRoom, positionName } from './position';
 import { checkRoom, holderOf, receptorsIn, roomSchema } from './room';
 
 describe('rooms', () => {

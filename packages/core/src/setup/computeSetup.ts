@@ -24,7 +24,9 @@ import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
 import { SPLIT_OVERLAP_MM } from './fitReceptor';
 import { chooseHolder } from './holder';
 import { fieldCorners, openField } from './light';
-import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm, placePatient, sideView } from './place';
+import { heldWords } from './held';
+import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm, sideView } from './place';
+import { placeMeasured } from './thickness';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { standingLift } from './stand';
@@ -61,8 +63,18 @@ export function computeSetup(request: SetupRequest): Setup {
   const body = buildBody(request.patient ?? {});
   const { way, holders, problems: wayProblems } = chooseWay(projection, situation, room, side, overrides);
   const problems: Problem[] = [...wayProblems];
-  let placed = placePatient(projection, way, body, view);
   const segments = pathSegments(projection, body, side);
+  const { placed: first, thicknessMm, factor } = placeMeasured(projection, way, body, view, segments, {
+    wantedMm: body.patient.partThicknessMm,
+    limits: situation.joints,
+  });
+  let placed = first;
+  for (const joint of placed.held) problems.push({ code: 'joint-limit', text: heldWords(joint) });
+  if (factor !== null && (factor < THICKNESS_ODD[0] || factor > THICKNESS_ODD[1]))
+    problems.push({
+      code: 'thickness-odd',
+      text: `${formatLength(body.patient.partThicknessMm!, unit)} is far from what this patient's size gives (${formatLength(body.patient.partThicknessMm! / factor, unit)}): measure again.`,
+    });
 
   // 3 ray and aim
   const pelvisMm = projection.ray.angleBy ? pelvisThicknessMm(placed) : 0;
@@ -78,7 +90,6 @@ export function computeSetup(request: SetupRequest): Setup {
       text: `The tube of ${room.name} tilts to ${room.tube.maxAngleDeg}°; ${angleDeg}° is out of reach.`,
     });
   let aimed = aimRay(projection, placed, view, signedAngle, segments);
-  const thicknessMm = body.patient.partThicknessMm ?? aimed.crossing.thicknessMm;
 
   // Holder and grid follow from the thickness.
   const wish = projection.grid === 'yes' && isChild(body.patient) ? 'by-thickness' : projection.grid;
@@ -170,7 +181,9 @@ export function computeSetup(request: SetupRequest): Setup {
   const centreText = describeCentre(projection, placed, aimed.target, unit);
   const checkIds = projection.aim.checkBy.map(view.name);
   const scene: Scene = {
+    adapt: placed.adapt,
     pose: placed.pose,
+    surfaces: placed.surfaces,
     place: placed.posed.place,
     focal,
     entry: aimed.crossing.entry,
@@ -313,6 +326,9 @@ export function computeSetup(request: SetupRequest): Setup {
     sources: projection.sources,
   };
 }
+
+/** Measured against computed thickness outside this is said, not only used. */
+const THICKNESS_ODD = [0.6, 1.6] as const;
 
 /** Least distance from focal spot to skin: rule for mobile units; fixed ones want more. */
 const SKIN_DISTANCE_MM = 300;

@@ -1,8 +1,12 @@
 /**
  * Body and room brought together: pose, position, contact, aim and the ray before anything is known of the receptor.
  */
+import { adaptBody, type BodyAdapt } from '../body/adapt';
 import { landmarkOf, type Body } from '../body/body';
-import { mirrorPose, poseBody, type Pose } from '../body/pose';
+import { addPoses, mirrorPose, poseWithin, type HeldJoint, type JointLimits, type Pose } from '../body/joints';
+import { withBranches } from '../body/mannequin';
+import { poseBody } from '../body/pose';
+import { posesNamed } from '../body/poses';
 import {
   crossSkin,
   furthestSkin,
@@ -12,12 +16,15 @@ import {
   type PosedBody,
   type SkinCrossing,
 } from '../body/posed';
-import { applyToDirection, IDENTITY } from '../geometry/frame';
+import { applyToDirection, compose, inverse } from '../geometry/frame';
 import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
 import { toDegrees } from '../quantity/angle';
-import type { Place, PositionWay, Projection, Toward } from '../projections/schema';
+import type { Place, Projection, Toward } from '../projections/schema';
 import { placeInRoom, type Placement } from '../room/position';
+import { restBody, type Surface } from '../room/rest';
+import { isLying, stanceSchema, type Stance } from '../room/stance';
 import type { Side } from './setup';
+import type { TakenWay } from './way';
 
 export const otherSide = (id: string): string => id.replace(/_([LR])$/, (_, s: string) => (s === 'L' ? '_R' : '_L'));
 
@@ -56,48 +63,71 @@ function headLinePose(projection: Projection, body: Body): Pose {
   return { neckExtension: raise / 2, headExtension: raise / 2 };
 }
 
-const sum = (...poses: Pose[]): Pose => {
-  const total: Record<string, number> = {};
-  for (const pose of poses)
-    for (const [name, degrees] of Object.entries(pose)) total[name] = (total[name] ?? 0) + degrees;
-  return total as Pose;
+const TRUNK = ['pelvis', 'lumbar', 'thorax'];
+
+export type PlacedBody = {
+  posed: PosedBody;
+  placement: Placement;
+  pose: Pose;
+  adapt: BodyAdapt;
+  contact: string[];
+  held: HeldJoint[];
+  surfaces: Surface[];
 };
 
-const TRUNK = ['pelvis', 'lumbar', 'thorax'];
-const LOWER_LEGS = ['shank_L', 'foot_L', 'shank_R', 'foot_R'];
-
-/** Lets straight legs sink (or rise) about the hips until they rest on the surface under the trunk. */
-function restLegs(body: Body, pose: Pose): Pose {
-  const posed = placeBody(body, poseBody(body, pose), IDENTITY, [...TRUNK, ...LOWER_LEGS]);
-  const back: Vec3 = [0, 1, 0];
-  const trunk = furthestSkin(posed, back, TRUNK);
-  const leg = furthestSkin(posed, back, LOWER_LEGS);
-  const lever = body.segments.thigh_L.joint[2] - leg.point[2];
-  if (!(lever > 0)) return {};
-  const sink = Math.max(-0.3, Math.min(0.3, (trunk.reachMm - leg.reachMm) / lever));
-  return { hipFlexion: -toDegrees(Math.asin(sink)) };
+/** Side of the patient that lies beneath or faces the receptor. */
+function aspectOf(projection: Projection, view: SideView): Stance['on'] {
+  if (projection.ray.view === 'AP') return 'back';
+  if (projection.ray.view === 'PA') return 'front';
+  return view.mirrored ? 'right' : 'left';
 }
 
-export type PlacedBody = { posed: PosedBody; placement: Placement; pose: Pose; contact: readonly string[] };
-
-/** The body in its pose, turned as the position has it, its contact with the holder at 0 along the beam. */
-export function placePatient(projection: Projection, way: PositionWay, body: Body, view: SideView): PlacedBody {
-  const written = sum(projection.pose as Pose, way.pose as Pose);
-  let pose = sum(view.mirrored ? mirrorPose(written) : written, headLinePose(projection, body));
-  if (way.legsDown) pose = sum(pose, restLegs(body, pose));
+/**
+ * The patient posed and set down, with the receptor's contact surface at 0 along the beam: lying ones by what they
+ * rest on, the others by the segments that the entry lays on the holder.
+ */
+export function placePatient(
+  projection: Projection,
+  way: TakenWay,
+  patient: Body,
+  view: SideView,
+  { girth, limits }: { girth: BodyAdapt['girth']; limits?: JointLimits },
+): PlacedBody {
+  const lies = isLying(way.body);
+  const adapt: BodyAdapt = { state: { rest: lies ? 'lying' : 'standing', breath: 'in' }, girth };
+  const body = adaptBody(patient, adapt);
+  const names = way.poseAlone ? way.pose : [...projection.pose, ...way.pose];
+  const named = posesNamed(way.body === 'seated' ? ['sitting', 'sitting-other-arm', ...names] : names);
+  const wanted = addPoses(view.mirrored ? mirrorPose(named) : named, headLinePose(projection, body));
   const placement = placeInRoom(way.body, beamInPatient(projection, view));
-  const turned = placeBody(body, poseBody(body, pose), placement.frame);
-  const contact = way.contact.map(view.name);
-  const { reachMm } = furthestSkin(turned, placement.beam, contact);
-  return { posed: slideBody(turned, scale(placement.beam, -reachMm)), placement, pose, contact };
+  const contact = way.contact.flatMap((segment) => withBranches(view.name(segment)));
+  const set = (posed: PosedBody, pose: Pose, held: HeldJoint[], surfaces: Surface[]): PlacedBody => {
+    const { reachMm } = furthestSkin(posed, placement.beam, contact);
+    const slid = slideBody(posed, scale(placement.beam, -reachMm));
+    return { posed: slid, placement, pose, adapt, contact, held, surfaces };
+  };
+  if (lies) {
+    const stance = stanceSchema.parse({ position: way.body, on: aspectOf(projection, view), surfaceHeightMm: 0 });
+    const rested = restBody(body, stance, wanted, way.poseAlone ? ['head'] : [], limits);
+    return set(rested.posed, rested.pose, rested.held, rested.surfaces.filter(({ kind }) => kind === 'sponge'));
+  }
+  const { pose, held } = poseWithin(wanted, limits);
+  const posture = poseBody(body, pose);
+  const frame = way.partFrame
+    ? compose(placement.frame, inverse(posture[view.name(way.partFrame)]))
+    : placement.frame;
+  return set(placeBody(body, posture, frame), pose, held, []);
 }
 
 /** Parts of the body that the ray may cross: the limb itself for a limb, everything for the trunk. */
 export function pathSegments(projection: Projection, body: Body, side: Side | null): string[] | undefined {
   if (projection.sided === 'none') return undefined;
   const suffix = side === 'right' ? '_R' : '_L';
-  return Object.keys(body.segments).filter((id) => id.endsWith(suffix));
+  const aim = 'between' in projection.aim ? projection.aim.between[0] : projection.aim.landmark;
+  const ofArm = ARM.test(landmarkOf(body, aim).segment);
+  return Object.keys(body.segments).filter((id) => id.endsWith(suffix) && ARM.test(id) === ofArm);
 }
+const ARM = /^(clavicle|scapula|upperarm|forearm|radius|hand|finger)/;
 
 export type PlacedPoint = { p: Vec3; landmarkId: string; offsetMm: number; toward: Toward | null };
 

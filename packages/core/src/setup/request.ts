@@ -1,11 +1,23 @@
 /** What is asked: which projection, for whom, in which state, where, under which rules, and what was pulled by hand. */
 import { z } from 'zod';
 import { ADULT_AGE_YEARS } from '../body/anthropometry';
+import { isMotion, type JointLimits } from '../body/joints';
 import { patientInputSchema } from '../body/patient';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import { houseRulesSchema } from '../room/houseRules';
-import { BODY_POSITIONS } from '../room/position';
+import { BODY_POSITIONS } from '../projections/vocabulary';
 import { HOLDERS, roomSchema } from '../room/room';
+
+const degrees = z.number().min(-180, { error: 'A joint angle must be -180 to 180°' }).max(180, {
+  error: 'A joint angle must be -180 to 180°',
+});
+const jointLimitsSchema = z.record(z.string(), z.tuple([degrees, degrees])).superRefine((limits, context) => {
+  for (const [motion, [low, high]] of Object.entries(limits)) {
+    if (!isMotion(motion)) context.addIssue({ code: 'custom', path: [motion], message: `There is no joint movement "${motion}"` });
+    if (low > high)
+      context.addIssue({ code: 'custom', path: [motion], message: `The lower limit of ${motion} must not exceed the upper one` });
+  }
+}) as z.ZodType<JointLimits, JointLimits>;
 
 export const situationSchema = z.strictObject({
   place: z.enum(['room', 'bedside']),
@@ -15,6 +27,8 @@ export const situationSchema = z.strictObject({
   spineNotCleared: z.boolean(),
   fractureSuspected: z.boolean(),
   pregnancy: z.enum(['not asked', 'no', 'possible']),
+  /** Joints of this patient that go less far than healthy ones: least and greatest angle, degrees. */
+  joints: jointLimitsSchema,
 });
 export type Situation = z.infer<typeof situationSchema>;
 
@@ -31,6 +45,7 @@ export const situationFor = (ageYears: number | undefined, known: Partial<Situat
   spineNotCleared: false,
   fractureSuspected: false,
   pregnancy: 'not asked',
+  joints: {},
   ...known,
 });
 

@@ -1,12 +1,14 @@
 /** The answer: everything that is told, drawn, compared and stored comes from one Setup. */
 import type { Frame } from '../geometry/frame';
 import type { Vec3 } from '../geometry/vector';
-import type { Pose } from '../body/pose';
+import type { BodyAdapt } from '../body/adapt';
+import type { Pose } from '../body/joints';
 import type { PatientInput } from '../body/patient';
 import type { TechniqueFactor } from '../exposure/convert';
 import type { StepGroup } from '../projections/schema';
 import type { Assumption } from '../quantity/provenance';
-import type { BodyPosition } from '../room/position';
+import type { BodyPosition } from '../projections/vocabulary';
+import type { Surface } from '../room/rest';
 import type { HolderKind } from '../room/room';
 import type { Situation } from './request';
 
@@ -18,8 +20,12 @@ export type SetupStep = { id: string; group: StepGroup; text: string; cautions: 
 
 /** Geometry in the room frame, from which the stage is drawn and (later) the picture is simulated. */
 export type Scene = {
+  /** Lying or standing, and flesh brought to a measured thickness. */
+  adapt: BodyAdapt;
   pose: Pose;
   place: Frame;
+  /** What the patient sits on or leans on besides the holder. */
+  surfaces: Surface[];
   focal: Vec3;
   entry: Vec3;
   exit: Vec3;

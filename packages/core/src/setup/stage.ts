@@ -2,6 +2,7 @@
  * The stage: one Setup drawn to scale, from the side or along the ray. Coordinates are millimetres of the drawing
  * plane, y down; nothing here decides anything that the Setup has not decided.
  */
+import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { bonePaths, skinOutline, toDrawing, type DrawingBox, type DrawingPlane } from '../body/outline';
 import { placeBody, posedBones, posedSkin } from '../body/posed';
@@ -50,10 +51,11 @@ export function planeOf(setup: Setup, look: StageLook): DrawingPlane {
 
 /** What the mannequin of this drawing depends on; the same key means the same picture. */
 export function mannequinKey(setup: Setup, look: StageLook, box: DrawingBox): string {
-  const { pose, place, brightBones, focal, entry } = setup.scene;
+  const { adapt, pose, place, brightBones, focal, entry } = setup.scene;
   const rounded = (values: readonly number[]) => values.map((value) => Math.round(value * 10) / 10);
   return JSON.stringify([
     setup.patient,
+    adapt,
     pose,
     rounded(place),
     brightBones,
@@ -77,7 +79,7 @@ const BLEND_SHARE = 0.016;
  * @param small thumb-size: a coarser outline, and of the bones only the bright ones
  */
 export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, small = false): Mannequin2d {
-  const body = buildBody(setup.patient);
+  const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
   const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
   const plane = planeOf(setup, look);
   // A seated limb examination shows the limb; the rest of the patient sits beside the table.

@@ -23,6 +23,14 @@ export function barred(way: PositionWay, situation: Situation, nearSide: Side | 
         ? 'the patient cannot turn'
         : `the patient turns only to the ${situation.canTurn} side`;
     case 'prone':
+    case 'sims':
+      if (situation.spineNotCleared) return 'the spine is not cleared';
+      return situation.canTurn === 'none' ? 'the patient cannot turn' : null;
+    case 'kneeling':
+      if (situation.spineNotCleared) return 'the spine is not cleared';
+      return situation.canStand ? null : 'the patient cannot kneel';
+    case 'semi-erect':
+    case 'head-down':
       return situation.spineNotCleared ? 'the spine is not cleared' : null;
     case 'supine':
       return null;
@@ -33,10 +41,13 @@ export function barred(way: PositionWay, situation: Situation, nearSide: Side | 
 export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || situation.fractureSuspected;
 
 /** The way as it is done for this patient: hurt ones stay as they lie. */
-export const sparing = (way: PositionWay, situation: Situation): PositionWay =>
-  isInjured(situation) && way.ifInjured ? { ...way, ...way.ifInjured } : way;
+export const sparing = (way: PositionWay, situation: Situation): TakenWay =>
+  isInjured(situation) && way.ifInjured ? { ...way, ...way.ifInjured, poseAlone: true } : { ...way, poseAlone: false };
 
-export type ChosenWay = { way: PositionWay; holders: Holder[]; problems: Problem[] };
+/** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
+export type TakenWay = PositionWay & { poseAlone: boolean };
+
+export type ChosenWay = { way: TakenWay; holders: Holder[]; problems: Problem[] };
 
 /**
  * The first position that patient and room allow. When none is, the usual one is still computed, so that it can be
@@ -50,7 +61,7 @@ export function chooseWay(
   overrides: Overrides,
 ): ChosenWay {
   const projection = { ...entry, positions: entry.positions.map((way) => sparing(way, situation)) };
-  const held = (way: PositionWay) =>
+  const held = (way: TakenWay) =>
     way.holders
       .filter((kind) => !overrides.holder || overrides.holder === kind)
       .flatMap((kind) => holderOf(room, kind) ?? []);

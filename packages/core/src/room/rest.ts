@@ -1,0 +1,336 @@
+/**
+ * A patient brought to rest: posed, turned into the body position, set down on what is beneath, limbs and head laid on
+ * it. Where the body touches is found from its skin, not assumed.
+ */
+import { bodyInState, type Body } from '../body/body';
+import { addPoses, poseWithin, type HeldJoint, type JointLimits, type Motion, type Pose } from '../body/joints';
+import { poseBody } from '../body/pose';
+import { posesNamed } from '../body/poses';
+import { furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody } from '../body/posed';
+import { applyToDirection, applyToPoint, compose, rotationAbout, type Frame } from '../geometry/frame';
+import { negate, type Vec3 } from '../geometry/vector';
+import type { BodyPosition } from '../projections/vocabulary';
+import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from './position';
+import { armOf, HEAD, legOf, settle, type Limb } from './settle';
+import { isLying, isUpright, towardSupport, type Stance } from './stance';
+
+export type SurfaceKind = 'floor' | 'wall' | 'table' | 'mattress' | 'board' | 'pillow' | 'sponge' | 'seat' | 'back rest' | 'foot rest';
+/** A surface seen from the side of the table: its profile in the X-Z plane of the room, and the plane that touches. */
+export type Surface = { kind: SurfaceKind; profile: Vec3[]; plane: { point: Vec3; normal: Vec3 } };
+export type Contact = { surface: SurfaceKind; segment: string; point: Vec3 };
+
+export type RestedBody = {
+  posed: PosedBody;
+  pose: Pose;
+  /** Joints that would not go as far as the pose asks. */
+  held: HeldJoint[];
+  surfaces: Surface[];
+  contacts: Contact[];
+};
+
+/** Parts of the pose that are held up by the patient or a helper and do not sink. */
+export type Held = 'head' | 'arm_L' | 'arm_R' | 'leg_L' | 'leg_R';
+
+const TRUNK = ['pelvis', 'lumbar', 'thorax', 'scapula_L', 'scapula_R'];
+const HIPS = ['thigh_L', 'thigh_R'];
+
+/** What a position asks of the joints before the examination's own pose. */
+function poseOf(stance: Stance): Pose {
+  switch (stance.position) {
+    case 'seated':
+      return posesNamed(['sitting']);
+    case 'kneeling':
+      return posesNamed(['kneeling']);
+    case 'sims':
+      return posesNamed(['sims']);
+    case 'semi-erect':
+      return { hipFlexion: stance.backRestDeg };
+    case 'lateral-recumbent':
+      // The under shoulder gives way forward and up.
+      return stance.on === 'right' ? UNDER_SHOULDER.right : UNDER_SHOULDER.left;
+    default:
+      return {};
+  }
+}
+const UNDER_SHOULDER = {
+  left: { scapulaProtraction_L: 22, scapulaElevation_L: 15 },
+  right: { scapulaProtraction_R: 22, scapulaElevation_R: 15 },
+} as const satisfies Record<'left' | 'right', Pose>;
+
+const DEFAULT_ON: Partial<Record<BodyPosition, Stance['on']>> = { prone: 'front' };
+const SIMS_TURN_DEG = 40;
+
+/** Fills in what the position itself says: prone lies on the front, Sims on the left and half turned over. */
+function completed(stance: Stance): Stance {
+  if (stance.position === 'sims') return { ...stance, on: 'left', turn: { toward: 'front', degrees: SIMS_TURN_DEG } };
+  if (stance.position === 'lateral-recumbent' && (stance.on === 'back' || stance.on === 'front'))
+    return { ...stance, on: 'left' };
+  const on = DEFAULT_ON[stance.position];
+  return on && stance.on === 'back' ? { ...stance, on } : stance;
+}
+
+/** Feet of a wheelchair patient over the floor. */
+const FOOT_REST_MM = 110;
+
+/**
+ * Brings a body to rest.
+ * @param wanted the examination's own pose; the position's is added to it
+ * @param held parts that stay as they are posed
+ * @returns the body in the room (feet on the floor upright, on the surface else), the final pose and what it touches
+ */
+export function restBody(
+  body: Body,
+  asked: Stance,
+  wanted: Pose = {},
+  held: readonly Held[] = [],
+  limits: JointLimits = {},
+): RestedBody {
+  const stance = completed(asked);
+  const rest = isLying(stance.position) ? 'lying' : 'standing';
+  const own = bodyInState(body, { ...body.state, rest });
+  const reached = poseWithin(addPoses(poseOf(stance), wanted), limits);
+  const frame = frameOf(stance);
+  const put = (pose: Pose): PosedBody => placeBody(own, poseBody(own, pose), frame);
+  if (isUpright(stance.position)) return standing(put, reached, stance);
+  return lying(put, reached, stance, held, limits);
+}
+
+type Reached = { pose: Pose; held: HeldJoint[] };
+
+/** Standing, seated, kneeling: the lowest skin on the floor (or the seat on its surface), the trunk at the wall. */
+function standing(put: (pose: Pose) => PosedBody, { pose, held }: Reached, stance: Stance): RestedBody {
+  let posed = put(pose);
+  const seated = stance.position === 'seated';
+  const onTop = stance.position === 'kneeling' || (seated && (stance.seat === 'table-end' || stance.seat === 'bed-edge'));
+  const seatBelow = -furthestSkin(posed, ROOM_DOWN, [...TRUNK, ...HIPS]).reachMm;
+  const soleBelow = -furthestSkin(posed, ROOM_DOWN).reachMm;
+  const top = stance.surfaceHeightMm + stance.mattressMm;
+  const lift = onTop
+    ? top - (seated ? seatBelow : soleBelow)
+    : (seated && stance.seat === 'wheelchair' ? FOOT_REST_MM : 0) - soleBelow;
+  const wall = furthestSkin(posed, ROOM_HEAD, TRUNK).reachMm;
+  posed = slideBody(posed, [-wall, 0, lift]);
+  const seatZ = seatBelow + lift;
+  const surfaces: Surface[] = [flat('floor', 0, -900, 900, 10)];
+  const back = furthestSkin(posed, applyToDirection(posed.place, [0, 1, 0]), TRUNK).point[0];
+  if (seated) {
+    const thigh = posedLandmark(posed, 'knee_centre_L').p[0];
+    const [from, to] = [Math.min(back, thigh), Math.max(back, thigh)];
+    const inset = (to - from) * 0.3;
+    surfaces.push(
+      onTop
+        ? flat('seat', seatZ, back < thigh ? from - 900 : from + inset, back < thigh ? to - inset : to + 900, 60)
+        : flat('seat', seatZ, back < thigh ? from - 20 : from + inset, back < thigh ? to - inset : to + 20, 50),
+    );
+    if (stance.seat === 'wheelchair') {
+      const away = applyToDirection(posed.place, [0, 1, 0]);
+      surfaces.push(upright('back rest', back, seatZ + 80, seatZ + 480, away));
+      const toe = furthestSkin(posed, negate(away)).point[0];
+      const heel = posedLandmark(posed, 'heel_back_L').p[0];
+      surfaces.push(flat('foot rest', FOOT_REST_MM, Math.min(toe, heel), Math.max(toe, heel), 15));
+    }
+  } else if (onTop) surfaces.push(flat('table', top, -1000, 600, 60));
+  surfaces.push(upright('wall', 0, 300, 2000, ROOM_HEAD));
+  return { posed, pose, held, surfaces, contacts: contactsOf(posed, surfaces) };
+}
+
+function flat(kind: SurfaceKind, z: number, x0: number, x1: number, thick: number): Surface {
+  return {
+    kind,
+    profile: [
+      [x0, 0, z],
+      [x1, 0, z],
+      [x1, 0, z - thick],
+      [x0, 0, z - thick],
+    ],
+    plane: { point: [(x0 + x1) / 2, 0, z], normal: ROOM_UP },
+  };
+}
+
+const PANEL_MM = 30;
+/** @param away direction from the patient into it */
+function upright(kind: SurfaceKind, x: number, z0: number, z1: number, away: Vec3): Surface {
+  const far = x + Math.sign(away[0]) * PANEL_MM;
+  return {
+    kind,
+    profile: [
+      [x, 0, z0],
+      [x, 0, z1],
+      [far, 0, z1],
+      [far, 0, z0],
+    ],
+    plane: { point: [x, 0, (z0 + z1) / 2], normal: negate(away) },
+  };
+}
+
+const HALF_TABLE_MM = 1100;
+const FEET_SIDE_MM = 1100;
+
+function lying(
+  put: (pose: Pose) => PosedBody,
+  { pose: start, held }: Reached,
+  stance: Stance,
+  keep: readonly Held[],
+  limits: JointLimits,
+): RestedBody {
+  const padMm = stance.mattressMm + stance.boardMm;
+  const level = stance.surfaceHeightMm + padMm;
+  let pose = start;
+  let posed = put(pose);
+  const semi = stance.position === 'semi-erect';
+  const seat = semi ? [...HIPS, 'pelvis'] : [...TRUNK, ...HIPS];
+  const slide: Vec3 = [0, 0, level + furthestSkin(posed, ROOM_DOWN, seat).reachMm];
+  const move = (next: Pose) => {
+    pose = next;
+    posed = slideBody(put(pose), slide);
+  };
+  posed = slideBody(posed, slide);
+  const lay = (limb: Limb, name: Held, at: number) => {
+    if (keep.includes(name)) return;
+    // The shoulder blade moves with the arm, so the first answer is a little off.
+    for (let i = 0; i < 2; i += 1) {
+      const found = settle(posed, limb, pose, at, limits);
+      if (!found) return;
+      move({ ...pose, [found.motion]: (pose[found.motion] ?? 0) + found.degrees });
+    }
+  };
+  if (stance.kneeSpongeMm > 0) kneesOver(stance.kneeSpongeMm);
+  for (const kind of ['leg', 'arm'] as const) layPair(kind);
+  layHead();
+
+  /** The under limb first; the upper one of a patient on the side lies on it, or in front of it. */
+  function layPair(kind: 'leg' | 'arm'): void {
+    const limb = kind === 'leg' ? legOf : armOf;
+    const onSide = stance.on === 'left' || stance.on === 'right';
+    const under = stance.on === 'right' ? 'R' : 'L';
+    const over = under === 'L' ? 'R' : 'L';
+    lay(limb(under), `${kind}_${under}`, level);
+    const flexion = kind === 'leg' ? 'hipFlexion' : 'shoulderFlexion';
+    const angle = (suffix: 'L' | 'R') => pose[`${flexion}_${suffix}` as Motion] ?? 0;
+    const inFront = Math.abs(angle(over) - angle(under)) > IN_FRONT_DEG;
+    const at = onSide && !inFront ? furthestSkin(posed, ROOM_UP, limb(under).touches).reachMm : level;
+    lay(limb(over), `${kind}_${over}`, at);
+  }
+
+  function kneesOver(spongeMm: number): void {
+    for (const suffix of ['L', 'R'] as const) {
+      const leg = legOf(suffix);
+      const thigh: Limb = { ...leg, motions: [leg.motions[0]], touches: [`thigh_${suffix}`] };
+      const raised = settle(posed, { ...thigh, touches: [`patella_${suffix}`] }, pose, level + spongeMm + KNEE_DEPTH_MM, limits);
+      if (raised) move({ ...pose, [raised.motion]: (pose[raised.motion] ?? 0) + raised.degrees });
+      const shank: Limb = {
+        root: `shank_${suffix}`,
+        parent: `thigh_${suffix}`,
+        motions: [`kneeFlexion_${suffix}`],
+        touches: leg.touches,
+      };
+      const lowered = settle(posed, shank, pose, level, limits);
+      if (lowered) move({ ...pose, [lowered.motion]: (pose[lowered.motion] ?? 0) + lowered.degrees });
+    }
+  }
+
+  function layHead(): void {
+    if (keep.includes('head') || semi) return;
+    const found = settle(posed, HEAD, pose, level + stance.pillowMm, limits);
+    if (found && Math.abs(found.degrees) <= HEAD_SINKS_DEG)
+      move({ ...pose, [found.motion]: (pose[found.motion] ?? 0) + found.degrees });
+  }
+
+  const surfaces = bedOf(stance, posed, level);
+  if (stance.position === 'head-down') return tilted({ posed, pose, held, surfaces, contacts: [] }, stance.headDownDeg);
+  return { posed, pose, held, surfaces, contacts: contactsOf(posed, surfaces) };
+}
+
+/** Limbs whose flexion differs by more than this lie one in front of the other. */
+const IN_FRONT_DEG = 25;
+/** A head that would have to bend further than this is left free. */
+const HEAD_SINKS_DEG = 32;
+/** From the underside of the patella to the hollow of the knee. */
+const KNEE_DEPTH_MM = 75;
+
+/** Table or bed with all that lies on it. */
+function bedOf(stance: Stance, posed: PosedBody, level: number): Surface[] {
+  const surfaces: Surface[] = [flat('floor', 0, -1300, 1300, 10)];
+  const pelvis = posedLandmark(posed, 'hip_centre_L').p[0];
+  const semi = stance.position === 'semi-erect';
+  const headX = semi ? pelvis + 120 : HALF_TABLE_MM;
+  surfaces.push(flat('table', stance.surfaceHeightMm, -FEET_SIDE_MM, headX, 60));
+  let z = stance.surfaceHeightMm;
+  for (const [kind, mm] of [
+    ['mattress', stance.mattressMm],
+    ['board', stance.boardMm],
+  ] as const) {
+    if (mm === 0) continue;
+    z += mm;
+    surfaces.push(flat(kind, z, -FEET_SIDE_MM + 20, headX - 20, mm));
+  }
+  if (semi) surfaces.push(backRest(stance, posed));
+  if (stance.pillowMm > 0 && !semi) {
+    const at = furthestSkin(posed, ROOM_DOWN, ['head']).point[0];
+    surfaces.push(flat('pillow', level + stance.pillowMm, at - 140, at + 170, stance.pillowMm));
+  }
+  if (stance.kneeSpongeMm > 0) {
+    const at = posedLandmark(posed, 'knee_centre_L').p[0];
+    surfaces.push(flat('sponge', level + stance.kneeSpongeMm, at - 110, at + 110, stance.kneeSpongeMm));
+  }
+  return surfaces;
+}
+
+/** The plane that the back touches, at the angle of the stance. */
+function backRest(stance: Stance, posed: PosedBody): Surface {
+  const behind = applyToDirection(posed.place, towardSupport(stance));
+  const up = applyToDirection(posed.place, [0, 0, 1]);
+  const touch = furthestSkin(posed, behind, ['thorax', 'scapula_L', 'scapula_R', 'lumbar']).point;
+  const along = (mm: number, deep: number): Vec3 => [
+    touch[0] + up[0] * mm + behind[0] * deep,
+    0,
+    touch[2] + up[2] * mm + behind[2] * deep,
+  ];
+  const below = 420;
+  const above = 420;
+  return {
+    kind: 'back rest',
+    profile: [along(-below, 0), along(above, 0), along(above, PANEL_MM), along(-below, PANEL_MM)],
+    plane: { point: touch, normal: negate(behind) },
+  };
+}
+
+/** All of it turned about the foot end of the table. */
+function tilted(rested: RestedBody, degrees: number): RestedBody {
+  const pivot: Vec3 = rested.surfaces.find(({ kind }) => kind === 'table')!.profile[0];
+  const turn: Frame = rotationAbout(pivot, [0, 1, 0], degrees);
+  const { posed } = rested;
+  const place = compose(turn, posed.place);
+  const turned = placeBody(posed.body, poseBody(posed.body, rested.pose), place);
+  const surfaces = rested.surfaces.map((surface) =>
+    surface.kind === 'floor'
+      ? surface
+      : {
+          ...surface,
+          profile: surface.profile.map((p) => applyToPoint(turn, p)),
+          plane: {
+            point: applyToPoint(turn, surface.plane.point),
+            normal: applyToDirection(turn, surface.plane.normal),
+          },
+        },
+  );
+  return { ...rested, posed: turned, surfaces, contacts: contactsOf(turned, surfaces) };
+}
+
+/** Skin nearer to a plane than this touches it. */
+const TOUCH_MM = 4;
+
+/** Where each segment touches a surface. */
+function contactsOf(posed: PosedBody, surfaces: readonly Surface[]): Contact[] {
+  const segments = [...new Set(posed.skin.map(({ segment }) => segment))];
+  return surfaces.flatMap(({ kind, plane, profile }) => {
+    const into = negate(plane.normal);
+    const depth = into[0] * plane.point[0] + into[1] * plane.point[1] + into[2] * plane.point[2];
+    const reach = [Math.min(...profile.map((p) => p[0])) - 60, Math.max(...profile.map((p) => p[0])) + 60];
+    return segments.flatMap((segment) => {
+      const { reachMm, point } = furthestSkin(posed, into, [segment]);
+      const touches = Math.abs(reachMm - depth) < TOUCH_MM && point[0] > reach[0] && point[0] < reach[1];
+      return touches ? [{ surface: kind, segment, point }] : [];
+    });
+  });
+}

@@ -1,0 +1,53 @@
+/**
+ * A measured part thickness overrides the body: flesh along the beam is stretched until the ray crosses what the
+ * caliper said, so that skin distance, object distances and exposure all follow it.
+ */
+import type { BodyAdapt } from '../body/adapt';
+import { landmarkOf, type Body } from '../body/body';
+import type { JointLimits } from '../body/joints';
+import type { Projection } from '../projections/schema';
+import { aimRay, placePatient, type PlacedBody, type SideView } from './place';
+import type { TakenWay } from './way';
+
+const HEAD = ['head', 'mandible'];
+const TRUNK = ['pelvis', 'lumbar', 'thorax', 'scapula_L', 'scapula_R', 'clavicle_L', 'clavicle_R'];
+/** The mannequin is stretched no further than this; the caliper's thickness still counts for the exposure. */
+const FACTOR_RANGE = [0.5, 2] as const;
+const ROUNDS = 3;
+
+function partAround(projection: Projection, body: Body, view: SideView, limb?: readonly string[]): readonly string[] {
+  if (limb) return limb;
+  const aim = 'between' in projection.aim ? projection.aim.between[0] : projection.aim.landmark;
+  const { segment } = landmarkOf(body, view.name(aim));
+  if (HEAD.includes(segment)) return HEAD;
+  return segment === 'neck' ? ['neck'] : TRUNK;
+}
+
+/**
+ * Places the patient so that the straight ray at the aim crosses `wantedMm`.
+ * @param limb segments of the examined limb, when it is one
+ * @returns `thicknessMm`: as measured, or as the body gives it; `factor`: measured against computed, null when not measured
+ */
+export function placeMeasured(
+  projection: Projection,
+  way: TakenWay,
+  body: Body,
+  view: SideView,
+  limb: readonly string[] | undefined,
+  { wantedMm, limits }: { wantedMm?: number; limits?: JointLimits },
+): { placed: PlacedBody; thicknessMm: number; factor: number | null } {
+  let girth: BodyAdapt['girth'] = null;
+  let placed = placePatient(projection, way, body, view, { girth, limits });
+  const across = () => aimRay(projection, placed, view, 0, limb).crossing.thicknessMm;
+  const computed = across();
+  if (wantedMm === undefined) return { placed, thicknessMm: computed, factor: null };
+  const segments = partAround(projection, body, view, limb);
+  const axis = projection.ray.view === 'lateral' ? 0 : 1;
+  let factor = 1;
+  for (let i = 0; i < ROUNDS && Math.abs(across() - wantedMm) > 1; i += 1) {
+    factor = Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], factor * (wantedMm / across())));
+    girth = { segments, axis, factor };
+    placed = placePatient(projection, way, body, view, { girth, limits });
+  }
+  return { placed, thicknessMm: wantedMm, factor: wantedMm / computed };
+}
