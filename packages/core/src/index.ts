@@ -43,7 +43,7 @@ export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup } from '
 export { convertTechnique, type TechniqueFactor, type TechniqueResult } from './exposure/convert';
 export type { BeamConditions } from './exposure/beamModel';
 export { deviationIndex, techniqueForIndex } from './exposure/deviation';
-export type { DrawingBox } from './body/outline';
+export type { DrawingBox } from './body/drawing/plane';
 export { computeSetup } from './setup/computeSetup';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/fitReceptor';
 export {

@@ -81,6 +81,9 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             strokeWidth={5 * px}
           />
         )}
+        {drawing.props.map((polygon, i) => (
+          <Polygon key={i} points={points(polygon)} fill={theme.line} />
+        ))}
         {drawing.wall && (
           <Line
             x1={drawing.wall[0][0]}
@@ -98,6 +101,16 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
           strokeWidth={(small ? 0.8 : 1.3) * px}
           fillRule="evenodd"
         />
+        <Path
+          d={mannequin.inner}
+          fill="none"
+          stroke={theme.skinEdge}
+          strokeWidth={(small ? 0.7 : 1.1) * px}
+          strokeLinecap="round"
+        />
+        {!small && (
+          <Path d={mannequin.face} fill="none" stroke={theme.skinEdge} strokeWidth={1.1 * px} strokeLinecap="round" />
+        )}
         {!small && <Path d={mannequin.bones} fill={theme.bone} opacity={0.75} />}
         <Path d={mannequin.bright} fill={theme.bright} opacity={side ? 0.85 : 0.8} />
         {drawing.light.map((polygon, i) => (

@@ -22,14 +22,15 @@ export type Body = {
 const landmarkById = new Map(mannequin.landmarks.map((landmark) => [landmark.id, landmark]));
 const primitiveById = new Map(mannequin.primitives.map((primitive) => [primitive.id, primitive]));
 
-/** Lower end of the segments that taper otherwise than the reference: the joint where `far` holds. */
-const FAR_JOINT: Record<string, string> = { thigh: 'shank' };
-const farJoint = new Map(
-  mannequin.segments.flatMap(({ id }) => {
-    const [part, side] = id.split('_');
-    return part in FAR_JOINT ? [[id, jointOf(`${FAR_JOINT[part]}_${side}`)[2]] as const] : [];
-  }),
-);
+/** Where a tapering segment begins and ends to change, heights of the reference: thigh from hip to knee, face from brow to chin. */
+const FACE = [720, 600] as const;
+const thighSpan = (side: 'L' | 'R') => [jointOf(`thigh_${side}`)[2], jointOf(`shank_${side}`)[2]] as const;
+const TAPERS: Readonly<Record<string, readonly [number, number]>> = {
+  head: FACE,
+  mandible: FACE,
+  thigh_L: thighSpan('L'),
+  thigh_R: thighSpan('R'),
+};
 
 /**
  * Builds the body of a patient. Medians of the age fill what was not given; `assumed` lists them.
@@ -69,13 +70,13 @@ export function bodyInState(body: Body, state: BodyState): Body {
 /** Stretch of a segment at a height of the reference mannequin. */
 function factorAt({ id, stretch }: BodySegment, kind: 'frame' | 'flesh', z: number): Vec3 {
   if (!stretch.far) return stretch[kind];
-  const top = jointOf(id)[2];
-  const t = Math.min(1, Math.max(0, (top - z) / (top - (farJoint.get(id) as number))));
+  const [top, bottom] = TAPERS[id];
+  const t = Math.min(1, Math.max(0, (top - z) / (top - bottom)));
   return lerp(stretch[kind], stretch.far[kind], t);
 }
 
 /** A point of the reference mannequin on this body, not posed. */
-function pointOn(segment: BodySegment, kind: 'frame' | 'flesh', p: Vec3): Vec3 {
+export function pointOn(segment: BodySegment, kind: 'frame' | 'flesh', p: Vec3): Vec3 {
   return add(segment.joint, multiply(factorAt(segment, kind, p[2]), subtract(p, jointOf(segment.id))));
 }
 

@@ -89,7 +89,7 @@ export type Motion = Movement | `${Movement}_L` | `${Movement}_R`;
 export type Pose = Partial<Record<Motion, number>>;
 
 /** Limits of some joints of one patient, narrower than the healthy ones. */
-export type JointLimits = Partial<Record<Motion, readonly [number, number]>>;
+export type JointLimits = Partial<Record<Motion, [number, number]>>;
 
 export const movementOf = (motion: string): Movement => motion.replace(/_[LR]$/, '') as Movement;
 

@@ -2,12 +2,12 @@
  * Stretch of every segment of the mannequin for one patient: the frame (bones, organs) by age, sex and stature;
  * the flesh (skin) also by mass, so that a heavy patient has wide skin on ordinary bones.
  */
-import type { Vec3 } from '../geometry/vector';
+import { lerp, multiply, type Vec3 } from '../geometry/vector';
 import { jointOf, mannequin, referenceForm } from './mannequin';
 import { measureForm } from './measure';
 import type { MeasuredPart, Patient } from './patient';
 
-/** Factors along x, y, z. Where a limb tapers differently from the reference, `far` holds at its lower end. */
+/** Factors along x, y, z. Where a segment tapers differently from the reference, `far` holds at its lower end. */
 export type Stretch = { frame: Vec3; flesh: Vec3; far?: { frame: Vec3; flesh: Vec3 } };
 
 /** The table's dimensions of the reference mannequin, measured on its own bones and skin. */
@@ -23,6 +23,10 @@ const JOINTS = {
 };
 const FOOT_HEIGHT_MM = mannequin.statureMm - referenceForm.landmark('vertex')[2] + jointOf('talus_L')[2];
 const SEAT_MM = REFERENCE.sittingMm - referenceForm.landmark('vertex')[2];
+
+/** Jaw of a newborn against the same head grown, and when it has caught up [C]. */
+const NEWBORN_JAW: Vec3 = [0.88, 0.88, 0.74];
+const FACE_GROWN_YEARS = 14;
 
 /** Girth by part: the exponent on the equivalent-cylinder diameter against the median build [C]. */
 const GIRTH = { chest: 1, abdomen: 1.25, hip: 1, limb: 0.7, head: 0.15, jaw: 0.25, neck: 0.7, small: 0.3 } as const;
@@ -45,6 +49,10 @@ export function proportionsOf(patient: Patient): Record<string, Stretch> {
 
   const [headX, headY] = [size('headBreadthMm', headGrowth), size('headLengthMm', headGrowth)];
   const head: Vec3 = [headX, headY, Math.sqrt(headX * headY)];
+
+  // The face of a small child is short and its jaw narrow under a large cranium.
+  const grown = Math.min(1, patient.ageYears / FACE_GROWN_YEARS);
+  const jaw = multiply(head, lerp(NEWBORN_JAW, [1, 1, 1], grown));
 
   const sitting = m.sittingMm * L;
   const trunkZ = (sitting - JOINTS.headMm * head[2]) / (JOINTS.neckMm + SEAT_MM);
@@ -86,8 +94,8 @@ export function proportionsOf(patient: Patient): Record<string, Stretch> {
   const thighTop = stretch([hip, hip, thighZ], hipX);
 
   return Object.fromEntries([
-    ['head', stretch(head, q ** GIRTH.head)],
-    ['mandible', stretch(head, q ** GIRTH.jaw)],
+    ['head', { ...stretch(head, q ** GIRTH.head), far: stretch(jaw, q ** GIRTH.jaw) }],
+    ['mandible', { ...stretch(head, q ** GIRTH.head), far: stretch(jaw, q ** GIRTH.jaw) }],
     ['neck', stretch([chest[0], (chest[1] + head[1]) / 2, trunkZ], q ** GIRTH.neck)],
     ['thorax', stretch(chest, chestX, chestY)],
     ['lumbar', stretch([(chest[0] + hip) / 2, abdomenY, trunkZ], (chestX + hipX) / 2, abdomen)],

@@ -25,7 +25,6 @@ export type RestedBody = {
   /** Joints that would not go as far as the pose asks. */
   held: HeldJoint[];
   surfaces: Surface[];
-  contacts: Contact[];
 };
 
 /** Parts of the pose that are held up by the patient or a helper and do not sink. */
@@ -88,7 +87,10 @@ export function restBody(
   const stance = completed(asked);
   const rest = isLying(stance.position) ? 'lying' : 'standing';
   const own = bodyInState(body, { ...body.state, rest });
-  const reached = poseWithin(addPoses(poseOf(stance), wanted), limits);
+  // Face down the head is turned aside, unless the examination says how it lies.
+  const headPosed = Object.keys(wanted).some((motion) => /^(neck|head)/.test(motion)) || held.includes('head');
+  const aside = stance.position === 'prone' && !headPosed ? posesNamed(['head-turned']) : {};
+  const reached = poseWithin(addPoses(poseOf(stance), aside, wanted), limits);
   const frame = frameOf(stance);
   const put = (pose: Pose): PosedBody => placeBody(own, poseBody(own, pose), frame);
   if (isUpright(stance.position)) return standing(put, reached, stance);
@@ -110,28 +112,33 @@ function standing(put: (pose: Pose) => PosedBody, { pose, held }: Reached, stanc
     : (seated && stance.seat === 'wheelchair' ? FOOT_REST_MM : 0) - soleBelow;
   const wall = furthestSkin(posed, ROOM_HEAD, TRUNK).reachMm;
   posed = slideBody(posed, [-wall, 0, lift]);
-  const seatZ = seatBelow + lift;
   const surfaces: Surface[] = [flat('floor', 0, -900, 900, 10)];
   const back = furthestSkin(posed, applyToDirection(posed.place, [0, 1, 0]), TRUNK).point[0];
   if (seated) {
-    const thigh = posedLandmark(posed, 'knee_centre_L').p[0];
-    const [from, to] = [Math.min(back, thigh), Math.max(back, thigh)];
-    const inset = (to - from) * 0.3;
-    surfaces.push(
-      onTop
-        ? flat('seat', seatZ, back < thigh ? from - 900 : from + inset, back < thigh ? to - inset : to + 900, 60)
-        : flat('seat', seatZ, back < thigh ? from - 20 : from + inset, back < thigh ? to - inset : to + 20, 50),
-    );
+    surfaces.push(seatUnder(posed, onTop ? 900 : 20));
     if (stance.seat === 'wheelchair') {
       const away = applyToDirection(posed.place, [0, 1, 0]);
-      surfaces.push(upright('back rest', back, seatZ + 80, seatZ + 480, away));
+      surfaces.push(upright('back rest', back, seatBelow + lift + 80, seatBelow + lift + 480, away));
       const toe = furthestSkin(posed, negate(away)).point[0];
       const heel = posedLandmark(posed, 'heel_back_L').p[0];
       surfaces.push(flat('foot rest', FOOT_REST_MM, Math.min(toe, heel), Math.max(toe, heel), 15));
     }
   } else if (onTop) surfaces.push(flat('table', top, -1000, 600, 60));
   surfaces.push(upright('wall', 0, 300, 2000, ROOM_HEAD));
-  return { posed, pose, held, surfaces, contacts: contactsOf(posed, surfaces) };
+  return { posed, pose, held, surfaces };
+}
+
+/** Part of the thigh over the front edge of a seat. */
+const SEAT_INSET = 0.3;
+
+/** The seat under a sitting body, from behind the back to short of the knees. @param behindMm how far it goes on behind */
+export function seatUnder(posed: PosedBody, behindMm: number): Surface {
+  const z = -furthestSkin(posed, ROOM_DOWN, [...TRUNK, ...HIPS]).reachMm;
+  const back = furthestSkin(posed, applyToDirection(posed.place, [0, 1, 0]), ['pelvis']).point[0];
+  const knee = posedLandmark(posed, 'knee_centre_L').p[0];
+  const front = knee + (back - knee) * SEAT_INSET;
+  const behind = back + Math.sign(back - knee) * behindMm;
+  return flat('seat', z, Math.min(front, behind), Math.max(front, behind), 50);
 }
 
 function flat(kind: SurfaceKind, z: number, x0: number, x1: number, thick: number): Surface {
@@ -185,31 +192,36 @@ function lying(
     posed = slideBody(put(pose), slide);
   };
   posed = slideBody(posed, slide);
-  const lay = (limb: Limb, name: Held, at: number) => {
-    if (keep.includes(name)) return;
-    // The shoulder blade moves with the arm, so the first answer is a little off.
-    for (let i = 0; i < 2; i += 1) {
-      const found = settle(posed, limb, pose, at, limits);
-      if (!found) return;
-      move({ ...pose, [found.motion]: (pose[found.motion] ?? 0) + found.degrees });
+  /** Each limb is asked on its own, then all are moved at once. */
+  const lay = (limbs: readonly { limb: Limb; name: Held; at: number; most?: number }[]) => {
+    const turned: Pose = {};
+    for (const { limb, name, at, most = Infinity } of limbs) {
+      const found = keep.includes(name) ? null : settle(posed, limb, pose, at, limits);
+      if (found) turned[found.motion] = Math.max(-most, Math.min(most, found.degrees));
     }
+    if (Object.keys(turned).length > 0) move(addPoses(pose, turned));
   };
+  const arm = (side: 'L' | 'R', at: number) => ({ limb: armOf(side), name: `arm_${side}` as const, at });
+  const leg = (side: 'L' | 'R', at: number) => ({ limb: legOf(side), name: `leg_${side}` as const, at });
   if (stance.kneeSpongeMm > 0) kneesOver(stance.kneeSpongeMm);
-  for (const kind of ['leg', 'arm'] as const) layPair(kind);
-  layHead();
+  const head = semi ? [] : [{ limb: HEAD, name: 'head' as const, at: level + stance.pillowMm, most: HEAD_SINKS_DEG }];
+  const under = stance.on === 'right' ? 'R' : 'L';
+  const over = under === 'L' ? 'R' : 'L';
+  if (stance.on === 'left' || stance.on === 'right') {
+    lay([leg(under, level), arm(under, level), ...head]);
+    lay([leg(over, upperLevel('leg')), arm(over, upperLevel('arm'))]);
+  } else lay([leg('L', level), leg('R', level), arm('L', level), arm('R', level), ...head]);
+  // A raised arm takes the shoulder joint along, so the first answer is a little off.
+  const raised = (['L', 'R'] as const).filter((side) => Math.abs(pose[`shoulderFlexion_${side}`] ?? 0) > BLADE_MOVES_DEG);
+  if (raised.length > 0) lay(raised.map((side) => arm(side, side === over ? upperLevel('arm') : level)));
 
-  /** The under limb first; the upper one of a patient on the side lies on it, or in front of it. */
-  function layPair(kind: 'leg' | 'arm'): void {
-    const limb = kind === 'leg' ? legOf : armOf;
-    const onSide = stance.on === 'left' || stance.on === 'right';
-    const under = stance.on === 'right' ? 'R' : 'L';
-    const over = under === 'L' ? 'R' : 'L';
-    lay(limb(under), `${kind}_${under}`, level);
+  /** The upper limb of a patient on the side lies on the under one, or in front of it. */
+  function upperLevel(kind: 'leg' | 'arm'): number {
+    if (stance.on !== 'left' && stance.on !== 'right') return level;
     const flexion = kind === 'leg' ? 'hipFlexion' : 'shoulderFlexion';
-    const angle = (suffix: 'L' | 'R') => pose[`${flexion}_${suffix}` as Motion] ?? 0;
-    const inFront = Math.abs(angle(over) - angle(under)) > IN_FRONT_DEG;
-    const at = onSide && !inFront ? furthestSkin(posed, ROOM_UP, limb(under).touches).reachMm : level;
-    lay(limb(over), `${kind}_${over}`, at);
+    const angle = (side: 'L' | 'R') => pose[`${flexion}_${side}` as Motion] ?? 0;
+    if (Math.abs(angle(over) - angle(under)) > IN_FRONT_DEG) return level;
+    return furthestSkin(posed, ROOM_UP, (kind === 'leg' ? legOf : armOf)(under).touches).reachMm;
   }
 
   function kneesOver(spongeMm: number): void {
@@ -229,21 +241,16 @@ function lying(
     }
   }
 
-  function layHead(): void {
-    if (keep.includes('head') || semi) return;
-    const found = settle(posed, HEAD, pose, level + stance.pillowMm, limits);
-    if (found && Math.abs(found.degrees) <= HEAD_SINKS_DEG)
-      move({ ...pose, [found.motion]: (pose[found.motion] ?? 0) + found.degrees });
-  }
-
   const surfaces = bedOf(stance, posed, level);
-  if (stance.position === 'head-down') return tilted({ posed, pose, held, surfaces, contacts: [] }, stance.headDownDeg);
-  return { posed, pose, held, surfaces, contacts: contactsOf(posed, surfaces) };
+  const rested: RestedBody = { posed, pose, held, surfaces };
+  return stance.position === 'head-down' ? tilted(rested, stance.headDownDeg) : rested;
 }
 
+/** From here on the shoulder blade moves with the arm. */
+const BLADE_MOVES_DEG = 25;
 /** Limbs whose flexion differs by more than this lie one in front of the other. */
 const IN_FRONT_DEG = 25;
-/** A head that would have to bend further than this is left free. */
+/** The neck bends no further than this to lay the head down. */
 const HEAD_SINKS_DEG = 32;
 /** From the underside of the patella to the hollow of the knee. */
 const KNEE_DEPTH_MM = 75;
@@ -314,14 +321,14 @@ function tilted(rested: RestedBody, degrees: number): RestedBody {
           },
         },
   );
-  return { ...rested, posed: turned, surfaces, contacts: contactsOf(turned, surfaces) };
+  return { ...rested, posed: turned, surfaces };
 }
 
 /** Skin nearer to a plane than this touches it. */
 const TOUCH_MM = 4;
 
-/** Where each segment touches a surface. */
-function contactsOf(posed: PosedBody, surfaces: readonly Surface[]): Contact[] {
+/** Where each segment of a body at rest touches what is beneath or beside it. */
+export function contactsOf({ posed, surfaces }: Pick<RestedBody, 'posed' | 'surfaces'>): Contact[] {
   const segments = [...new Set(posed.skin.map(({ segment }) => segment))];
   return surfaces.flatMap(({ kind, plane, profile }) => {
     const into = negate(plane.normal);

@@ -183,7 +183,11 @@ export function computeSetup(request: SetupRequest): Setup {
   const scene: Scene = {
     adapt: placed.adapt,
     pose: placed.pose,
-    surfaces: placed.surfaces,
+    surfaces: placed.surfaces.map(({ kind, profile, plane }) => ({
+      kind,
+      profile: profile.map((p) => add(p, shift)),
+      plane: { ...plane, point: add(plane.point, shift) },
+    })),
     place: placed.posed.place,
     focal,
     entry: aimed.crossing.entry,

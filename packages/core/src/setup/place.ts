@@ -21,7 +21,7 @@ import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } 
 import { toDegrees } from '../quantity/angle';
 import type { Place, Projection, Toward } from '../projections/schema';
 import { placeInRoom, type Placement } from '../room/position';
-import { restBody, type Surface } from '../room/rest';
+import { restBody, seatUnder, type Surface } from '../room/rest';
 import { isLying, stanceSchema, type Stance } from '../room/stance';
 import type { Side } from './setup';
 import type { TakenWay } from './way';
@@ -64,6 +64,8 @@ function headLinePose(projection: Projection, body: Body): Pose {
 }
 
 const TRUNK = ['pelvis', 'lumbar', 'thorax'];
+
+const SEAT_BEHIND_MM = 30;
 
 export type PlacedBody = {
   posed: PosedBody;
@@ -116,7 +118,9 @@ export function placePatient(
   const frame = way.partFrame
     ? compose(placement.frame, inverse(posture[view.name(way.partFrame)]))
     : placement.frame;
-  return set(placeBody(body, posture, frame), pose, held, []);
+  const posed = placeBody(body, posture, frame);
+  const placed = set(posed, pose, held, []);
+  return way.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
 }
 
 /** Parts of the body that the ray may cross: the limb itself for a limb, everything for the trunk. */

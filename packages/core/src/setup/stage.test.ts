@@ -3,7 +3,7 @@ import { ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from './computeSetup';
 import { drawMannequin, drawStage, mannequinKey, planeOf } from './stage';
 import { buildBody } from '../body/body';
-import { toDrawing } from '../body/outline';
+import { toDrawing } from '../body/drawing/plane';
 import { poseBody } from '../body/pose';
 import { placeBody, posedLandmark } from '../body/posed';
 

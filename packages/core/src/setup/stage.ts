@@ -4,8 +4,10 @@
  */
 import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
-import { bonePaths, skinOutline, toDrawing, type DrawingBox, type DrawingPlane } from '../body/outline';
-import { placeBody, posedBones, posedSkin } from '../body/posed';
+import { bonePaths } from '../body/drawing/bones';
+import { drawFigure, type Figure } from '../body/drawing/figure';
+import { toDrawing, type DrawingBox, type DrawingPlane } from '../body/drawing/plane';
+import { placeBody, posedBones } from '../body/posed';
 import { poseBody } from '../body/pose';
 import { applyToDirection } from '../geometry/frame';
 import { addScaled, cross, dot, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
@@ -13,7 +15,7 @@ import type { Setup } from './setup';
 
 export type StageLook = 'side' | 'ray';
 
-export type Mannequin2d = { skin: string; bones: string; bright: string };
+export type Mannequin2d = Figure & { bones: string; bright: string };
 
 export type StageDrawing = {
   look: StageLook;
@@ -33,6 +35,8 @@ export type StageDrawing = {
   surface: [Vec2, Vec2] | null;
   /** Upright of the wall stand (side only, horizontal beam). */
   wall: [Vec2, Vec2] | null;
+  /** What the patient sits or leans on besides the holder, in profile (side only). */
+  props: Vec2[][];
   touch: { name: string; at: Vec2 }[];
   marker: Vec2;
   /** Ends of the field's cross (ray only). */
@@ -71,9 +75,6 @@ function isBright(setup: Setup, id: string): boolean {
   return !setup.scene.oneSided || id.endsWith(setup.side === 'right' ? '_R' : '_L');
 }
 
-/** Blends and detail follow the size of what is drawn: a hand keeps its fingers. */
-const BLEND_SHARE = 0.016;
-
 /**
  * The posed mannequin as paths, as far as it shows in the box.
  * @param small thumb-size: a coarser outline, and of the bones only the bright ones
@@ -82,27 +83,13 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, sm
   const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
   const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
   const plane = planeOf(setup, look);
-  // A seated limb examination shows the limb; the rest of the patient sits beside the table.
-  const limbOnly = setup.position.body === 'seated';
-  const suffix = setup.side === 'right' ? '_R' : '_L';
-  const shown = (segment: string) =>
-    !limbOnly || (segment.endsWith(suffix) && /^(hand|forearm|radius|upperarm)/.test(segment));
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
   const bones = posedBones(
     posed,
-    (bone) => shown(bone.segment) && (fine || bone.detail === 1) && (!small || isBright(setup, bone.id)),
+    (bone) => (fine || bone.detail === 1) && (!small || isBright(setup, bone.id)),
   );
-  const skin = posedSkin(posed)
-    .filter((piece) => shown(piece.segment))
-    .map((piece) => piece.shape);
   return {
-    skin: skinOutline(
-      skin,
-      plane,
-      box,
-      small ? CELLS_SMALL : CELLS,
-      Math.min(14, Math.max(box.width, box.height) * BLEND_SHARE),
-    ),
+    ...drawFigure(posed, plane, box, { cells: small ? CELLS_SMALL : CELLS, fine: !small }),
     bones: bonePaths(
       bones.filter((bone) => !isBright(setup, bone.id)).map((bone) => bone.shape),
       plane,
@@ -116,9 +103,9 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, sm
   };
 }
 
-/** Grid cells along the longer side: one to three pixels each. */
-const CELLS = 120;
-const CELLS_SMALL = 60;
+/** Grid cells along the longer side: about one pixel each, three at thumb size. */
+const CELLS = 280;
+const CELLS_SMALL = 110;
 
 /** Fine bones (toes, finger ends, teeth) are drawn only when the picture is smaller than this. */
 const FINE_BELOW_MM = 520;
@@ -233,6 +220,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
             [at(hit)[0] - 40, 0],
           ]
         : null,
+    props: look === 'side' ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
     marker: at(markerPlace(setup, corners)),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
