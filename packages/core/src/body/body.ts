@@ -96,7 +96,8 @@ export function primitiveOf(body: Body, reference: Primitive): Primitive {
   const kind = reference.skin ? 'flesh' : 'frame';
   const shape = organShape(body.patient, body.state, reference);
   const from = jointOf(segment.id);
-  if (!segment.stretch.far) return { ...reference, shape: stretchShape(shape, segment.stretch[kind], from, segment.joint) };
+  if (!segment.stretch.far)
+    return { ...reference, shape: stretchShape(shape, segment.stretch[kind], from, segment.joint) };
   if (shape.kind === 'tube') {
     const factors = shape.pts.map((p) => factorAt(segment, kind, p[2]));
     return {

@@ -63,7 +63,13 @@ export const MOVEMENTS = {
   shoulderAbduction: one('upperarm', Y, -1, [-45, 180], 'the arm is raised sideways'),
   shoulderMedialRotation: one('upperarm', Z, -1, [-90, 90], 'the arm turns in'),
   elbowFlexion: one('forearm', X, -1, [-5, 150], 'the elbow bends'),
-  forearmPronation: one('radius', { from: 'ulnar_styloid_L', to: 'radial_head_L' }, -1, [-5, 175], 'the palm turns down'),
+  forearmPronation: one(
+    'radius',
+    { from: 'ulnar_styloid_L', to: 'radial_head_L' },
+    -1,
+    [-5, 175],
+    'the palm turns down',
+  ),
   wristFlexion: one('hand', PALM_X, -1, [-75, 85], 'the wrist bends to the palm'),
   wristUlnarDeviation: one('hand', Y, 1, [-25, 40], 'the hand leans to the little finger'),
   thumbAbduction: one('finger1', THUMB_OUT, 1, [-15, 60], 'the thumb comes out of the palm'),
@@ -109,9 +115,7 @@ export function eachSide(pose: Pose): Map<Motion, number> {
   const angles = new Map<Motion, number>();
   for (const [name, value] of Object.entries(pose) as [Motion, number][]) {
     const motions: Motion[] =
-      specOf(name).paired && !/_[LR]$/.test(name)
-        ? [`${name as Movement}_L`, `${name as Movement}_R`]
-        : [name];
+      specOf(name).paired && !/_[LR]$/.test(name) ? [`${name as Movement}_L`, `${name as Movement}_R`] : [name];
     for (const motion of motions) angles.set(motion, (angles.get(motion) ?? 0) + value);
   }
   return angles;

@@ -14,12 +14,15 @@ export type BodyState = { rest: 'standing' | 'lying'; breath: 'in' | 'out' };
 export const STANDING: BodyState = { rest: 'standing', breath: 'in' };
 
 /** Thorax by build: breadth, depth and length of the lungs against the sthenic [C, teaching figures]. */
-const LUNGS: Record<Habitus, Vec3> = {
+const THORAX: Record<Habitus, Vec3> = {
   hypersthenic: [1.1, 1.06, 0.94],
   sthenic: [1, 1, 1],
   hyposthenic: [0.97, 0.97, 1.03],
   asthenic: [0.92, 0.93, 1.07],
 };
+/** Breadth and depth of the rib cage by build, its length unchanged. */
+export const thoraxOf = (habitus: Habitus): Vec3 => [THORAX[habitus][0], THORAX[habitus][1], 1];
+
 /** Breadth and height of the heart: it lies across in a broad chest and hangs in a narrow one. */
 const HEART: Record<Habitus, Vec3> = {
   hypersthenic: [1.1, 1, 0.93],
@@ -60,7 +63,9 @@ export const hollowOrgans: Primitive[] = Object.entries(builds.sthenic).map(([id
 /** How far the domes of the diaphragm stand toward the head of the reference, mm. */
 export function domeRiseMm({ habitus }: Patient, { rest, breath }: BodyState): number {
   return (
-    (1 - LUNGS[habitus][2]) * LUNG_LENGTH_MM + (rest === 'lying' ? LYING_DOME_MM : 0) + (breath === 'out' ? BREATH_MM : 0)
+    (1 - THORAX[habitus][2]) * LUNG_LENGTH_MM +
+    (rest === 'lying' ? LYING_DOME_MM : 0) +
+    (breath === 'out' ? BREATH_MM : 0)
   );
 }
 
@@ -85,10 +90,9 @@ export function organShape(patient: Patient, state: BodyState, { id, shape, tiss
   if (isHollow(id)) return raised({ kind: 'tube', ...builds[habitus][id] } satisfies Tube, bellyRiseMm(state));
   if (id.startsWith('lung_')) {
     const apex = APEX_MM * Math.max(0, 1 - ageYears / APEX_UNTIL_YEARS);
-    const [x, y] = LUNGS[habitus];
     const z = (LUNG_LENGTH_MM + apex - domeRiseMm(patient, state)) / LUNG_LENGTH_MM;
     const middle: Vec3 = [0, shape.kind === 'ellipsoid' ? shape.c[1] : 0, LUNG_APEX_MM];
-    return raised(stretchShape(shape, [x, y, z], middle, middle), apex);
+    return raised(stretchShape(shape, [1, 1, z], middle, middle), apex);
   }
   if (id === 'heart') {
     const c = (shape as Extract<Shape, { c: Vec3 }>).c;
@@ -99,8 +103,8 @@ export function organShape(patient: Patient, state: BodyState, { id, shape, tiss
   return shape;
 }
 
-/** Landmarks that ride on an organ: the lower corners of the lungs follow the diaphragm and the breadth of the chest. */
+/** Landmarks that ride on an organ: the lower corners of the lungs follow the diaphragm. */
 export function organPoint(patient: Patient, state: BodyState, id: string, p: Vec3): Vec3 {
   if (!id.startsWith('costophrenic')) return p;
-  return [p[0] * LUNGS[patient.habitus][0], p[1], p[2] + domeRiseMm(patient, state)];
+  return [p[0], p[1], p[2] + domeRiseMm(patient, state)];
 }

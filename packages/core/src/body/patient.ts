@@ -133,7 +133,7 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
   const lengthFactor = statureMm / medians.statureMm;
   if (lengthFactor < 0.6 || lengthFactor > 1.5) {
     throw new RangeError(
-      `a height of ${Math.round(statureMm / 10)} cm at ${ageYears} years is outside the model: ${Math.round(medians.statureMm * 0.06)} to ${Math.round(medians.statureMm * 0.15)} cm`,
+      `A height of ${Math.round(statureMm / 10)} cm at ${ageYears} years is outside the model: ${Math.round(medians.statureMm * 0.06)} to ${Math.round(medians.statureMm * 0.15)} cm`,
     );
   }
   // At equal build mass follows stature squared, so the median build of a tall person is heavier.
@@ -151,9 +151,10 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
   if (girthFactor < 0.6 || girthFactor > 2) {
     const limit = (factor: number) => Math.round(expectedMassKg * factor ** 2);
     throw new RangeError(
-      `a weight of ${massKg} kg at ${Math.round(statureMm / 10)} cm is outside the model: ${limit(0.6)} to ${limit(2)} kg`,
+      `A weight of ${massKg} kg at ${Math.round(statureMm / 10)} cm is outside the model: ${limit(0.6)} to ${limit(2)} kg`,
     );
   }
+  checkMeasured(input.measured ?? {}, medians, girthFactor * lengthFactor);
   const habitus = input.habitus ?? inferHabitus(ageYears, massKg, statureMm);
   return {
     patient: {
@@ -170,6 +171,21 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
     },
     assumed,
   };
+}
+
+/** A measure may differ from what age, height and weight give by these factors. */
+const MEASURED_FACTOR = [0.55, 1.9] as const;
+
+function checkMeasured(measured: Partial<Record<MeasuredPart, number>>, medians: Medians, build: number): void {
+  for (const [key, value] of Object.entries(measured)) {
+    const part = key as MeasuredPart;
+    const expected = medians[part] * build;
+    const [low, high] = MEASURED_FACTOR.map((factor) => Math.round((expected * factor) / 10));
+    if (value / 10 < low || value / 10 > high)
+      throw new RangeError(
+        `${MEASURED_NAMES[part]} of ${value / 10} cm is outside the model for this patient: ${low} to ${high} cm`,
+      );
+  }
 }
 
 /** Habitus from the body-mass index [C]: it measures fat, habitus the frame, so the user may always override it. */

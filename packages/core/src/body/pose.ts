@@ -1,7 +1,15 @@
 /**
  * A pose carried out on a body: every segment turned about its joint, along the chain from the pelvis.
  */
-import { applyToDirection, applyToPoint, compose, IDENTITY, rotationAbout, shifted, type Frame } from '../geometry/frame';
+import {
+  applyToDirection,
+  applyToPoint,
+  compose,
+  IDENTITY,
+  rotationAbout,
+  shifted,
+  type Frame,
+} from '../geometry/frame';
 import { normalize, subtract, type Vec3 } from '../geometry/vector';
 import { landmarkOf, type Body } from './body';
 import { eachSide, MOVEMENT_NAMES, specOf, type Axis, type Motion, type Pose } from './joints';

@@ -29,7 +29,12 @@ export const POSES: Readonly<Record<PoseName, Pose>> = {
   'arms-forward': { shoulderFlexion: 90, elbowFlexion: 60, forearmPronation: 70 },
   'near-arm-up': { shoulderFlexion_L: 165, elbowFlexion_L: 80, shoulderFlexion_R: -8 },
   'arms-crossed': { shoulderFlexion: 35, shoulderMedialRotation: 70, elbowFlexion: 100, forearmPronation: 80 },
-  'arm-across-chest': { shoulderFlexion_L: 20, shoulderMedialRotation_L: 75, elbowFlexion_L: 90, forearmPronation_L: 80 },
+  'arm-across-chest': {
+    shoulderFlexion_L: 20,
+    shoulderMedialRotation_L: 75,
+    elbowFlexion_L: 90,
+    forearmPronation_L: 80,
+  },
   'arm-out': { shoulderAbduction_L: 90 },
   'elbow-bent': { elbowFlexion_L: 90 },
   'forearm-on-table': { shoulderFlexion_L: 38, elbowFlexion_L: 52, forearmPronation_L: 170 },

@@ -5,6 +5,7 @@
 import { lerp, multiply, type Vec3 } from '../geometry/vector';
 import { jointOf, mannequin, referenceForm } from './mannequin';
 import { measureForm } from './measure';
+import { thoraxOf } from './organs';
 import type { MeasuredPart, Patient } from './patient';
 
 /** Factors along x, y, z. Where a segment tapers differently from the reference, `far` holds at its lower end. */
@@ -19,6 +20,7 @@ const JOINTS = {
   headMm: referenceForm.landmark('vertex')[2] - jointOf('head')[2],
   thighMm: jointOf('thigh_L')[2] - jointOf('shank_L')[2],
   shankMm: jointOf('shank_L')[2] - jointOf('talus_L')[2],
+  hipMm: jointOf('thigh_L')[0],
   clavicleMm: jointOf('scapula_L')[0] - jointOf('clavicle_L')[0],
 };
 const FOOT_HEIGHT_MM = mannequin.statureMm - referenceForm.landmark('vertex')[2] + jointOf('talus_L')[2];
@@ -27,6 +29,9 @@ const SEAT_MM = REFERENCE.sittingMm - referenceForm.landmark('vertex')[2];
 /** Jaw of a newborn against the same head grown, and when it has caught up [C]. */
 const NEWBORN_JAW: Vec3 = [0.88, 0.88, 0.74];
 const FACE_GROWN_YEARS = 14;
+
+/** Flesh against frame below which ribs and hips would come through the skin. */
+const LEAST_COVER = 0.98;
 
 /** Girth by part: the exponent on the equivalent-cylinder diameter against the median build [C]. */
 const GIRTH = { chest: 1, abdomen: 1.25, hip: 1, limb: 0.7, head: 0.15, jaw: 0.25, neck: 0.7, small: 0.3 } as const;
@@ -85,19 +90,29 @@ export function proportionsOf(patient: Patient): Record<string, Stretch> {
   const hipX = girth('hipBreadthMm', GIRTH.hip);
   const limb = girth('kneeBreadthMm', GIRTH.limb);
 
-  const stretch = (frame: Vec3, x: number, y = x): Stretch => ({ frame, flesh: [frame[0] * x, frame[1] * y, frame[2]] });
+  /** Bones keep under the skin: where flesh is thinner than the least cover, the frame is narrower too. */
+  const stretch = (frame: Vec3, x: number, y = x, build: Vec3 = [1, 1, 1]): Stretch => ({
+    frame: [frame[0] * Math.min(build[0], x / LEAST_COVER), frame[1] * Math.min(build[1], y / LEAST_COVER), frame[2]],
+    flesh: [frame[0] * x, frame[1] * y, frame[2]],
+  });
   const both = (id: string, value: Stretch): [string, Stretch][] => [
     [`${id}_L`, value],
     [`${id}_R`, value],
   ];
   const small = (factor: number) => stretch([factor, factor, factor], q ** GIRTH.small);
-  const thighTop = stretch([hip, hip, thighZ], hipX);
+  // The hip joints stay where the pelvis has them: what a tape round the hips adds lies outside them, on the thighs.
+  const jointX = JOINTS.hipMm * hip;
+  const thighX =
+    measured.hipBreadthMm === undefined
+      ? hipX
+      : (measured.hipBreadthMm / 2 - jointX) / ((REFERENCE.hipBreadthMm / 2) * hip - jointX);
+  const thighTop = stretch([hip, hip, thighZ], thighX);
 
   return Object.fromEntries([
     ['head', { ...stretch(head, q ** GIRTH.head), far: stretch(jaw, q ** GIRTH.jaw) }],
     ['mandible', { ...stretch(head, q ** GIRTH.head), far: stretch(jaw, q ** GIRTH.jaw) }],
     ['neck', stretch([chest[0], (chest[1] + head[1]) / 2, trunkZ], q ** GIRTH.neck)],
-    ['thorax', stretch(chest, chestX, chestY)],
+    ['thorax', stretch(chest, chestX, chestY, thoraxOf(patient.habitus))],
     ['lumbar', stretch([(chest[0] + hip) / 2, abdomenY, trunkZ], (chestX + hipX) / 2, abdomen)],
     ['pelvis', stretch([hip, abdomenY, trunkZ], hipX, abdomen)],
     ...both('clavicle', stretch([shoulder, chest[1], trunkZ], q ** 0.5)),

@@ -50,7 +50,6 @@ export function frameOf(stance: Stance): Frame {
   const toward = towardSupport(stance);
   if (isUpright(stance.position)) return frameFromPairs(PATIENT_HEAD, toward, ROOM_UP, ROOM_HEAD);
   const level = frameFromPairs(PATIENT_HEAD, toward, ROOM_HEAD, ROOM_DOWN);
-  if (stance.position === 'semi-erect')
-    return compose(rotationAbout([0, 0, 0], ACROSS, -stance.backRestDeg), level);
+  if (stance.position === 'semi-erect') return compose(rotationAbout([0, 0, 0], ACROSS, -stance.backRestDeg), level);
   return level;
 }

@@ -14,7 +14,8 @@ import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from './position';
 import { armOf, HEAD, legOf, settle, type Limb } from './settle';
 import { isLying, isUpright, towardSupport, type Stance } from './stance';
 
-export type SurfaceKind = 'floor' | 'wall' | 'table' | 'mattress' | 'board' | 'pillow' | 'sponge' | 'seat' | 'back rest' | 'foot rest';
+export type SurfaceKind =
+  'floor' | 'wall' | 'table' | 'mattress' | 'board' | 'pillow' | 'sponge' | 'seat' | 'back rest' | 'foot rest';
 /** A surface seen from the side of the table: its profile in the X-Z plane of the room, and the plane that touches. */
 export type Surface = { kind: SurfaceKind; profile: Vec3[]; plane: { point: Vec3; normal: Vec3 } };
 export type Contact = { surface: SurfaceKind; segment: string; point: Vec3 };
@@ -103,7 +104,8 @@ type Reached = { pose: Pose; held: HeldJoint[] };
 function standing(put: (pose: Pose) => PosedBody, { pose, held }: Reached, stance: Stance): RestedBody {
   let posed = put(pose);
   const seated = stance.position === 'seated';
-  const onTop = stance.position === 'kneeling' || (seated && (stance.seat === 'table-end' || stance.seat === 'bed-edge'));
+  const onTop =
+    stance.position === 'kneeling' || (seated && (stance.seat === 'table-end' || stance.seat === 'bed-edge'));
   const seatBelow = -furthestSkin(posed, ROOM_DOWN, [...TRUNK, ...HIPS]).reachMm;
   const soleBelow = -furthestSkin(posed, ROOM_DOWN).reachMm;
   const top = stance.surfaceHeightMm + stance.mattressMm;
@@ -212,7 +214,9 @@ function lying(
     lay([leg(over, upperLevel('leg')), arm(over, upperLevel('arm'))]);
   } else lay([leg('L', level), leg('R', level), arm('L', level), arm('R', level), ...head]);
   // A raised arm takes the shoulder joint along, so the first answer is a little off.
-  const raised = (['L', 'R'] as const).filter((side) => Math.abs(pose[`shoulderFlexion_${side}`] ?? 0) > BLADE_MOVES_DEG);
+  const raised = (['L', 'R'] as const).filter(
+    (side) => Math.abs(pose[`shoulderFlexion_${side}`] ?? 0) > BLADE_MOVES_DEG,
+  );
   if (raised.length > 0) lay(raised.map((side) => arm(side, side === over ? upperLevel('arm') : level)));
 
   /** The upper limb of a patient on the side lies on the under one, or in front of it. */
@@ -228,7 +232,13 @@ function lying(
     for (const suffix of ['L', 'R'] as const) {
       const leg = legOf(suffix);
       const thigh: Limb = { ...leg, motions: [leg.motions[0]], touches: [`thigh_${suffix}`] };
-      const raised = settle(posed, { ...thigh, touches: [`patella_${suffix}`] }, pose, level + spongeMm + KNEE_DEPTH_MM, limits);
+      const raised = settle(
+        posed,
+        { ...thigh, touches: [`patella_${suffix}`] },
+        pose,
+        level + spongeMm + KNEE_DEPTH_MM,
+        limits,
+      );
       if (raised) move({ ...pose, [raised.motion]: (pose[raised.motion] ?? 0) + raised.degrees });
       const shank: Limb = {
         root: `shank_${suffix}`,

@@ -74,7 +74,9 @@ export function settle(
   limits?: JointLimits,
 ): { motion: Motion; degrees: number } | null {
   const joint = add(applyToPoint(posed.frames[limb.root], posed.body.segments[limb.root].joint), posed.slide);
-  const shapes: Shape[] = posed.skin.filter((piece) => limb.touches.includes(piece.segment)).map((piece) => piece.shape);
+  const shapes: Shape[] = posed.skin
+    .filter((piece) => limb.touches.includes(piece.segment))
+    .map((piece) => piece.shape);
   const from = subtract(joint, posed.slide);
   const want = joint[2] - level;
   // How much too deep the limb lies when it is turned by so much: the surface turned the other way round.

@@ -7,6 +7,7 @@ import { buildBody } from '../body/body';
 import { shortLandmark } from '../body/landmarkName';
 import { isChild } from '../body/patient';
 import { posedLandmark, slideBody } from '../body/posed';
+import { surfacePoint } from '../body/surface';
 import { doseOf } from '../exposure/dose';
 import { offFocusLoss } from '../exposure/gridCutoff';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
@@ -64,7 +65,11 @@ export function computeSetup(request: SetupRequest): Setup {
   const { way, holders, problems: wayProblems } = chooseWay(projection, situation, room, side, overrides);
   const problems: Problem[] = [...wayProblems];
   const segments = pathSegments(projection, body, side);
-  const { placed: first, thicknessMm, factor } = placeMeasured(projection, way, body, view, segments, {
+  const {
+    placed: first,
+    thicknessMm,
+    factor,
+  } = placeMeasured(projection, way, body, view, segments, {
     wantedMm: body.patient.partThicknessMm,
     limits: situation.joints,
   });
@@ -207,10 +212,10 @@ export function computeSetup(request: SetupRequest): Setup {
     },
     fields: shiftsMm.map((each) => fieldCorners(plane, field, rotationDeg, each)),
     surfaceHeightMm: horizontal ? 0 : room.surfaceHeightMm,
-    touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].map((id) => {
-      const mark = posedLandmark(placed.posed, id);
-      return { name: shortLandmark(id), p: addScaled(mark.p, mark.dir, mark.skinDepthMm) };
-    }),
+    touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].map((id) => ({
+      name: shortLandmark(id),
+      p: surfacePoint(placed.posed, id).skin,
+    })),
     brightBones: projection.brightBones,
     oneSided: projection.sided === 'each',
   };
@@ -296,6 +301,7 @@ export function computeSetup(request: SetupRequest): Setup {
     },
     dose,
     image: {
+      objectDistanceMm: dot(subtract(aimed.target.p, hit), n),
       magnification,
       blurMm: focusMm * (magnification - 1),
       partObliquityDeg: angleDeg,

@@ -2,7 +2,7 @@
 import { onPlane, type PlaneFrame } from '../geometry/projection';
 import type { Vec3 } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
-import { formatRectangle, type LengthUnit } from '../quantity/length';
+import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import { listWords } from '../quantity/text';
 import { receptorsIn, type Holder, type Room } from '../room/room';
 import { clippedBy, type Shadow } from './cover';
@@ -67,12 +67,13 @@ export function openField({ shadows, needed, projection, room, holder, sidMm, ov
   };
   const covered = { width: field.width, height: fit.exposures * field.height - shared };
   const clipped = clippedBy(shadows, covered);
-  const sizes = `${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(covered.width, covered.height, unit)} are open`;
-  if (clipped.length > 0) problems.push({ code: 'clipped', text: `The field cuts ${listWords(clipped)}: ${sizes}.` });
+  const sizes = () =>
+    `${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(covered.width, covered.height, unit)} are open`;
+  if (clipped.length > 0) problems.push({ code: 'clipped', text: `The field cuts ${listWords(clipped)}: ${sizes()}.` });
   else if (!overrides.fieldMm && (covered.width < needed.width || covered.height < needed.height))
     problems.push({
       code: 'margin',
-      text: `All that is wanted is inside the light, but the margin round it is cut: ${sizes}.`,
+      text: `All that is wanted is inside the light, but the margin round it is cut by ${formatLength(Math.max(needed.width - covered.width, needed.height - covered.height), unit)} in all: ${formatRectangle(covered.width, covered.height, unit)} are open.`,
     });
   const shiftsMm = Array.from(
     { length: fit.exposures },

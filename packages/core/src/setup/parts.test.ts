@@ -130,7 +130,7 @@ describe('light', () => {
       unit: 'cm',
     });
     expect(light.problems).toEqual([
-      { code: 'margin', text: expect.stringMatching(/margin round it is cut: 46 × 30 cm are needed/) },
+      { code: 'margin', text: expect.stringMatching(/margin round it is cut by 3 cm in all: 43 × 30 cm are open/) },
     ]);
   });
   it('corners lie round the middle of their exposure, turned with the collimator', () => {

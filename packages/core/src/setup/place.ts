@@ -111,13 +111,16 @@ export function placePatient(
   if (lies) {
     const stance = stanceSchema.parse({ position: way.body, on: aspectOf(projection, view), surfaceHeightMm: 0 });
     const rested = restBody(body, stance, wanted, way.poseAlone ? ['head'] : [], limits);
-    return set(rested.posed, rested.pose, rested.held, rested.surfaces.filter(({ kind }) => kind === 'sponge'));
+    return set(
+      rested.posed,
+      rested.pose,
+      rested.held,
+      rested.surfaces.filter(({ kind }) => kind === 'sponge'),
+    );
   }
   const { pose, held } = poseWithin(wanted, limits);
   const posture = poseBody(body, pose);
-  const frame = way.partFrame
-    ? compose(placement.frame, inverse(posture[view.name(way.partFrame)]))
-    : placement.frame;
+  const frame = way.partFrame ? compose(placement.frame, inverse(posture[view.name(way.partFrame)])) : placement.frame;
   const posed = placeBody(body, posture, frame);
   const placed = set(posed, pose, held, []);
   return way.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;

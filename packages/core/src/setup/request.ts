@@ -13,9 +13,14 @@ const degrees = z.number().min(-180, { error: 'A joint angle must be -180 to 180
 });
 const jointLimitsSchema = z.record(z.string(), z.tuple([degrees, degrees])).superRefine((limits, context) => {
   for (const [motion, [low, high]] of Object.entries(limits)) {
-    if (!isMotion(motion)) context.addIssue({ code: 'custom', path: [motion], message: `There is no joint movement "${motion}"` });
+    if (!isMotion(motion))
+      context.addIssue({ code: 'custom', path: [motion], message: `There is no joint movement "${motion}"` });
     if (low > high)
-      context.addIssue({ code: 'custom', path: [motion], message: `The lower limit of ${motion} must not exceed the upper one` });
+      context.addIssue({
+        code: 'custom',
+        path: [motion],
+        message: `The lower limit of ${motion} must not exceed the upper one`,
+      });
   }
 }) as z.ZodType<JointLimits, JointLimits>;
 

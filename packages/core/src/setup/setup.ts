@@ -122,7 +122,15 @@ export type Setup = {
     inModel: boolean;
   };
   dose: { entranceKermaMgy: number; kapGyCm2: number };
-  image: { magnification: number; blurMm: number; partObliquityDeg: number; elongation: number; gridLoss: number };
+  /** `objectDistanceMm`: from the landmark of the aim to the receptor plane. */
+  image: {
+    objectDistanceMm: number;
+    magnification: number;
+    blurMm: number;
+    partObliquityDeg: number;
+    elongation: number;
+    gridLoss: number;
+  };
   marker: { letter: 'R' | 'L'; place: string; extra: string[] };
   protection: string[];
   breathing: { words: string; moment: string };

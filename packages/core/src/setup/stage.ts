@@ -84,10 +84,7 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, sm
   const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
   const plane = planeOf(setup, look);
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
-  const bones = posedBones(
-    posed,
-    (bone) => (fine || bone.detail === 1) && (!small || isBright(setup, bone.id)),
-  );
+  const bones = posedBones(posed, (bone) => (fine || bone.detail === 1) && (!small || isBright(setup, bone.id)));
   return {
     ...drawFigure(posed, plane, box, { cells: small ? CELLS_SMALL : CELLS, fine: !small }),
     bones: bonePaths(

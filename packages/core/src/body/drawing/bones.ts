@@ -111,12 +111,7 @@ export function bonePaths(shapes: readonly Shape[], plane: DrawingPlane, box: Dr
   let path = '';
   for (const shape of shapes)
     for (const each of outlinesOf(shape, plane, print))
-      if (
-        each.right > box.x &&
-        each.left < box.x + box.width &&
-        each.bottom > box.y &&
-        each.top < box.y + box.height
-      )
+      if (each.right > box.x && each.left < box.x + box.width && each.bottom > box.y && each.top < box.y + box.height)
         path += each.path;
   return path;
 }

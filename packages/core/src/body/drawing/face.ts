@@ -9,7 +9,11 @@ import { segmentFrame, type PosedBody } from '../posed';
 import { openPath } from './curve';
 import { depthOf, toDrawing, towardViewer, type DrawingPlane } from './plane';
 
-type Stroke = { segment: 'head' | 'mandible'; points: readonly Vec3[]; /** Outward direction of the place. */ out: Vec3 };
+type Stroke = {
+  segment: 'head' | 'mandible';
+  points: readonly Vec3[];
+  /** Outward direction of the place. */ out: Vec3;
+};
 
 /** Lids closed, a calm face. */
 const LEFT: readonly Stroke[] = [
@@ -17,11 +21,11 @@ const LEFT: readonly Stroke[] = [
     segment: 'head',
     out: [0.35, -0.93, 0],
     points: [
-      [17, -107, 712],
-      [24, -111, 708],
-      [33, -110, 707],
-      [42, -104, 709],
-      [47, -98, 712],
+      [17, -107, 706],
+      [24, -111, 702],
+      [33, -110, 701],
+      [42, -104, 703],
+      [47, -98, 706],
     ],
   },
   {
@@ -124,6 +128,11 @@ export function faceLines(
     if (facing < FACING) return [];
     const [x, y] = toDrawing(plane, middle);
     if (hidden(x, y, depthOf(plane, middle))) return [];
-    return [openPath(line.map((p): Vec2 => toDrawing(plane, p)), 0)];
+    return [
+      openPath(
+        line.map((p): Vec2 => toDrawing(plane, p)),
+        0,
+      ),
+    ];
   }).join('');
 }

@@ -152,8 +152,7 @@ export function shadowsOf(shape: Shape, plane: DrawingPlane): Shadow[] {
   const at = shape.pts.map((p: Vec3) => toDrawing(plane, p));
   const r = shape.pts.map((p: Vec3, i: number) => shape.r[i] * enlargement(plane, p));
   const z = shape.pts.map((p: Vec3) => depthOf(plane, p));
-  const cone = (i: number, j: number) =>
-    new ConeShadow(at[i][0], at[i][1], at[j][0], at[j][1], r[i], r[j], z[i], z[j]);
+  const cone = (i: number, j: number) => new ConeShadow(at[i][0], at[i][1], at[j][0], at[j][1], r[i], r[j], z[i], z[j]);
   return at.length === 1 ? [cone(0, 0)] : at.slice(1).map((_, i) => cone(i, i + 1));
 }
 

@@ -154,7 +154,8 @@ function innerLines(
         if (!covers(other, x, y)) continue;
         const depth = depthAt(other.shadows, x, y);
         if (depth <= 0) continue;
-        if (joined.get(other)!.some(({ at, reach }) => (x - at[0]) ** 2 + (y - at[1]) ** 2 < reach * reach)) return false;
+        if (joined.get(other)!.some(({ at, reach }) => (x - at[0]) ** 2 + (y - at[1]) ** 2 < reach * reach))
+          return false;
         own ??= awayAt(piece, x, y);
         if (awayAt(other, x, y) < own) return false;
         if (depth > inside) over = true;

@@ -78,12 +78,12 @@ function fill(
       if (block?.length === 0) continue;
       for (let j = bj; j < bj + BLOCK; j += SMALL) {
         for (let i = bi; i < bi + BLOCK; i += SMALL) {
-          const few =
-            block && near(block, x0 + i * step + halfSmall, y0 + j * step + halfSmall, halfSmall, safeSmall);
+          const few = block && near(block, x0 + i * step + halfSmall, y0 + j * step + halfSmall, halfSmall, safeSmall);
           if (few?.length === 0) continue;
           fillSmall(depth, columns, i, j, x0, y0, step, few, safeSmall);
           // The box's own edge cuts through what is wholly inside, too.
-          if (few || i === 0 || j === 0 || i + SMALL >= columns - 1 || j + SMALL >= rows - 1) edges.push(j * columns + i);
+          if (few || i === 0 || j === 0 || i + SMALL >= columns - 1 || j + SMALL >= rows - 1)
+            edges.push(j * columns + i);
         }
       }
     }
