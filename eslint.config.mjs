@@ -12,6 +12,7 @@ const CORE_FLOORS = [
   { folder: 'room', over: ['quantity', 'geometry', 'projections', 'body'] },
   { folder: 'exposure', over: ['quantity', 'geometry', 'projections', 'body', 'room'] },
   { folder: 'setup', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure'] },
+  { folder: 'interchange', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
   { folder: 'series', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
 ];
 

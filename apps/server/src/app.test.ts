@@ -1,4 +1,4 @@
-import { computeSetup, ROOM_TWO, type SetupRequest } from '@taktik/core';
+import { bodyDocumentSchema, computeSetup, ROOM_TWO, type SetupRequest } from '@taktik/core';
 import { exposures, orders } from './db/schema';
 import { HOSPITAL, STAFF, DEMO_ORDERS } from './seed/scenario';
 import { CLOCK, discard, startTestServer, type TestServer } from './testing/testServer';
@@ -124,6 +124,31 @@ describe('writing', () => {
     expect((await call('GET', `/api/exposures?from=${CLOCK + 1}`)).body).toEqual([]);
   });
 
+  it('gives out the body of an exposure, and any other, in the open format', async () => {
+    const answer = await call('GET', '/api/exposures/exp-1/body');
+    expect(answer.status).toBe(200);
+    const recorded = bodyDocumentSchema.parse(answer.body);
+    expect(recorded.patient).toMatchObject({ ageYears: 58, statureMm: 1680 });
+    expect(recorded.state.rest).toBe('lying');
+    const asked = await call('POST', '/api/bodies', {
+      patient: { ageYears: 6 },
+      poses: ['arms-clear'],
+      stance: { position: 'semi-erect', backRestDeg: 30 },
+    });
+    expect(asked.status).toBe(200);
+    expect(bodyDocumentSchema.parse(asked.body).surfaces.some(({ kind }) => kind === 'back rest')).toBe(true);
+    expect((await call('GET', '/api/formats/body')).body).toMatchObject({ title: 'Taktik body' });
+  });
+  it.each([
+    [{ poses: ['upside-down'] }, /poses/],
+    [{ stance: { position: 'semi-erect', backRestDeg: 200 } }, /Back rest must be 0 to 90/],
+    [{ pose: { kneeWaving: 3 } }, /kneeWaving/],
+    [{ patient: { ageYears: 3, statureMm: 1900 } }, /outside the model: \d+ to \d+ cm/],
+  ])('a body that cannot be is refused: %j', async (body, message) => {
+    const answer = await call('POST', '/api/bodies', body);
+    expect(answer.status).toBe(422);
+    expect(answer.body.detail).toMatch(message);
+  });
   it('many at once are all kept, each once', async () => {
     await call('POST', '/api/exams', {
       id: 'exam-many',

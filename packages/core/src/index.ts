@@ -69,3 +69,17 @@ export { HOLDER_WORDS } from './setup/way';
 export { changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
 export { summarizeSeries, type SeriesSummary } from './series/bringList';
 export { dragField, dragTube } from './setup/drag';
+export {
+  bodyDocumentSchema,
+  bodyJsonSchema,
+  bodyRequestSchema,
+  exportBody,
+  exportRecordedBody,
+  type BodyDocument,
+  type BodyRequest,
+} from './interchange/bodyDocument';
+export { restBody, type RestedBody } from './room/rest';
+export { stanceSchema, type Stance, type StanceInput } from './room/stance';
+export { posesNamed } from './body/poses';
+export { poseBody } from './body/pose';
+export { drawFigure, type Figure } from './body/drawing/figure';

@@ -1,5 +1,5 @@
 /** The OpenAPI document, made from the schemas that validate. */
-import { projectionSchema } from '@taktik/core';
+import { bodyDocumentSchema, bodyRequestSchema, projectionSchema } from '@taktik/core';
 import { z } from 'zod';
 import { createDocument } from 'zod-openapi';
 import {
@@ -58,6 +58,16 @@ export const openApiDocument = createDocument({
         responses: answers(anyObject, 'The set-up'),
       },
     },
+    '/api/bodies': {
+      post: {
+        summary: 'A body as an open document: landmarks, joints and pieces, posed and at rest as asked',
+        requestBody: { content: json(bodyRequestSchema), required: true },
+        responses: answers(bodyDocumentSchema, 'The body'),
+      },
+    },
+    '/api/formats/body': {
+      get: { summary: 'JSON Schema of the body document', responses: answers(anyObject, 'The schema') },
+    },
     '/api/rooms': {
       get: { summary: 'All rooms, with tube, holders and receptors', responses: answers(z.array(roomSchema), 'Rooms') },
     },
@@ -112,6 +122,13 @@ export const openApiDocument = createDocument({
         summary: 'Records an exposure; on disk when it answers; the same id again returns the first result',
         requestBody: { content: json(newExposureSchema), required: true },
         responses: answers(exposureSchema, 'The exposure', '201'),
+      },
+    },
+    '/api/exposures/{id}/body': {
+      get: {
+        summary: 'The body of one exposure as it was, as an open document',
+        requestParams: byId,
+        responses: answers(bodyDocumentSchema, 'The body'),
       },
     },
     '/api/exposures/{id}': {

@@ -1,9 +1,16 @@
 /** Routes of the API: parse, call a service, answer. */
-import { findProjections, projectionOf, projections } from '@taktik/core';
+import {
+  bodyJsonSchema,
+  bodyRequestSchema,
+  exportBody,
+  findProjections,
+  projectionOf,
+  projections,
+} from '@taktik/core';
 import { Router } from 'express';
 import { z } from 'zod';
 import type { Store } from '../db/database';
-import { finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
+import { exposureBody, finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
 import { addOrder, getOrder, listOrders } from '../services/orders';
 import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
 import {
@@ -33,6 +40,9 @@ export function apiRoutes(store: Store, clock: () => number): Router {
     if (!projections.some(({ id }) => id === request.params.id)) throw notFound('projection', request.params.id);
     response.json(projectionOf(request.params.id));
   });
+
+  api.get('/formats/body', (_request, response) => void response.json(bodyJsonSchema()));
+  api.post('/bodies', (request, response) => void response.json(exportBody(parse(bodyRequestSchema, request.body))));
 
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));
@@ -74,6 +84,10 @@ export function apiRoutes(store: Store, clock: () => number): Router {
     '/exposures/:id',
     async (request, response) => void response.json(await getExposure(store, request.params.id)),
   );
+  api.get('/exposures/:id/body', async (request, response) => {
+    const body = await exposureBody(store, request.params.id);
+    response.attachment(`body-${request.params.id}.json`).json(body);
+  });
   api.post('/exposures', async (request, response) => {
     const { exposure, created } = await recordExposure(store, parse(newExposureSchema, request.body), clock());
     response.status(created ? 201 : 200).json(exposure);

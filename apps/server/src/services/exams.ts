@@ -1,6 +1,6 @@
 /** Exams and exposures: the record. Everything that is acknowledged is on disk; a retry with the same id is harmless. */
 import { and, desc, eq, gte, lte } from 'drizzle-orm';
-import { computeSetup, deviationIndex, type SetupRequest } from '@taktik/core';
+import { computeSetup, deviationIndex, exportRecordedBody, type BodyDocument, type SetupRequest } from '@taktik/core';
 import type { Exam, Exposure, NewExposure, StartExam } from '../api/contracts';
 import { notFound, Problem } from '../api/problem';
 import type { Store } from '../db/database';
@@ -82,6 +82,12 @@ export async function getExposure(
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw notFound('exposure', id);
   return { ...present(row), setup: row.exposures.setup, request: row.exposures.request };
+}
+
+/** The body of an exposure as it was, as an open document. @throws Problem 404 */
+export async function exposureBody(store: Store, id: string): Promise<BodyDocument> {
+  const { setup } = await getExposure(store, id);
+  return exportRecordedBody(setup);
 }
 
 /** Newest first. */

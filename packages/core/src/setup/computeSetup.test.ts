@@ -6,6 +6,7 @@ import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import type { PatientInput } from '../body/patient';
 import { resolvePatient } from '../body/patient';
 import { inches } from '../quantity/length';
+import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { poseBody } from '../body/pose';
 import { placeBody, posedLandmark } from '../body/posed';
@@ -26,7 +27,7 @@ const on = (projectionId: string, patient: PatientInput = man, rest: Partial<Set
 
 /** A landmark of the set-up's own body, as it stands there. */
 const landmark = (setup: Setup, id: string) => {
-  const body = buildBody(setup.patient);
+  const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
   return posedLandmark(placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place), id).p;
 };
 /** Where a point falls on the receptor, from the central ray. */
@@ -276,6 +277,60 @@ const requestOf = ({
   room: (typeof demoRooms)[number];
   side: 'left' | 'right';
 }): SetupRequest => ({ projectionId: entry.id, side: entry.sided === 'each' ? side : undefined, patient, room });
+
+describe('what this patient can do, and what was measured', () => {
+  it('a knee that does not bend is said, drawn as it is, and still set up', () => {
+    const setup = on('knee-lateral', man, { situation: { joints: { kneeFlexion_L: [0, 10] } } });
+    expect(setup.problems).toContainEqual({
+      code: 'joint-limit',
+      text: 'On the left the knee bends to 10° only; the view wants 25°.',
+    });
+    expect(setup.scene.pose.kneeFlexion_L).toBe(10);
+    expect(setup.feasible).toBe(true);
+    expect(on('knee-lateral').problems.some(({ code }) => code === 'joint-limit')).toBe(false);
+  });
+  it.each([
+    ['pelvis-ap', 260],
+    ['chest-pa', 300],
+    ['thoracic-lateral', 380],
+    ['knee-ap', 150],
+    ['hand-pa', 35],
+  ])('%s measured at %d mm: the ray crosses that much body, and skin and objects move', (id, partThicknessMm) => {
+    const plain = on(id);
+    const setup = on(id, { ...man, partThicknessMm });
+    expect(setup.exposure.thicknessMm).toBe(partThicknessMm);
+    const { entry, exit } = setup.scene;
+    const along = Math.hypot(...entry.map((value, k) => value - exit[k]));
+    expect(Math.abs(along * Math.cos((setup.tube.angleDeg * Math.PI) / 180) - partThicknessMm)).toBeLessThan(
+      Math.max(6, partThicknessMm * 0.03),
+    );
+    if (partThicknessMm > plain.exposure.thicknessMm)
+      expect(setup.field.atSkinMm.width).toBeLessThan(plain.field.atSkinMm.width * 1.12);
+  });
+  it('a thickness far from the patient is used and questioned', () => {
+    const setup = on('pelvis-ap', { ...man, partThicknessMm: 420 });
+    expect(setup.problems.find(({ code }) => code === 'thickness-odd')?.text).toMatch(/measure again/);
+    expect(setup.exposure.thicknessMm).toBe(420);
+  });
+  it('a joint limit that is none is refused with its name', () => {
+    const asked = (joints: object) =>
+      setupRequestSchema.safeParse({ projectionId: 'pelvis-ap', patient: man, situation: { joints } });
+    expect(asked({ kneeFlexion_L: [0, 40] }).success).toBe(true);
+    expect(asked({ kneeWaving: [0, 40] }).error?.issues[0].message).toMatch(/no joint movement "kneeWaving"/);
+    expect(asked({ kneeFlexion: [40, 0] }).error?.issues[0].message).toMatch(/must not exceed/);
+    expect(asked({ kneeFlexion: [0, 400] }).success).toBe(false);
+  });
+  it('the whole patient sits at the table for a hand: hand on it, shoulder over it, seat under the hips', () => {
+    const setup = on('hand-pa');
+    const z = (id: string) => landmark(setup, id)[2];
+    expect(Math.abs(z('wrist_centre_L') - ROOM_TWO.surfaceHeightMm)).toBeLessThan(80);
+    expect(z('acromion_L')).toBeGreaterThan(ROOM_TWO.surfaceHeightMm + 150);
+    const [seat] = setup.scene.surfaces;
+    expect(seat.kind).toBe('seat');
+    expect(z('hip_centre_L')).toBeGreaterThan(seat.plane.point[2]);
+    expect(seat.plane.point[2]).toBeGreaterThan(150);
+  });
+});
 
 describe('for any patient in range, any entry and any room', () => {
   it('what must be shown lies inside the field, and the field inside the receptor, unless it is said to be cut', () => {

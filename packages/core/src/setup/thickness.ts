@@ -3,24 +3,25 @@
  * caliper said, so that skin distance, object distances and exposure all follow it.
  */
 import type { BodyAdapt } from '../body/adapt';
-import { landmarkOf, type Body } from '../body/body';
+import type { Body } from '../body/body';
 import type { JointLimits } from '../body/joints';
+import { crossSkin } from '../body/posed';
 import type { Projection } from '../projections/schema';
-import { aimRay, placePatient, type PlacedBody, type SideView } from './place';
+import { aimRay, placePatient, type AimedRay, type PlacedBody, type SideView } from './place';
 import type { TakenWay } from './way';
 
 const HEAD = ['head', 'mandible'];
+const NECK = ['neck'];
 const TRUNK = ['pelvis', 'lumbar', 'thorax', 'scapula_L', 'scapula_R', 'clavicle_L', 'clavicle_R'];
 /** The mannequin is stretched no further than this; the caliper's thickness still counts for the exposure. */
 const FACTOR_RANGE = [0.5, 2] as const;
 const ROUNDS = 3;
 
-function partAround(projection: Projection, body: Body, view: SideView, limb?: readonly string[]): readonly string[] {
+/** The part of the body that the ray crosses most of. */
+function partAlong(placed: PlacedBody, { through, direction }: AimedRay, limb?: readonly string[]): readonly string[] {
   if (limb) return limb;
-  const aim = 'between' in projection.aim ? projection.aim.between[0] : projection.aim.landmark;
-  const { segment } = landmarkOf(body, view.name(aim));
-  if (HEAD.includes(segment)) return HEAD;
-  return segment === 'neck' ? ['neck'] : TRUNK;
+  const across = (part: readonly string[]) => crossSkin(placed.posed, through, direction, part)?.thicknessMm ?? 0;
+  return [TRUNK, HEAD, NECK].reduce((most, part) => (across(part) > across(most) ? part : most));
 }
 
 /**
@@ -38,10 +39,11 @@ export function placeMeasured(
 ): { placed: PlacedBody; thicknessMm: number; factor: number | null } {
   let girth: BodyAdapt['girth'] = null;
   let placed = placePatient(projection, way, body, view, { girth, limits });
-  const across = () => aimRay(projection, placed, view, 0, limb).crossing.thicknessMm;
+  const ray = () => aimRay(projection, placed, view, 0, limb);
+  const across = () => ray().crossing.thicknessMm;
   const computed = across();
   if (wantedMm === undefined) return { placed, thicknessMm: computed, factor: null };
-  const segments = partAround(projection, body, view, limb);
+  const segments = partAlong(placed, ray(), limb);
   const axis = projection.ray.view === 'lateral' ? 0 : 1;
   let factor = 1;
   for (let i = 0; i < ROUNDS && Math.abs(across() - wantedMm) > 1; i += 1) {

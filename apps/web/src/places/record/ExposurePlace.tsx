@@ -1,9 +1,10 @@
 /** One exposure as it was: the stored set-up, not a new computation. */
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { Linking, ScrollView, View } from 'react-native';
 import { useExposureQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
+import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
 import { Words } from '../../ui/Words';
 import {
@@ -67,6 +68,16 @@ export function ExposurePlace() {
             <Words>{`${text.line} · ${text.other}`}</Words>
           </View>
         ))}
+        {data && (
+          <Press
+            role="link"
+            label="Body as an open file: landmarks, joints and pieces as JSON"
+            onPress={() => void Linking.openURL(`/api/exposures/${encodeURIComponent(data.id)}/body`)}
+            style={{ paddingHorizontal: 16, alignSelf: 'flex-start' }}
+          >
+            <Words>Body as an open file</Words>
+          </Press>
+        )}
         {setup?.assumptions.map((assumption) => (
           <Words key={assumption.field} kind="small" tone="mauve">{`● ${assumption.value}`}</Words>
         ))}

@@ -66,7 +66,7 @@ export function ReadoutSheet({ name, setup, room, unit, overrides, onChange, onC
         <Words kind="small" tone="soft">
           With this
         </Words>
-        <Words>{`Enlargement ${Math.round((setup.image.magnification - 1) * 100)} %, geometric blur ${setup.image.blurMm.toFixed(2)} mm, ${setup.exposure.kVp} kVp, ${setup.exposure.mAs} mAs`}</Words>
+        <Words>{`Object ${formatLength(setup.image.objectDistanceMm, unit)} over the receptor, enlargement ${Math.round((setup.image.magnification - 1) * 100)} %, geometric blur ${setup.image.blurMm.toFixed(2)} mm, ${setup.exposure.kVp} kVp, ${setup.exposure.mAs} mAs`}</Words>
         {setup.problems.map((problem) => (
           <Words key={problem.text} kind="small" tone="brick">{`▲ ${problem.text}`}</Words>
         ))}
