@@ -5,12 +5,18 @@ import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
 import {
+  buildBody,
   computeSetup,
   demoRooms,
+  drawFigure,
   drawMannequin,
   drawStage,
   findProjections,
+  poseBody,
+  posesNamed,
   projections,
+  restBody,
+  stanceSchema,
   type SetupRequest,
 } from '../packages/core/src/index';
 import { DemoServer } from '../e2e/demoServer';
@@ -90,6 +96,7 @@ function benchCore(): void {
   );
   put('search, 99th percentile', Math.min(...searches.map((times) => quantile(times, 0.99))), 'ms', 3);
 
+  benchBody();
   const setup = computeSetup({ projectionId: 'pelvis-ap', patient: { ageYears: 40 } });
   const { box } = drawStage(setup, 'ray', 0.8);
   put(
@@ -101,6 +108,42 @@ function benchCore(): void {
     'ms',
     40,
   );
+}
+
+/** The least disturbed median of some rounds. */
+const bestMedian = (runs: number, work: (i: number) => unknown): number =>
+  Math.min(...Array.from({ length: ROUNDS }, () => quantile(time(runs, work), 0.5)));
+
+/** The body alone: built and posed, laid down, drawn whole at stage and at thumb size. */
+function benchBody(): void {
+  const bodies = [0, 5, 40].map((ageYears) => buildBody({ ageYears }));
+  const pose = posesNamed(['arms-overhead', 'knees-drawn-up']);
+  const stance = stanceSchema.parse({ position: 'supine', pillowMm: 60 });
+  put(
+    'body built and posed, median',
+    bestMedian(400, (i) => poseBody(buildBody({ ageYears: i % 80 }), pose)),
+    'ms',
+    1,
+  );
+  put(
+    'body laid down, limbs and head at rest, median',
+    bestMedian(300, (i) => restBody(bodies[i % bodies.length], stance)),
+    'ms',
+    2,
+  );
+  const { posed } = restBody(bodies[2], stance, posesNamed(['arms-clear']));
+  const plane = { right: [-1, 0, 0], up: [0, 0, 1] } as const;
+  const box = { x: -1100, y: -1300, width: 2100, height: 1400 };
+  for (const [name, cells, fine] of [
+    ['stage', 280, true],
+    ['thumb', 110, false],
+  ] as const)
+    put(
+      `outline of the whole body, ${name} size, median`,
+      bestMedian(120, () => drawFigure(posed, plane, box, { cells, fine })),
+      'ms',
+      4,
+    );
 }
 
 /** JavaScript that the first page asks for, gzipped: the app and its compute worker. */

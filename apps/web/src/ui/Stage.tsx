@@ -109,7 +109,13 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
           strokeLinecap="round"
         />
         {!small && (
-          <Path d={mannequin.face} fill="none" stroke={theme.skinEdge} strokeWidth={1.1 * px} strokeLinecap="round" />
+          <Path
+            d={mannequin.features}
+            fill="none"
+            stroke={theme.skinEdge}
+            strokeWidth={1.1 * px}
+            strokeLinecap="round"
+          />
         )}
         {!small && <Path d={mannequin.bones} fill={theme.bone} opacity={0.75} />}
         <Path d={mannequin.bright} fill={theme.bright} opacity={side ? 0.85 : 0.8} />

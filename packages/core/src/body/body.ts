@@ -8,7 +8,7 @@ import type { Form } from './measure';
 import { organPoint, organShape, STANDING, type BodyState } from './organs';
 import { resolvePatient, type Patient, type PatientInput } from './patient';
 import { proportionsOf, type Stretch } from './proportion';
-import { stretchShape } from './shape';
+import { stretchShape, type Shape } from './shape';
 
 export type BodySegment = { id: string; parent: string | null; joint: Vec3; stretch: Stretch };
 
@@ -91,26 +91,27 @@ export function landmarkOf(body: Body, id: string): Landmark {
 }
 
 /** One piece of this body, before posing. */
-export function primitiveOf(body: Body, reference: Primitive): Primitive {
+export const primitiveOf = (body: Body, reference: Primitive): Primitive => ({
+  ...reference,
+  shape: shapeOf(body, reference),
+});
+
+function shapeOf(body: Body, reference: Primitive): Shape {
   const segment = body.segments[reference.segment];
   const kind = reference.skin ? 'flesh' : 'frame';
   const shape = organShape(body.patient, body.state, reference);
   const from = jointOf(segment.id);
-  if (!segment.stretch.far)
-    return { ...reference, shape: stretchShape(shape, segment.stretch[kind], from, segment.joint) };
+  if (!segment.stretch.far) return stretchShape(shape, segment.stretch[kind], from, segment.joint);
   if (shape.kind === 'tube') {
     const factors = shape.pts.map((p) => factorAt(segment, kind, p[2]));
     return {
-      ...reference,
-      shape: {
-        kind: 'tube',
-        pts: shape.pts.map((p, i) => add(segment.joint, multiply(factors[i], subtract(p, from)))),
-        r: shape.r.map((r, i) => (r * (factors[i][0] + factors[i][1])) / 2),
-      },
+      kind: 'tube',
+      pts: shape.pts.map((p, i) => add(segment.joint, multiply(factors[i], subtract(p, from)))),
+      r: shape.r.map((r, i) => (r * (factors[i][0] + factors[i][1])) / 2),
     };
   }
   const factor = factorAt(segment, kind, shape.kind === 'plate' ? shape.pts[0][2] : shape.c[2]);
-  return { ...reference, shape: stretchShape(shape, factor, from, segment.joint) };
+  return stretchShape(shape, factor, from, segment.joint);
 }
 
 /** @throws RangeError for an unknown name */
@@ -123,11 +124,22 @@ export function structureOf(body: Body, id: string): Primitive {
 const skinReference = mannequin.primitives.filter((primitive) => primitive.skin);
 const boneReference = mannequin.primitives.filter((primitive) => primitive.tissue === 'bone');
 
+/** A piece of the envelope, for where the body touches and what rays cross. */
+export type SkinPiece = { segment: string; shape: Shape };
+
+/** Skin already stretched for a body; a body is never changed, so it holds as long as the body does. */
+const stretchedSkin = new WeakMap<Body, SkinPiece[]>();
+
 /** @param segments only these; all when left out */
-export const skinOf = (body: Body, segments?: readonly string[]): Primitive[] =>
-  (segments ? skinReference.filter(({ segment }) => segments.includes(segment)) : skinReference).map((reference) =>
-    primitiveOf(body, reference),
-  );
+export function skinOf(body: Body, segments?: readonly string[]): SkinPiece[] {
+  let skin = stretchedSkin.get(body);
+  if (!skin)
+    stretchedSkin.set(
+      body,
+      (skin = skinReference.map((reference) => ({ segment: reference.segment, shape: shapeOf(body, reference) }))),
+    );
+  return segments ? skin.filter(({ segment }) => segments.includes(segment)) : skin;
+}
 /** @param keep picks by the reference piece, before anything is computed */
 export const bonesOf = (body: Body, keep: (reference: Primitive) => boolean): Primitive[] =>
   boneReference.filter(keep).map((reference) => primitiveOf(body, reference));

@@ -99,15 +99,21 @@ export type JointLimits = Partial<Record<Motion, [number, number]>>;
 
 export const movementOf = (motion: string): Movement => motion.replace(/_[LR]$/, '') as Movement;
 
-export const isMotion = (name: string): name is Motion => {
-  const spec = (MOVEMENTS as Record<string, MovementSpec>)[movementOf(name)];
-  return spec !== undefined && (spec.paired || !/_[LR]$/.test(name));
-};
+/** Every name that a pose may use: movements, and the paired ones by side. */
+const SPECS: ReadonlyMap<string, MovementSpec> = new Map(
+  (Object.entries(MOVEMENTS) as [Movement, MovementSpec][]).flatMap(([name, spec]) => [
+    [name, spec] as const,
+    ...(spec.paired ? [[`${name}_L`, spec] as const, [`${name}_R`, spec] as const] : []),
+  ]),
+);
+
+export const isMotion = (name: string): name is Motion => SPECS.has(name);
 
 /** @throws RangeError for a name that is no movement */
 export function specOf(motion: string): MovementSpec {
-  if (!isMotion(motion)) throw new RangeError(`there is no movement "${String(motion)}"`);
-  return (MOVEMENTS as Record<string, MovementSpec>)[movementOf(motion)];
+  const spec = SPECS.get(motion);
+  if (!spec) throw new RangeError(`there is no movement "${motion}"`);
+  return spec;
 }
 
 /** One entry a joint: a paired movement without a side becomes two. */

@@ -4,26 +4,30 @@
  */
 import { applyToDirection, applyToPoint, compose, shifted, type Frame } from '../geometry/frame';
 import { add, addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
-import { bonesOf, landmarkOf, skinOf, structureOf, type Body } from './body';
+import { bonesOf, landmarkOf, skinOf, structureOf, type Body, type SkinPiece } from './body';
 import type { Landmark, Primitive } from './mannequin';
 import type { Posture } from './pose';
-import { moveShape, rayInterval, supportPoint, type Shape } from './shape';
+import { moveShape, rayInterval, supportPoint, supportReach, type Shape } from './shape';
 
 export type PosedBody = {
   body: Body;
   /** Anatomical position to the turned body, by segment; without the slide. */
   frames: Readonly<Record<string, Frame>>;
+  posture: Posture;
   /** Patient frame to room, with the slide. */
   place: Frame;
   slide: Vec3;
   /** Skin of the turned body, without the slide. */
-  skin: readonly Primitive[];
+  skin: readonly SkinPiece[];
 };
 
 const STILL: Vec3 = [0, 0, 0];
 
-/** @param segments only the skin of these; all when left out */
-export function placeBody(body: Body, posture: Posture, place: Frame, segments?: readonly string[]): PosedBody {
+/**
+ * @param before the same body in another posture at the same place: what has not moved is taken from it
+ */
+export function placeBody(body: Body, posture: Posture, place: Frame, before?: PosedBody): PosedBody {
+  const still = before?.body === body && before.place === place ? before : undefined;
   const frames: Record<string, Frame> = {};
   // Most segments ride on their parent unturned and share its frame.
   const known = new Map<Frame, Frame>();
@@ -32,11 +36,12 @@ export function placeBody(body: Body, posture: Posture, place: Frame, segments?:
     if (!frame) known.set(posture[id], (frame = compose(place, posture[id])));
     frames[id] = frame;
   }
-  const skin = skinOf(body, segments).map((piece) => ({
-    ...piece,
-    shape: moveShape(piece.shape, frames[piece.segment]),
-  }));
-  return { body, frames, place, slide: STILL, skin };
+  const skin = skinOf(body).map(({ segment, shape }, i): SkinPiece =>
+    still && still.posture[segment] === posture[segment]
+      ? still.skin[i]
+      : { segment, shape: moveShape(shape, frames[segment]) },
+  );
+  return { body, posture, frames, place, slide: STILL, skin };
 }
 
 /** The same body moved by a vector of the room. */
@@ -68,9 +73,9 @@ export const posedStructure = (posed: PosedBody, id: string): Primitive => moved
 export const posedBones = (posed: PosedBody, keep: (reference: Primitive) => boolean): Primitive[] =>
   bonesOf(posed.body, keep).map((bone) => movedBy(posed, bone));
 /** The skin where it stands, for drawing. */
-export function posedSkin(posed: PosedBody): Primitive[] {
+export function posedSkin(posed: PosedBody): SkinPiece[] {
   const frame: Frame = shifted([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1], posed.slide);
-  return posed.skin.map((piece) => ({ ...piece, shape: moveShape(piece.shape, frame) }));
+  return posed.skin.map(({ segment, shape }) => ({ segment, shape: moveShape(shape, frame) }));
 }
 
 /**
@@ -83,19 +88,18 @@ export function furthestSkin(
   d: Vec3,
   segments?: readonly string[],
 ): { reachMm: number; point: Vec3 } {
-  let point: Vec3 | undefined;
+  let furthest: SkinPiece | undefined;
   let reachMm = -Infinity;
   for (const primitive of posed.skin) {
     if (segments && !segments.includes(primitive.segment)) continue;
-    const candidate = supportPoint(primitive.shape, d);
-    const reach = dot(candidate, d);
+    const reach = supportReach(primitive.shape, d);
     if (reach > reachMm) {
       reachMm = reach;
-      point = candidate;
+      furthest = primitive;
     }
   }
-  if (!point) throw new RangeError(`no skin on the segments ${segments?.join(', ')}`);
-  return { reachMm: reachMm + dot(posed.slide, d), point: add(point, posed.slide) };
+  if (!furthest) throw new RangeError(`no skin on the segments ${segments?.join(', ')}`);
+  return { reachMm: reachMm + dot(posed.slide, d), point: add(supportPoint(furthest.shape, d), posed.slide) };
 }
 
 export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };

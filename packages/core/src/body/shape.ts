@@ -32,9 +32,10 @@ export type Shape = Ellipsoid | Cylinder | Tube | Plate | Torus;
 export function supportPoint(shape: Shape, d: Vec3): Vec3 {
   switch (shape.kind) {
     case 'ellipsoid': {
-      const w = shape.axes.map((axis) => dot(axis, d));
-      const size = Math.hypot(w[0], w[1], w[2]) || 1;
-      return shape.axes.reduce<Vec3>((p, axis, i) => addScaled(p, axis, w[i] / size), shape.c);
+      const [a, b, c] = shape.axes;
+      const [x, y, z] = [dot(a, d), dot(b, d), dot(c, d)];
+      const size = Math.sqrt(x * x + y * y + z * z) || 1;
+      return addScaled(addScaled(addScaled(shape.c, a, x / size), b, y / size), c, z / size);
     }
     case 'cylinder': {
       const [a, b, h] = shape.axes;
@@ -63,6 +64,27 @@ export function supportPoint(shape: Shape, d: Vec3): Vec3 {
       const rim = size > 1e-9 ? addScaled(shape.c, inPlane, shape.ring / size) : shape.c;
       return addScaled(rim, d, shape.tube);
     }
+  }
+}
+
+/** How far a shape reaches along a direction: the coordinate of its support point, without the point. @param d unit vector */
+export function supportReach(shape: Shape, d: Vec3): number {
+  switch (shape.kind) {
+    case 'ellipsoid': {
+      const [a, b, c] = shape.axes;
+      const [x, y, z] = [dot(a, d), dot(b, d), dot(c, d)];
+      return dot(shape.c, d) + Math.sqrt(x * x + y * y + z * z);
+    }
+    case 'tube': {
+      let most = -Infinity;
+      for (let i = 0; i < shape.pts.length; i += 1) {
+        const reach = dot(shape.pts[i], d) + shape.r[i];
+        if (reach > most) most = reach;
+      }
+      return most;
+    }
+    default:
+      return dot(supportPoint(shape, d), d);
   }
 }
 

@@ -93,7 +93,7 @@ export function restBody(
   const aside = stance.position === 'prone' && !headPosed ? posesNamed(['head-turned']) : {};
   const reached = poseWithin(addPoses(poseOf(stance), aside, wanted), limits);
   const frame = frameOf(stance);
-  const put = (pose: Pose): PosedBody => placeBody(own, poseBody(own, pose), frame);
+  const put = (pose: Pose, before?: PosedBody): PosedBody => placeBody(own, poseBody(own, pose), frame, before);
   if (isUpright(stance.position)) return standing(put, reached, stance);
   return lying(put, reached, stance, held, limits);
 }
@@ -176,7 +176,7 @@ const HALF_TABLE_MM = 1100;
 const FEET_SIDE_MM = 1100;
 
 function lying(
-  put: (pose: Pose) => PosedBody,
+  put: (pose: Pose, before?: PosedBody) => PosedBody,
   { pose: start, held }: Reached,
   stance: Stance,
   keep: readonly Held[],
@@ -185,13 +185,15 @@ function lying(
   const padMm = stance.mattressMm + stance.boardMm;
   const level = stance.surfaceHeightMm + padMm;
   let pose = start;
-  let posed = put(pose);
+  let unslid = put(pose);
+  let posed = unslid;
   const semi = stance.position === 'semi-erect';
   const seat = semi ? [...HIPS, 'pelvis'] : [...TRUNK, ...HIPS];
   const slide: Vec3 = [0, 0, level + furthestSkin(posed, ROOM_DOWN, seat).reachMm];
   const move = (next: Pose) => {
     pose = next;
-    posed = slideBody(put(pose), slide);
+    unslid = put(pose, unslid);
+    posed = slideBody(unslid, slide);
   };
   posed = slideBody(posed, slide);
   /** Each limb is asked on its own, then all are moved at once. */

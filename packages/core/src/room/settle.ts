@@ -6,7 +6,7 @@ import { applyToDirection, applyToPoint, rotationAbout } from '../geometry/frame
 import { add, dot, negate, subtract, type Vec3 } from '../geometry/vector';
 import { rangeOf, specOf, type JointLimits, type Motion, type Pose } from '../body/joints';
 import type { PosedBody } from '../body/posed';
-import { supportPoint, type Shape } from '../body/shape';
+import { supportReach, type Shape } from '../body/shape';
 import { ROOM_DOWN } from './position';
 
 export type Limb = {
@@ -39,6 +39,8 @@ export const HEAD: Limb = {
   touches: ['head', 'mandible'],
 };
 
+/** Nearer than this counts as touching. */
+const TOUCH_MM = 0.5;
 const STEP_DEG = 5;
 const FURTHEST_DEG = 75;
 const PROBE_DEG = 2;
@@ -83,8 +85,8 @@ export function settle(
   const excess = (axis: Vec3, degrees: number): number => {
     const down = applyToDirection(rotationAbout([0, 0, 0], axis, -degrees), ROOM_DOWN);
     let deepest = -Infinity;
-    for (const shape of shapes) deepest = Math.max(deepest, dot(subtract(supportPoint(shape, down), from), down));
-    return deepest - want;
+    for (const shape of shapes) deepest = Math.max(deepest, supportReach(shape, down));
+    return deepest - dot(from, down) - want;
   };
   const choices = limb.motions.map((motion) => {
     const axis = axisInRoom(posed, limb, motion, pose);
@@ -94,7 +96,9 @@ export function settle(
   const now = pose[motion] ?? 0;
   const [low, high] = rangeOf(motion, limits);
   const start = excess(axis, 0);
-  if (Math.abs(start) < 0.5) return null;
+  if (Math.abs(start) < TOUCH_MM) return null;
+  const quick = secant((degrees) => excess(axis, degrees), start, low - now, high - now);
+  if (quick !== null) return { motion, degrees: quick };
   let best = { degrees: 0, off: Math.abs(start) };
   for (const way of [1, -1]) {
     let before = start;
@@ -105,13 +109,32 @@ export function settle(
       if (Math.abs(value) < best.off) best = { degrees, off: Math.abs(value) };
       if (value * before <= 0) {
         const found = between(axis, degrees - way * STEP_DEG, degrees, before, excess);
-        if (best.off > 0.5 || Math.abs(found) < Math.abs(best.degrees)) best = { degrees: found, off: 0 };
+        if (best.off > TOUCH_MM || Math.abs(found) < Math.abs(best.degrees)) best = { degrees: found, off: 0 };
         break;
       }
       before = value;
     }
   }
   return best.degrees === 0 ? null : { motion, degrees: best.degrees };
+}
+
+const SECANT_ROUNDS = 7;
+const SECANT_STEP_DEG = 20;
+
+/** The usual case: a short swing, found in a few steps. Null where it leads out of the joint's range or far away. */
+function secant(excess: (degrees: number) => number, start: number, low: number, high: number): number | null {
+  let [a, fa] = [0, start];
+  let b = start > 0 ? -PROBE_DEG : PROBE_DEG;
+  for (let i = 0; i < SECANT_ROUNDS; i += 1) {
+    if (b < low || b > high || Math.abs(b) > FURTHEST_DEG) return null;
+    const fb = excess(b);
+    if (Math.abs(fb) < TOUCH_MM / 5) return b;
+    if (fb === fa) return null;
+    const step = (-fb * (b - a)) / (fb - fa);
+    [a, fa] = [b, fb];
+    b += Math.max(-SECANT_STEP_DEG, Math.min(SECANT_STEP_DEG, step));
+  }
+  return null;
 }
 
 function between(

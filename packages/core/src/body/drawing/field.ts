@@ -3,7 +3,7 @@
  * soft maximum, so that limbs run into each other as skin does; where the field is 0 the outline runs.
  */
 import { dot, type Vec3 } from '../../geometry/vector';
-import type { Ellipsoid, Shape } from '../shape';
+import type { Ellipsoid, Shape, Tube } from '../shape';
 import { depthOf, enlargement, toDrawing, type DrawingPlane } from './plane';
 
 /** Shadow of one convex piece. */
@@ -23,8 +23,8 @@ export type Shadow = {
 };
 
 /** Softness of a join: a share of the smaller piece's size, so that fingers stay apart and thighs flow into the trunk. */
-const BLEND_SHARE = 0.4;
-const BLEND_MOST_MM = 26;
+const BLEND_SHARE = 0.42;
+const BLEND_MOST_MM = 30;
 const blendFor = (size: number): number => Math.min(BLEND_MOST_MM, size * BLEND_SHARE);
 
 class ConeShadow implements Shadow {
@@ -145,10 +145,34 @@ class EllipseShadow implements Shadow {
   }
 }
 
-/** Shadows of the pieces of one shape; only those kinds that skin is made of. */
-export function shadowsOf(shape: Shape, plane: DrawingPlane): Shadow[] {
-  if (shape.kind === 'ellipsoid') return [new EllipseShadow(shape, plane)];
-  if (shape.kind !== 'tube') return [];
+/** A tube with a point between each two, on a curve through them all: limbs swell and taper without corners. */
+function rounded({ pts, r }: Tube): Tube {
+  const n = pts.length;
+  if (n < 3) return { kind: 'tube', pts, r };
+  const points: Vec3[] = [];
+  const radii: number[] = [];
+  for (let i = 0; i < n; i += 1) {
+    points.push(pts[i]);
+    radii.push(r[i]);
+    if (i === n - 1) break;
+    const [a, d] = [Math.max(0, i - 1), Math.min(n - 1, i + 2)];
+    // Middle of the cubic through four neighbours (Catmull and Rom's spline).
+    const middle = (p: number, q: number, s: number, t: number) => (9 * (q + s) - p - t) / 16;
+    const at = (k: 0 | 1 | 2) => middle(pts[a][k], pts[i][k], pts[i + 1][k], pts[d][k]);
+    points.push([at(0), at(1), at(2)]);
+    radii.push(middle(r[a], r[i], r[i + 1], r[d]));
+  }
+  return { kind: 'tube', pts: points, r: radii };
+}
+
+/**
+ * Shadows of the pieces of one shape; only those kinds that skin is made of.
+ * @param round draw the curve through a limb's points instead of the straight pieces between them
+ */
+export function shadowsOf(skin: Shape, plane: DrawingPlane, round = false): Shadow[] {
+  if (skin.kind === 'ellipsoid') return [new EllipseShadow(skin, plane)];
+  if (skin.kind !== 'tube') return [];
+  const shape = round ? rounded(skin) : skin;
   const at = shape.pts.map((p: Vec3) => toDrawing(plane, p));
   const r = shape.pts.map((p: Vec3, i: number) => shape.r[i] * enlargement(plane, p));
   const z = shape.pts.map((p: Vec3) => depthOf(plane, p));

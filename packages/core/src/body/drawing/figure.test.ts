@@ -63,19 +63,21 @@ describe('the outline encloses what a ray meets', () => {
         asked += 1;
         if (insidePath(skin, [x, y]) !== seen(own, plane, [x, y])) wrong += 1;
       }
-    // Soft joins fill the corners between limbs by a few millimetres.
-    expect(wrong / asked).toBeLessThan(0.018);
+    // Soft joins fill corners and limbs are drawn on a curve: about 3 mm on average along 8 m of outline.
+    expect(wrong / asked).toBeLessThan(0.03);
   });
 });
 
 describe('figure', () => {
-  it('has a face from the front, half of one from the side, none from behind', () => {
-    const strokes = (plane: DrawingPlane) => (draw(posed(), plane).face.match(/M/g) ?? []).length;
+  it('has a face from the front, half of one from the side, a spine and no face from behind', () => {
+    const strokes = (plane: DrawingPlane) => (draw(posed(), plane).features.match(/M/g) ?? []).length;
     expect(strokes(FRONT)).toBeGreaterThan(6);
     expect(strokes(FROM_LEFT)).toBeGreaterThan(2);
     expect(strokes(FROM_LEFT)).toBeLessThan(strokes(FRONT));
-    const ears = strokes(BEHIND);
-    expect(ears).toBeLessThanOrEqual(4);
+    const behind = corners(draw(posed(), BEHIND).features);
+    const faces = (y: number) => y < -620;
+    expect(behind.filter(([x, y]) => faces(y) && Math.abs(x) < 60)).toEqual([]);
+    expect(behind.filter(([x, y]) => !faces(y) && Math.abs(x) < 5).length).toBeGreaterThan(6);
   });
   it('draws the arm before the trunk when it is nearer, and nothing of it when it is behind', () => {
     const crossed = posed(['arms-crossed']);
@@ -101,7 +103,7 @@ describe('figure', () => {
   it('is the same every time, in plain numbers', () => {
     const [a, b] = [draw(posed(['sims']), FRONT), draw(posed(['sims']), FRONT)];
     expect(a).toEqual(b);
-    for (const path of [a.skin, a.inner, a.face]) expect(path).not.toMatch(/NaN|Infinity|e-/);
+    for (const path of [a.skin, a.inner, a.features]) expect(path).not.toMatch(/NaN|Infinity|e-/);
   });
   it('shows only what it is asked to', () => {
     const arm = drawFigure(posed(), FRONT, box, {

@@ -6,7 +6,7 @@ import { applyToDirection, applyToPoint } from '../../geometry/frame';
 import { add, cross, dot, type Vec2 } from '../../geometry/vector';
 import { posedSkin, type PosedBody } from '../posed';
 import { closedPath, openPath } from './curve';
-import { faceLines } from './face';
+import { featureLines } from './features';
 import { depthAt, shadowsOf, type Shadow } from './field';
 import { PART_OF, PARTS, SEAMS, sizeOf } from './parts';
 import { toDrawing, type DrawingBox, type DrawingPlane } from './plane';
@@ -17,8 +17,8 @@ export type Figure = {
   skin: string;
   /** Lines inside it: a limb before the trunk, a finger beside the next. */
   inner: string;
-  /** Eyes, nose, mouth and ears, where they face the viewer. */
-  face: string;
+  /** Face, spine, navel, knees: strokes on the skin, where they face the viewer. */
+  features: string;
 };
 
 export type FigureOptions = {
@@ -41,12 +41,15 @@ const PART_STEP_MOST_MM = 18;
 /** Shorter lines are specks. */
 const LEAST_LINE_MM = 45;
 
+/** How far inside the other part a line may run on at their joint. */
+const SEAM_DEPTH_MM = 7;
+
 /** A line must lie this far inside what is behind it to be drawn: a share of the body's size. */
 const INSIDE_MM = 5;
 
 export function drawFigure(posed: PosedBody, plane: DrawingPlane, box: DrawingBox, options: FigureOptions): Figure {
   const step = Math.max(box.width, box.height) / options.cells;
-  const pieces = piecesOf(posed, plane, box, options.shown);
+  const pieces = piecesOf(posed, plane, box, options);
   const all = pieces.flatMap(({ shadows }) => shadows).sort(bySize);
   const skin = traceOutline(all, box, step)
     .filter((ring) => ring.length > LEAST_RING)
@@ -55,7 +58,7 @@ export function drawFigure(posed: PosedBody, plane: DrawingPlane, box: DrawingBo
   return {
     skin,
     inner: innerLines(posed, plane, box, step, pieces, options.fine),
-    face: options.fine ? faceLines(posed, plane, (x, y, away) => hidden(pieces, x, y, away)) : '',
+    features: featureLines(posed, plane, box, options, (part, x, y, away) => hidden(pieces, part, x, y, away)),
   };
 }
 const TOLERANCE = 0.22;
@@ -66,11 +69,11 @@ function piecesOf(
   posed: PosedBody,
   plane: DrawingPlane,
   box: DrawingBox,
-  shown: (segment: string) => boolean = () => true,
+  { fine, shown = () => true }: FigureOptions,
 ): Piece[] {
   const shadows = new Map<string, Shadow[]>(PARTS.map(({ id }) => [id, []]));
   for (const { segment, shape } of posedSkin(posed))
-    if (shown(segment)) shadows.get(PART_OF.get(segment)!)!.push(...shadowsOf(shape, plane));
+    if (shown(segment)) shadows.get(PART_OF.get(segment)!)!.push(...shadowsOf(shape, plane, fine));
   return PARTS.flatMap(({ id }) => {
     const own = shadows.get(id)!.sort(bySize);
     if (own.length === 0) return [];
@@ -105,10 +108,10 @@ function awayAt({ shadows }: Piece, x: number, y: number): number {
 
 /** Whether something lies clearly in front of a point of the drawing. */
 const IN_FRONT_MM = 60;
-const hidden = (pieces: readonly Piece[], x: number, y: number, away: number): boolean =>
+const hidden = (pieces: readonly Piece[], part: string, x: number, y: number, away: number): boolean =>
   pieces.some(
     (piece) =>
-      piece.id !== 'head' &&
+      piece.id !== part &&
       covers(piece, x, y) &&
       depthAt(piece.shadows, x, y) > 0 &&
       awayAt(piece, x, y) < away - IN_FRONT_MM,
@@ -146,6 +149,7 @@ function innerLines(
     if (others.length === 0) continue;
     const joined = new Map(others.map((other) => [other, seamOf(piece.id, other.id)]));
     const least = fineParts.has(piece.id) ? leastBody / 3 : leastBody;
+    const seamDepth = (fineParts.has(piece.id) ? 0.25 : 1) * SEAM_DEPTH_MM * size;
     const inside = (fineParts.has(piece.id) ? 0.15 : 1) * INSIDE_MM * size;
     const shows = ([x, y]: Vec2): boolean => {
       let over = false;
@@ -154,8 +158,11 @@ function innerLines(
         if (!covers(other, x, y)) continue;
         const depth = depthAt(other.shadows, x, y);
         if (depth <= 0) continue;
-        if (joined.get(other)!.some(({ at, reach }) => (x - at[0]) ** 2 + (y - at[1]) ** 2 < reach * reach))
-          return false;
+        if (joined.get(other)!.some(({ at, reach }) => (x - at[0]) ** 2 + (y - at[1]) ** 2 < reach * reach)) {
+          // At their joint two parts are one: the line runs on along their common edge and stops inside.
+          if (depth > seamDepth) return false;
+          continue;
+        }
         own ??= awayAt(piece, x, y);
         if (awayAt(other, x, y) < own) return false;
         if (depth > inside) over = true;
