@@ -71,13 +71,13 @@ describe('the outline encloses what a ray meets', () => {
 describe('figure', () => {
   it('has a face from the front, half of one from the side, a spine and no face from behind', () => {
     const strokes = (plane: DrawingPlane) => (draw(posed(), plane).features.match(/M/g) ?? []).length;
-    expect(strokes(FRONT)).toBeGreaterThan(6);
+    expect(strokes(FRONT)).toBeGreaterThan(4);
     expect(strokes(FROM_LEFT)).toBeGreaterThan(2);
     expect(strokes(FROM_LEFT)).toBeLessThan(strokes(FRONT));
     const behind = corners(draw(posed(), BEHIND).features);
     const faces = (y: number) => y < -620;
     expect(behind.filter(([x, y]) => faces(y) && Math.abs(x) < 60)).toEqual([]);
-    expect(behind.filter(([x, y]) => !faces(y) && Math.abs(x) < 5).length).toBeGreaterThan(6);
+    expect(behind.filter(([x, y]) => !faces(y) && Math.abs(x) < 5).length).toBeGreaterThan(4);
   });
   it('draws the arm before the trunk when it is nearer, and nothing of it when it is behind', () => {
     const crossed = posed(['arms-crossed']);
@@ -112,7 +112,7 @@ describe('figure', () => {
       shown: (segment) => segment === 'forearm_L',
     });
     expect(corners(arm.skin).every(([x]) => x > 150)).toBe(true);
-    expect(corners(arm.skin).length).toBeGreaterThan(6);
+    expect(corners(arm.skin).length).toBeGreaterThan(4);
   });
 });
 
