@@ -288,6 +288,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
         {!small &&
           side &&
           vertical &&
+          setup.position.body !== 'seated' &&
           name('head', box.x + 10 * px, (drawing.surface?.[0][1] ?? 0) - 8 * px, theme.inkSoft, 14)}
       </Svg>
     </View>

@@ -11,6 +11,9 @@ import type { Overrides } from './request';
 import type { Problem } from './setup';
 import { HOLDER_WORDS } from './way';
 
+/** A margin may lose this much of both sides together before it is worth a word. */
+const MARGIN_MATTERS_MM = 10;
+
 type Size = { width: number; height: number };
 export type OpenedLight = {
   fit: ReceptorFit;
@@ -70,11 +73,14 @@ export function openField({ shadows, needed, projection, room, holder, sidMm, ov
   const sizes = () =>
     `${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(covered.width, covered.height, unit)} are open`;
   if (clipped.length > 0) problems.push({ code: 'clipped', text: `The field cuts ${listWords(clipped)}: ${sizes()}.` });
-  else if (!overrides.fieldMm && (covered.width < needed.width || covered.height < needed.height))
-    problems.push({
-      code: 'margin',
-      text: `All that is wanted is inside the light, but the margin round it is cut by ${formatLength(Math.max(needed.width - covered.width, needed.height - covered.height), unit)} in all: ${formatRectangle(covered.width, covered.height, unit)} are open.`,
-    });
+  else {
+    const cutMm = Math.max(needed.width - covered.width, needed.height - covered.height);
+    if (!overrides.fieldMm && cutMm > MARGIN_MATTERS_MM)
+      problems.push({
+        code: 'margin',
+        text: `All that is wanted is inside the light, but the margin round it is cut by ${formatLength(cutMm, unit)} in all: ${formatRectangle(covered.width, covered.height, unit)} are open.`,
+      });
+  }
   const shiftsMm = Array.from(
     { length: fit.exposures },
     (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM),
