@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, readout, startSacrum, test } from './fixtures';
 
 test('from the order to the record, and still there after a restart', async ({ page, server }) => {
@@ -22,7 +23,7 @@ test('from the order to the record, and still there after a restart', async ({ p
   const heavier = await readout(page, 'Technique').getAttribute('aria-label');
   await readout(page, 'SID').click();
   await page.getByLabel('SID I can reach in in').fill('34');
-  await expect(page.getByText(/Enlargement \d+ %/)).toBeVisible();
+  await expect(page.getByText(/Object [\d½¼¾⅛⅜⅝⅞ ]+ in over the receptor, enlargement \d+ %/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(readout(page, 'SID')).toHaveAccessibleName(/34 in.*Set by hand/);
   await expect(readout(page, 'Technique')).not.toHaveAccessibleName(heavier!);
@@ -60,6 +61,11 @@ test('from the order to the record, and still there after a restart', async ({ p
   await expect(rows).toHaveCount(2);
   await page.getByRole('link', { name: /Coccyx, AP axial/ }).click();
   await expect(page.getByText('58 y · 181 cm · 112 kg', { exact: false })).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: /Body as an open file/ }).click();
+  const body = JSON.parse(readFileSync(await (await saved).path(), 'utf8'));
+  expect(body).toMatchObject({ format: 'taktik-body', version: 1, patient: { ageYears: 58, statureMm: 1810 } });
+  expect(body.landmarks.some(({ id }: { id: string }) => id === 'ASIS_L')).toBe(true);
   await page.goto('/orders');
   await expect(page.getByText('9 open')).toBeVisible();
 });

@@ -15,6 +15,8 @@ type Props = {
   disabled?: boolean;
   plain?: boolean;
   hint?: string;
+  /** A file of the server to be kept, instead of an action. */
+  download?: string;
   style?: StyleProp<ViewStyle>;
   testID?: string;
 };
@@ -29,6 +31,7 @@ export function Press({
   disabled,
   plain,
   hint,
+  download,
   style,
   testID,
 }: Props) {
@@ -48,6 +51,7 @@ export function Press({
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
       testID={testID}
+      {...(download ? { href: download, hrefAttrs: { download: true } } : {})}
       style={({ pressed }) => [
         {
           minHeight: TARGET,

@@ -181,7 +181,9 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             {drawing.touch
               .filter(({ at: [x, y] }) => x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height)
               .map(({ name: text, at: [x, y] }) => {
-                const left = x > box.x + box.width * 0.62;
+                const [mx, my] = drawing.marker;
+                const underMarker = Math.abs(y - my) < 18 * px && mx > x && mx - x < (text.length * 7 + 20) * px;
+                const left = underMarker || x > box.x + box.width * 0.62;
                 return (
                   <G key={text}>
                     <Circle cx={x} cy={y} r={6 * px} fill="none" stroke={theme.ink} strokeWidth={1.8 * px} />

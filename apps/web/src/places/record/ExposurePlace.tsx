@@ -1,6 +1,6 @@
 /** One exposure as it was: the stored set-up, not a new computation. */
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { Linking, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { useExposureQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
@@ -72,7 +72,7 @@ export function ExposurePlace() {
           <Press
             role="link"
             label="Body as an open file: landmarks, joints and pieces as JSON"
-            onPress={() => void Linking.openURL(`/api/exposures/${encodeURIComponent(data.id)}/body`)}
+            download={`/api/exposures/${encodeURIComponent(data.id)}/body`}
             style={{ paddingHorizontal: 16, alignSelf: 'flex-start' }}
           >
             <Words>Body as an open file</Words>
