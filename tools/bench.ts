@@ -135,7 +135,7 @@ function benchBody(): void {
   const plane = { right: [-1, 0, 0], up: [0, 0, 1] } as const;
   const box = { x: -1100, y: -1300, width: 2100, height: 1400 };
   for (const [name, cells, fine] of [
-    ['stage', 280, true],
+    ['stage', 220, true],
     ['thumb', 110, false],
   ] as const)
     put(

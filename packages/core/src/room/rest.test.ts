@@ -172,7 +172,8 @@ describe('sitting, kneeling, tilting', () => {
     for (const on of ['back', 'front', 'left', 'right'] as const) {
       const rested = rest({ position: 'upright', on });
       expect(lowest(rested)).toBeCloseTo(0, 6);
-      const side = { back: [0, 1, 0], front: [0, -1, 0], left: [1, 0, 0], right: [-1, 0, 0] }[on] as Vec3;
+      const sides: Record<typeof on, Vec3> = { back: [0, 1, 0], front: [0, -1, 0], left: [1, 0, 0], right: [-1, 0, 0] };
+      const side = sides[on];
       expect(applyToDirection(rested.posed.place, side)[0]).toBeCloseTo(1, 9);
     }
   });

@@ -101,7 +101,7 @@ export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, sm
 }
 
 /** Grid cells along the longer side: about one pixel each, three at thumb size. */
-const CELLS = 280;
+const CELLS = 220;
 const CELLS_SMALL = 110;
 
 /** Fine bones (toes, finger ends, teeth) are drawn only when the picture is smaller than this. */

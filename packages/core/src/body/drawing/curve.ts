@@ -1,8 +1,10 @@
 /** Points to smooth SVG paths with few figures. */
 import type { Vec2 } from '../../geometry/vector';
 
-const figure = (value: number): string => (Math.round(value * 10) / 10).toString();
-const pair = (p: Vec2): string => `${figure(p[0])} ${figure(p[1])}`;
+/** How many parts of a millimetre are written: none that would not be seen at this grid. @param step cell of the grid, mm */
+export const printPer = (step: number): number => (step > 12 ? 1 : step > 0.6 ? 10 : 100);
+
+const pair = (x: number, y: number, per: number): string => `${Math.round(x * per) / per} ${Math.round(y * per) / per}`;
 
 /** Leaves out points that lie within `tolerance` of the line between those kept (Douglas and Peucker's method). */
 export function thinned(points: readonly Vec2[], tolerance: number): Vec2[] {
@@ -31,32 +33,42 @@ export function thinned(points: readonly Vec2[], tolerance: number): Vec2[] {
   return points.filter((_, i) => keep[i]);
 }
 
+/** Each point drawn a little to its neighbours: the grid's grain goes, the shape stays. */
+export function calmed(ring: readonly Vec2[]): Vec2[] {
+  const n = ring.length;
+  return ring.map(([x, y], i): Vec2 => {
+    const [ax, ay] = ring[(i + n - 1) % n];
+    const [bx, by] = ring[(i + 1) % n];
+    return [(ax + 2 * x + bx) / 4, (ay + 2 * y + by) / 4];
+  });
+}
+
 /** A curve through all the points: each piece leaves a point along the line between its neighbours. */
-function through(points: readonly Vec2[], closed: boolean): string {
+function through(points: readonly Vec2[], closed: boolean, per: number): string {
   const n = points.length;
   const point = (i: number): Vec2 => (closed ? points[(i + n) % n] : points[Math.min(n - 1, Math.max(0, i))]);
-  let path = `M${pair(points[0])}`;
+  let path = `M${pair(points[0][0], points[0][1], per)}`;
   for (let i = 0; i < (closed ? n : n - 1); i += 1) {
     const [p0, p1, p2, p3] = [point(i - 1), point(i), point(i + 1), point(i + 2)];
-    const span = Math.hypot(p2[0] - p1[0], p2[1] - p1[1]);
-    const handle = (a: Vec2, b: Vec2): Vec2 => {
-      const size = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
-      return [((b[0] - a[0]) / size) * span * HANDLE, ((b[1] - a[1]) / size) * span * HANDLE];
-    };
-    const out = handle(p0, p2);
-    const back = handle(p1, p3);
-    path += `C${pair([p1[0] + out[0], p1[1] + out[1]])} ${pair([p2[0] - back[0], p2[1] - back[1]])} ${pair(p2)}`;
+    const reach = HANDLE * size(p2[0] - p1[0], p2[1] - p1[1]);
+    const out = reach / (size(p2[0] - p0[0], p2[1] - p0[1]) || 1);
+    const back = reach / (size(p3[0] - p1[0], p3[1] - p1[1]) || 1);
+    path += `C${pair(p1[0] + (p2[0] - p0[0]) * out, p1[1] + (p2[1] - p0[1]) * out, per)} ${pair(p2[0] - (p3[0] - p1[0]) * back, p2[1] - (p3[1] - p1[1]) * back, per)} ${pair(p2[0], p2[1], per)}`;
   }
   return closed ? `${path}Z` : path;
 }
+/** Length of a handle as a share of its piece: a third follows a circle closely. */
 const HANDLE = 0.34;
+const size = (x: number, y: number): number => Math.sqrt(x * x + y * y);
 
-export const closedPath = (ring: readonly Vec2[], tolerance: number): string => {
+/** @param tolerance how far a point may lie off to be left out, mm; @param per see `printPer` */
+export const closedPath = (ring: readonly Vec2[], tolerance: number, per: number): string => {
   // Thinned in two halves, since a ring has no ends.
   const half = ring.length >> 1;
   const first = thinned(ring.slice(0, half + 1), tolerance);
   const second = thinned([...ring.slice(half), ring[0]], tolerance);
-  return through([...first, ...second.slice(1, -1)], true);
+  return through([...first, ...second.slice(1, -1)], true, per);
 };
 
-export const openPath = (line: readonly Vec2[], tolerance: number): string => through(thinned(line, tolerance), false);
+export const openPath = (line: readonly Vec2[], tolerance: number, per: number): string =>
+  through(thinned(line, tolerance), false, per);

@@ -7,7 +7,7 @@ import { applyToDirection, applyToPoint } from '../../geometry/frame';
 import { dot, normalize, type Vec2, type Vec3 } from '../../geometry/vector';
 import { pointOn } from '../body';
 import { segmentFrame, type PosedBody } from '../posed';
-import { openPath } from './curve';
+import { openPath, printPer } from './curve';
 import type { FigureOptions } from './figure';
 import { PART_OF } from './parts';
 import { depthOf, toDrawing, towardViewer, type DrawingBox, type DrawingPlane } from './plane';
@@ -230,7 +230,7 @@ export function featureLines(
     const inBox = x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height;
     const size = Math.max(...drawn.map((p) => Math.hypot(p[0] - drawn[0][0], p[1] - drawn[0][1])));
     if (!inBox || size < least || hidden(part, x, y, depthOf(plane, middle))) continue;
-    path += openPath(drawn, 0);
+    path += openPath(drawn, 0, printPer(least));
   }
   return path;
 }

@@ -2,77 +2,123 @@
  * Skin as a field on the drawing plane: how deep a point lies inside the shadow of each piece. Pieces are joined by a
  * soft maximum, so that limbs run into each other as skin does; where the field is 0 the outline runs.
  */
-import { dot, type Vec3 } from '../../geometry/vector';
+import { dot, type Vec2, type Vec3 } from '../../geometry/vector';
 import type { Ellipsoid, Shape, Tube } from '../shape';
 import { depthOf, enlargement, toDrawing, type DrawingPlane } from './plane';
-
-/** Shadow of one convex piece. */
-export type Shadow = {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-  /** Mean radius, from which the softness of its joins follows. */
-  size: number;
-  /** Within how much of another's depth the two flow into each other, mm. */
-  blend: number;
-  /** Depth inside the edge, mm; negative outside. Exact for cones, to first order for ellipses. */
-  at(x: number, y: number): number;
-  /** How far from the viewer its middle is there, mm. */
-  away(x: number, y: number): number;
-};
 
 /** Softness of a join: a share of the smaller piece's size, so that fingers stay apart and thighs flow into the trunk. */
 const BLEND_SHARE = 0.42;
 const BLEND_MOST_MM = 30;
-const blendFor = (size: number): number => Math.min(BLEND_MOST_MM, size * BLEND_SHARE);
 
-class ConeShadow implements Shadow {
+/**
+ * Shadow of one convex piece: a cone between two circles, or an ellipse. One class for both, because the field asks it
+ * tens of thousands of times a drawing.
+ */
+export class Shadow {
   readonly left: number;
   readonly top: number;
   readonly right: number;
   readonly bottom: number;
+  /** Mean radius of the piece that it is part of. */
   readonly size: number;
+  /** Within how much of another's depth the two flow into each other, mm. */
   readonly blend: number;
-  private readonly dx: number;
-  private readonly dy: number;
-  private readonly inverse: number;
 
-  constructor(
-    private readonly x0: number,
-    private readonly y0: number,
-    x1: number,
-    y1: number,
-    private readonly r0: number,
-    private readonly r1: number,
-    private readonly z0: number,
-    private readonly z1: number,
+  /**
+   * @param x start of the cone, or middle of the ellipse
+   * @param a cone: to its end along x; ellipse: inverse matrix [a b; b c]
+   * @param b cone: to its end along y
+   * @param c cone: 1 / length²
+   * @param r radius at the start, or least radius; `grow` more of it at the end
+   * @param z distance from the viewer at the start; `deepen` more of it at the end
+   */
+  private constructor(
+    /** Depth is exact: a cone; of an ellipse it is of first order. */
+    readonly exact: boolean,
+    private readonly x: number,
+    private readonly y: number,
+    private readonly a: number,
+    private readonly b: number,
+    private readonly c: number,
+    private readonly r: number,
+    private readonly grow: number,
+    private readonly z: number,
+    private readonly deepen: number,
+    reach: readonly [number, number, number, number],
+    size: number,
+    /** Shadows of one piece of skin: they meet without a seam, so nothing is softened between them. */
+    readonly piece: number,
   ) {
-    this.dx = x1 - x0;
-    this.dy = y1 - y0;
-    this.inverse = 1 / (this.dx * this.dx + this.dy * this.dy || 1);
-    this.left = Math.min(x0 - r0, x1 - r1);
-    this.right = Math.max(x0 + r0, x1 + r1);
-    this.top = Math.min(y0 - r0, y1 - r1);
-    this.bottom = Math.max(y0 + r0, y1 + r1);
-    this.size = (r0 + r1) / 2;
-    this.blend = blendFor(this.size);
+    [this.left, this.top, this.right, this.bottom] = reach;
+    this.size = size;
+    this.blend = Math.min(BLEND_MOST_MM, this.size * BLEND_SHARE);
   }
 
-  private along(x: number, y: number): number {
-    const t = ((x - this.x0) * this.dx + (y - this.y0) * this.dy) * this.inverse;
+  /** @param ends of the cone on the drawing, radii and distances there */
+  static ofCone(
+    [[x0, y0], [x1, y1]]: readonly [Vec2, Vec2],
+    [r0, r1]: readonly [number, number],
+    [z0, z1]: readonly [number, number],
+    size: number,
+    piece: number,
+  ): Shadow {
+    const dx = x1 - x0;
+    const dy = y1 - y0;
+    const reach = [
+      Math.min(x0 - r0, x1 - r1),
+      Math.min(y0 - r0, y1 - r1),
+      Math.max(x0 + r0, x1 + r1),
+      Math.max(y0 + r0, y1 + r1),
+    ] as const;
+    const inverse = 1 / (dx * dx + dy * dy || 1);
+    return new Shadow(true, x0, y0, dx, dy, inverse, r0, r1 - r0, z0, z1 - z0, reach, size, piece);
+  }
+
+  static ofEllipsoid(shape: Ellipsoid, plane: DrawingPlane, piece: number): Shadow {
+    const { cx, cy, a, b, c } = shadowEllipse(shape, plane);
+    const determinant = a * c - b * b || 1e-9;
+    const [w, h] = [Math.sqrt(a), Math.sqrt(c)];
+    return new Shadow(
+      false,
+      cx,
+      cy,
+      c / determinant,
+      -b / determinant,
+      a / determinant,
+      Math.min(w, h),
+      0,
+      depthOf(plane, shape.c),
+      0,
+      [cx - w, cy - h, cx + w, cy + h],
+      Math.min(w, h),
+      piece,
+    );
+  }
+
+  private along(dx: number, dy: number): number {
+    const t = (dx * this.a + dy * this.b) * this.c;
     return t < 0 ? 0 : t > 1 ? 1 : t;
   }
 
-  at(x: number, y: number): number {
-    const t = this.along(x, y);
-    const ex = x - this.x0 - this.dx * t;
-    const ey = y - this.y0 - this.dy * t;
-    return this.r0 + (this.r1 - this.r0) * t - Math.sqrt(ex * ex + ey * ey);
+  /** Depth inside the edge, mm; negative outside. Exact for cones, to first order for ellipses. */
+  at(px: number, py: number): number {
+    const dx = px - this.x;
+    const dy = py - this.y;
+    if (this.exact) {
+      const t = this.along(dx, dy);
+      const ex = dx - this.a * t;
+      const ey = dy - this.b * t;
+      return this.r + this.grow * t - Math.sqrt(ex * ex + ey * ey);
+    }
+    const gx = this.a * dx + this.b * dy;
+    const gy = this.b * dx + this.c * dy;
+    const q = Math.sqrt(dx * gx + dy * gy);
+    return q < 1e-6 ? this.r : ((1 - q) * q) / Math.sqrt(gx * gx + gy * gy);
   }
 
-  away(x: number, y: number): number {
-    return this.z0 + (this.z1 - this.z0) * this.along(x, y);
+  /** How far from the viewer its middle is there, mm. */
+  away(px: number, py: number): number {
+    return this.exact ? this.z + this.deepen * this.along(px - this.x, py - this.y) : this.z;
   }
 }
 
@@ -99,56 +145,13 @@ export function shadowEllipse(
   return { cx, cy, a, b, c };
 }
 
-class EllipseShadow implements Shadow {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-  readonly size: number;
-  readonly blend: number;
-  private readonly cx: number;
-  private readonly cy: number;
-  private readonly z: number;
-  private readonly ia: number;
-  private readonly ib: number;
-  private readonly ic: number;
-
-  constructor(shape: Ellipsoid, plane: DrawingPlane) {
-    const { cx, cy, a, b, c } = shadowEllipse(shape, plane);
-    this.cx = cx;
-    this.cy = cy;
-    this.z = depthOf(plane, shape.c);
-    const determinant = a * c - b * b || 1e-9;
-    this.ia = c / determinant;
-    this.ib = -b / determinant;
-    this.ic = a / determinant;
-    const [w, h] = [Math.sqrt(a), Math.sqrt(c)];
-    this.left = this.cx - w;
-    this.right = this.cx + w;
-    this.top = this.cy - h;
-    this.bottom = this.cy + h;
-    this.size = Math.min(w, h);
-    this.blend = blendFor(this.size);
-  }
-
-  at(px: number, py: number): number {
-    const x = px - this.cx;
-    const y = py - this.cy;
-    const gx = this.ia * x + this.ib * y;
-    const gy = this.ib * x + this.ic * y;
-    const q = Math.sqrt(x * gx + y * gy);
-    return q < 1e-6 ? this.size : ((1 - q) * q) / Math.sqrt(gx * gx + gy * gy);
-  }
-
-  away(): number {
-    return this.z;
-  }
-}
+/** Thinner tubes, and those of a small child, show no corners. */
+const LIMB_MM = 22;
 
 /** A tube with a point between each two, on a curve through them all: limbs swell and taper without corners. */
 function rounded({ pts, r }: Tube): Tube {
   const n = pts.length;
-  if (n < 3) return { kind: 'tube', pts, r };
+  if (n < 3 || r[0] < LIMB_MM) return { kind: 'tube', pts, r };
   const points: Vec3[] = [];
   const radii: number[] = [];
   for (let i = 0; i < n; i += 1) {
@@ -166,19 +169,24 @@ function rounded({ pts, r }: Tube): Tube {
 }
 
 /**
- * Shadows of the pieces of one shape; only those kinds that skin is made of.
+ * Shadows of one piece of skin; only of those kinds that skin is made of.
+ * @param piece a number of its own
  * @param round draw the curve through a limb's points instead of the straight pieces between them
  */
-export function shadowsOf(skin: Shape, plane: DrawingPlane, round = false): Shadow[] {
-  if (skin.kind === 'ellipsoid') return [new EllipseShadow(skin, plane)];
+export function shadowsOf(skin: Shape, plane: DrawingPlane, piece: number, round = false): Shadow[] {
+  if (skin.kind === 'ellipsoid') return [Shadow.ofEllipsoid(skin, plane, piece)];
   if (skin.kind !== 'tube') return [];
   const shape = round ? rounded(skin) : skin;
-  const at = shape.pts.map((p: Vec3) => toDrawing(plane, p));
-  const r = shape.pts.map((p: Vec3, i: number) => shape.r[i] * enlargement(plane, p));
-  const z = shape.pts.map((p: Vec3) => depthOf(plane, p));
-  const cone = (i: number, j: number) => new ConeShadow(at[i][0], at[i][1], at[j][0], at[j][1], r[i], r[j], z[i], z[j]);
+  const at = shape.pts.map((p) => toDrawing(plane, p));
+  const r = shape.pts.map((p, i) => shape.r[i] * enlargement(plane, p));
+  const z = shape.pts.map((p) => depthOf(plane, p));
+  const size = r.reduce((sum, each) => sum + each, 0) / r.length;
+  const cone = (i: number, j: number) => Shadow.ofCone([at[i], at[j]], [r[i], r[j]], [z[i], z[j]], size, piece);
   return at.length === 1 ? [cone(0, 0)] : at.slice(1).map((_, i) => cone(i, i + 1));
 }
+
+/** Large pieces first, all shadows of one together: the order in which they are joined. */
+export const inJoiningOrder = (a: Shadow, b: Shadow): number => b.size - a.size || a.piece - b.piece;
 
 export const OUTSIDE = -1e3;
 
@@ -191,12 +199,18 @@ export function join(a: number, b: number, blend: number): number {
   return most + (overlap * overlap * blend) / 4;
 }
 
-/** Joined depth of all the shadows at a point, the large ones first. */
+/** Joined depth of shadows at a point. @param shadows in joining order */
 export function depthAt(shadows: readonly Shadow[], x: number, y: number): number {
   let depth = OUTSIDE;
-  for (const shadow of shadows) {
-    if (x < shadow.left || x > shadow.right || y < shadow.top || y > shadow.bottom) continue;
-    depth = join(depth, shadow.at(x, y), shadow.blend);
+  let i = 0;
+  while (i < shadows.length) {
+    const first = shadows[i];
+    let own = first.at(x, y);
+    for (i += 1; i < shadows.length && shadows[i].piece === first.piece; i += 1) {
+      const value = shadows[i].at(x, y);
+      if (value > own) own = value;
+    }
+    depth = join(depth, own, first.blend);
   }
   return depth;
 }

@@ -177,7 +177,7 @@ describe('field and trace', () => {
     );
   });
   it('a ball is traced as a circle of its radius, to a tenth of a cell', () => {
-    const shadows = shadowsOf({ kind: 'tube', pts: [[10, 0, 20]], r: [50] }, FRONT);
+    const shadows = shadowsOf({ kind: 'tube', pts: [[10, 0, 20]], r: [50] }, FRONT, 0);
     const rings = traceOutline(shadows, { x: -100, y: -100, width: 200, height: 200 }, 4);
     expect(rings).toHaveLength(1);
     for (const [x, y] of rings[0]) expect(Math.hypot(x - 10, y + 20)).toBeCloseTo(50, 0);
@@ -189,14 +189,14 @@ describe('field and trace', () => {
       0,
       60 * Math.sin((i * Math.PI) / 12),
     ]);
-    const shadows = shadowsOf({ kind: 'tube', pts, r: pts.map(() => 12) }, FRONT);
+    const shadows = shadowsOf({ kind: 'tube', pts, r: pts.map(() => 12) }, FRONT, 0);
     expect(traceOutline(shadows, { x: -100, y: -100, width: 200, height: 200 }, 3)).toHaveLength(2);
     expect(depthAt(shadows, 0, 0)).toBeLessThan(0);
     expect(depthAt(shadows, 60, 0)).toBeGreaterThan(10);
   });
   it('perspective makes the nearer ball larger', () => {
     const eye: DrawingPlane = { ...FRONT, eye: { from: [0, -1000, 0], at: [0, 0, 0] } };
-    const size = (y: number) => shadowsOf({ kind: 'tube', pts: [[0, y, 0]], r: [50] }, eye)[0].size;
+    const size = (y: number) => shadowsOf({ kind: 'tube', pts: [[0, y, 0]], r: [50] }, eye, 0)[0].size;
     expect(size(-300)).toBeGreaterThan(size(0));
     expect(size(0)).toBeCloseTo(50, 6);
   });
@@ -224,7 +224,7 @@ describe('curves', () => {
       [10, 10],
       [0, 10],
     ];
-    expect(closedPath(square, 0.1)).toMatch(/^M.*Z$/);
-    expect(openPath(square, 0.1)).not.toMatch(/Z/);
+    expect(closedPath(square, 0.1, 10)).toMatch(/^M.*Z$/);
+    expect(openPath(square, 0.1, 10)).not.toMatch(/Z/);
   });
 });

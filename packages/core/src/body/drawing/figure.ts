@@ -5,9 +5,9 @@
 import { applyToDirection, applyToPoint } from '../../geometry/frame';
 import { add, cross, dot, type Vec2 } from '../../geometry/vector';
 import { posedSkin, type PosedBody } from '../posed';
-import { closedPath, openPath } from './curve';
+import { calmed, closedPath, openPath, printPer } from './curve';
 import { featureLines } from './features';
-import { depthAt, shadowsOf, type Shadow } from './field';
+import { depthAt, inJoiningOrder, shadowsOf, type Shadow } from './field';
 import { PART_OF, PARTS, SEAMS, sizeOf } from './parts';
 import { toDrawing, type DrawingBox, type DrawingPlane } from './plane';
 import { traceOutline } from './trace';
@@ -32,11 +32,9 @@ export type FigureOptions = {
 
 type Piece = { id: string; shadows: Shadow[]; reach: { left: number; top: number; right: number; bottom: number } };
 
-const bySize = (a: Shadow, b: Shadow) => b.size - a.size;
-
 /** Limbs are smooth: their own lines need fewer points than the outline. */
-const PART_STEP = 2;
-const PART_STEP_MOST_MM = 18;
+const PART_STEP = 2.5;
+const PART_STEP_MOST_MM = 22;
 
 /** Shorter lines are specks. */
 const LEAST_LINE_MM = 45;
@@ -50,10 +48,10 @@ const INSIDE_MM = 5;
 export function drawFigure(posed: PosedBody, plane: DrawingPlane, box: DrawingBox, options: FigureOptions): Figure {
   const step = Math.max(box.width, box.height) / options.cells;
   const pieces = piecesOf(posed, plane, box, options);
-  const all = pieces.flatMap(({ shadows }) => shadows).sort(bySize);
+  const all = pieces.flatMap(({ shadows }) => shadows).sort(inJoiningOrder);
   const skin = traceOutline(all, box, step)
     .filter((ring) => ring.length > LEAST_RING)
-    .map((ring) => closedPath(ring, step * TOLERANCE))
+    .map((ring) => closedPath(calmed(ring), step * TOLERANCE, printPer(step)))
     .join('');
   return {
     skin,
@@ -61,7 +59,7 @@ export function drawFigure(posed: PosedBody, plane: DrawingPlane, box: DrawingBo
     features: featureLines(posed, plane, box, options, (part, x, y, away) => hidden(pieces, part, x, y, away)),
   };
 }
-const TOLERANCE = 0.22;
+const TOLERANCE = 0.2;
 /** Rings of fewer grid crossings are specks. */
 const LEAST_RING = 14;
 
@@ -72,10 +70,11 @@ function piecesOf(
   { fine, shown = () => true }: FigureOptions,
 ): Piece[] {
   const shadows = new Map<string, Shadow[]>(PARTS.map(({ id }) => [id, []]));
-  for (const { segment, shape } of posedSkin(posed))
-    if (shown(segment)) shadows.get(PART_OF.get(segment)!)!.push(...shadowsOf(shape, plane, fine));
+  posedSkin(posed).forEach(({ segment, shape }, piece) => {
+    if (shown(segment)) shadows.get(PART_OF.get(segment)!)!.push(...shadowsOf(shape, plane, piece, fine));
+  });
   return PARTS.flatMap(({ id }) => {
-    const own = shadows.get(id)!.sort(bySize);
+    const own = shadows.get(id)!.sort(inJoiningOrder);
     if (own.length === 0) return [];
     const reach = {
       left: Math.min(...own.map((s) => s.left)),
@@ -172,7 +171,7 @@ function innerLines(
     const partStep = fineParts.has(piece.id) ? step : Math.min(PART_STEP * step, PART_STEP_MOST_MM * size);
     for (const ring of traceOutline(piece.shadows, box, partStep)) {
       for (const line of visibleRuns(ring, shows))
-        if (line.length * partStep > least) lines.push(openPath(line, partStep * TOLERANCE));
+        if (line.length * partStep > least) lines.push(openPath(line, partStep * TOLERANCE, printPer(step)));
     }
   }
   return lines.join('');

@@ -2,15 +2,17 @@
  * The outline of a field: marching squares over a fine grid of which only the blocks near the outline are computed.
  */
 import type { Vec2 } from '../../geometry/vector';
-import { join, OUTSIDE, type Shadow } from './field';
+import { depthAt, join, OUTSIDE, type Shadow } from './field';
 import type { DrawingBox } from './plane';
 
 const BLOCK = 16;
 const SMALL = 4;
+/** Depth of what was not computed because it is wholly inside. */
+const INSIDE = 1e6;
 
 /**
  * Closed rings round all that the shadows cover inside the box, and along the box where they reach out of it.
- * @param shadows large ones first
+ * @param shadows in joining order
  * @param step side of a grid cell, mm
  */
 export function traceOutline(shadows: readonly Shadow[], box: DrawingBox, step: number): Vec2[][] {
@@ -34,28 +36,44 @@ export function traceOutline(shadows: readonly Shadow[], box: DrawingBox, step: 
   return march(depth, columns, rows, edges).map((ring) => ring.map(([i, j]): Vec2 => [x0 + i * step, y0 + j * step]));
 }
 
+/**
+ * Half a block's diagonal, as far as depth can change from its middle to its corners: exactly that where all shadows
+ * are cones, more where ellipses take part, whose depth is of first order only.
+ */
+const EXACT = Math.SQRT2 * 1.02;
+const ROUGH = Math.SQRT2 * 1.45;
+
 /** Shadows that matter in a block round a point; null where all of it is covered, none where nothing is. */
-function near(shadows: readonly Shadow[], cx: number, cy: number, half: number, safe: number): Shadow[] | null {
+function near(shadows: readonly Shadow[], cx: number, cy: number, half: number): Shadow[] | null {
   const found: Shadow[] = [];
+  let reach = half * EXACT;
   let joined = OUTSIDE;
+  let own = OUTSIDE;
+  let last: Shadow | undefined;
   for (const shadow of shadows) {
-    const reach = half + shadow.blend;
-    if (cx < shadow.left - reach || cx > shadow.right + reach) continue;
-    if (cy < shadow.top - reach || cy > shadow.bottom + reach) continue;
+    const around = half + shadow.blend;
+    if (cx < shadow.left - around || cx > shadow.right + around) continue;
+    if (cy < shadow.top - around || cy > shadow.bottom + around) continue;
     const value = shadow.at(cx, cy);
+    const safe = half * (shadow.exact ? EXACT : ROUGH);
     if (value > safe) return null;
     if (value < -safe - shadow.blend) continue;
-    joined = join(joined, value, shadow.blend);
+    if (safe > reach) reach = safe;
     found.push(shadow);
+    if (last && last.piece === shadow.piece) own = Math.max(own, value);
+    else {
+      if (last) joined = join(joined, own, last.blend);
+      own = value;
+    }
+    last = shadow;
   }
-  // The joined depth changes no faster than one goes, so its sign at the middle holds for the block.
-  if (joined > safe) return null;
-  return joined < -safe ? NONE : found;
+  if (!last) return NONE;
+  // The joined depth changes no faster than its parts, so its sign at the middle holds for the block.
+  joined = join(joined, own, last.blend);
+  if (joined > reach) return null;
+  return joined < -reach ? NONE : found;
 }
 const NONE: Shadow[] = [];
-
-/** Depth to first order is wrong by at most this factor over a block. */
-const SLACK = 1.35;
 
 /** Fills the field in blocks within blocks; those wholly inside or outside get one value. @returns first nodes of the blocks through which the outline may run */
 function fill(
@@ -69,21 +87,18 @@ function fill(
 ): number[] {
   const edges: number[] = [];
   const half = (BLOCK * step) / 2;
-  const safe = half * Math.SQRT2 * SLACK;
   const halfSmall = (SMALL * step) / 2;
-  const safeSmall = halfSmall * Math.SQRT2 * SLACK;
   for (let bj = 0; bj < rows - 1; bj += BLOCK) {
     for (let bi = 0; bi < columns - 1; bi += BLOCK) {
-      const block = near(shadows, x0 + bi * step + half, y0 + bj * step + half, half, safe);
+      const block = near(shadows, x0 + bi * step + half, y0 + bj * step + half, half);
       if (block?.length === 0) continue;
       for (let j = bj; j < bj + BLOCK; j += SMALL) {
         for (let i = bi; i < bi + BLOCK; i += SMALL) {
-          const few = block && near(block, x0 + i * step + halfSmall, y0 + j * step + halfSmall, halfSmall, safeSmall);
+          const few = block && near(block, x0 + i * step + halfSmall, y0 + j * step + halfSmall, halfSmall);
           if (few?.length === 0) continue;
-          fillSmall(depth, columns, i, j, x0, y0, step, few, safeSmall);
+          fillSmall(depth, columns, i, j, x0, y0, step, few);
           // The box's own edge cuts through what is wholly inside, too.
-          if (few || i === 0 || j === 0 || i + SMALL >= columns - 1 || j + SMALL >= rows - 1)
-            edges.push(j * columns + i);
+          edges.push(j * columns + i);
         }
       }
     }
@@ -100,21 +115,19 @@ function fillSmall(
   y0: number,
   step: number,
   shadows: readonly Shadow[] | null,
-  inside: number,
 ): void {
   for (let j = j0; j <= j0 + SMALL; j += 1) {
     const y = y0 + j * step;
     for (let i = i0; i <= i0 + SMALL; i += 1) {
       const at = j * columns + i;
+      const known = depth[at];
       if (shadows === null) {
-        depth[at] = inside;
+        if (known === OUTSIDE) depth[at] = INSIDE;
         continue;
       }
-      if (depth[at] > OUTSIDE && (i === i0 || j === j0)) continue;
-      const x = x0 + i * step;
-      let value = OUTSIDE;
-      for (const shadow of shadows) value = join(value, shadow.at(x, y), shadow.blend);
-      depth[at] = value;
+      // Shared with a neighbour that was computed; one that is wholly inside says only so.
+      if (known > OUTSIDE && known < INSIDE) continue;
+      depth[at] = depthAt(shadows, x0 + i * step, y);
     }
   }
 }
