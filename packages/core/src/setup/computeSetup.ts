@@ -67,6 +67,7 @@ export function computeSetup(request: SetupRequest): Setup {
   const segments = pathSegments(projection, body, side);
   const {
     placed: first,
+    straight: straightRay,
     thicknessMm,
     factor,
   } = placeMeasured(projection, way, body, view, segments, {
@@ -94,7 +95,7 @@ export function computeSetup(request: SetupRequest): Setup {
       code: 'angle-limit',
       text: `The tube of ${room.name} tilts to ${room.tube.maxAngleDeg}°; ${angleDeg}° is out of reach.`,
     });
-  let aimed = aimRay(projection, placed, view, signedAngle, segments);
+  let aimed = signedAngle === 0 ? straightRay : aimRay(projection, placed, view, signedAngle, segments);
 
   // Holder and grid follow from the thickness.
   const wish = projection.grid === 'yes' && isChild(body.patient) ? 'by-thickness' : projection.grid;

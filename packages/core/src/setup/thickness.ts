@@ -27,7 +27,7 @@ function partAlong(placed: PlacedBody, { through, direction }: AimedRay, limb?: 
 /**
  * Places the patient so that the straight ray at the aim crosses `wantedMm`.
  * @param limb segments of the examined limb, when it is one
- * @returns `thicknessMm`: as measured, or as the body gives it; `factor`: measured against computed, null when not measured
+ * @returns `straight`: the ray without any angle; `thicknessMm`: as measured, or as the body gives it; `factor`: measured against computed, null when not measured
  */
 export function placeMeasured(
   projection: Projection,
@@ -36,20 +36,21 @@ export function placeMeasured(
   view: SideView,
   limb: readonly string[] | undefined,
   { wantedMm, limits }: { wantedMm?: number; limits?: JointLimits },
-): { placed: PlacedBody; thicknessMm: number; factor: number | null } {
+): { placed: PlacedBody; straight: AimedRay; thicknessMm: number; factor: number | null } {
   let girth: BodyAdapt['girth'] = null;
   let placed = placePatient(projection, way, body, view, { girth, limits });
-  const ray = () => aimRay(projection, placed, view, 0, limb);
-  const across = () => ray().crossing.thicknessMm;
-  const computed = across();
-  if (wantedMm === undefined) return { placed, thicknessMm: computed, factor: null };
-  const segments = partAlong(placed, ray(), limb);
+  let straight = aimRay(projection, placed, view, 0, limb);
+  const computed = straight.crossing.thicknessMm;
+  if (wantedMm === undefined) return { placed, straight, thicknessMm: computed, factor: null };
+  const segments = partAlong(placed, straight, limb);
   const axis = projection.ray.view === 'lateral' ? 0 : 1;
   let factor = 1;
-  for (let i = 0; i < ROUNDS && Math.abs(across() - wantedMm) > 1; i += 1) {
-    factor = Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], factor * (wantedMm / across())));
+  for (let i = 0; i < ROUNDS && Math.abs(straight.crossing.thicknessMm - wantedMm) > 1; i += 1) {
+    const next = factor * (wantedMm / straight.crossing.thicknessMm);
+    factor = Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], next));
     girth = { segments, axis, factor };
     placed = placePatient(projection, way, body, view, { girth, limits });
+    straight = aimRay(projection, placed, view, 0, limb);
   }
-  return { placed, thicknessMm: wantedMm, factor: wantedMm / computed };
+  return { placed, straight, thicknessMm: wantedMm, factor: wantedMm / computed };
 }
