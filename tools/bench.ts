@@ -131,15 +131,19 @@ function benchBody(): void {
     'ms',
     2,
   );
-  const { posed } = restBody(bodies[2], stance, posesNamed(['arms-clear']));
-  const plane = { right: [-1, 0, 0], up: [0, 0, 1] } as const;
-  const box = { x: -1100, y: -1300, width: 2100, height: 1400 };
-  for (const [name, cells, fine] of [
-    ['stage', 220, true],
-    ['thumb', 110, false],
+  const lying = restBody(bodies[2], stance, posesNamed(['arms-clear'])).posed;
+  const standing = restBody(bodies[2], stanceSchema.parse({ position: 'upright' }), posesNamed(['arms-clear'])).posed;
+  const fromSide = { right: [-1, 0, 0], up: [0, 0, 1] } as const;
+  const fromTube = { right: [0, -1, 0], up: [0, 0, 1] } as const;
+  const bed = { x: -1100, y: -1300, width: 2100, height: 1400 };
+  const wall = { x: -1000, y: -1900, width: 2000, height: 2000 };
+  for (const [name, posed, plane, box, cells, fine] of [
+    ['lying, from the side, stage size', lying, fromSide, bed, 220, true],
+    ['standing, from the tube, stage size', standing, fromTube, wall, 220, true],
+    ['lying, from the side, thumb size', lying, fromSide, bed, 110, false],
   ] as const)
     put(
-      `outline of the whole body, ${name} size, median`,
+      `outline of the whole body, ${name}, median`,
       bestMedian(120, () => drawFigure(posed, plane, box, { cells, fine })),
       'ms',
       4,

@@ -9,6 +9,8 @@ await ensureInstalled();
 const { buildAll, serverArgs, serverEnv } = await import('./build.mjs');
 await buildAll();
 const { chromium } = await import('@playwright/test');
+const { bundledCore } = await import('./bundledCore.mjs');
+const { positionsPage } = await import('./positions.mjs');
 
 const data = mkdtempSync(path.join(tmpdir(), 'taktik-shots-'));
 const PORT = '4191';
@@ -71,12 +73,25 @@ try {
       .first()
       .waitFor();
     await shot('record-phone');
+    await page
+      .getByRole('link', { name: /Coccyx/ })
+      .first()
+      .click();
+    await page.getByRole('link', { name: /Body as an open file/ }).waitFor();
+    await shot('exposure-phone');
   });
   await view(PHONE, 'light', async (page, shot) => {
     await page.goto(`http://localhost:${PORT}/find`);
     await page.getByLabel('Find a projection').fill('knee');
     await shot('find-phone');
+    await page.goto(`http://localhost:${PORT}/setup?p=hand-pa&side=right&age=34&sex=female&room=room-1`);
+    await page.getByRole('img', { name: /^From the side/ }).waitFor();
+    await shot('setup-hand-phone');
   });
+  const sheet = await browser.newPage({ viewport: { width: 1280, height: 400 } });
+  await sheet.setContent(positionsPage(await bundledCore()));
+  await sheet.screenshot({ path: at('docs/screenshots', 'positions.png'), fullPage: true });
+  await sheet.close();
   await view(WIDE, 'dark', async (page, shot) => {
     await start(page, 'Thoracic spine with C7-T1, AV');
     await button(page, 'Expose').click();

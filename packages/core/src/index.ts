@@ -78,6 +78,7 @@ export {
   type BodyDocument,
   type BodyRequest,
 } from './interchange/bodyDocument';
+export { furthestSkin } from './body/posed';
 export { restBody, type RestedBody } from './room/rest';
 export { stanceSchema, type Stance, type StanceInput } from './room/stance';
 export { posesNamed } from './body/poses';

@@ -36,6 +36,8 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const side = drawing.look === 'side';
   const words = describe(setup, unit, side);
   const lineWidth = (small ? 1 : 2) * px;
+  // A thumb is read by its outline alone.
+  const edge = small ? theme.inkSoft : theme.skinEdge;
   const clampX = (x: number, room: number) => Math.min(Math.max(x, box.x + 8 * px), box.x + box.width - room * px);
   const vertical = setup.tube.beam === 'vertical';
   const name = (
@@ -97,26 +99,24 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
         <Path
           d={mannequin.skin}
           fill={theme.skin}
-          stroke={theme.skinEdge}
-          strokeWidth={(small ? 0.8 : 1.3) * px}
+          stroke={edge}
+          strokeWidth={(small ? 0.9 : 1.3) * px}
           fillRule="evenodd"
         />
         <Path
           d={mannequin.inner}
           fill="none"
-          stroke={theme.skinEdge}
+          stroke={edge}
           strokeWidth={(small ? 0.7 : 1.1) * px}
           strokeLinecap="round"
         />
-        {!small && (
-          <Path
-            d={mannequin.features}
-            fill="none"
-            stroke={theme.skinEdge}
-            strokeWidth={1.1 * px}
-            strokeLinecap="round"
-          />
-        )}
+        <Path
+          d={mannequin.features}
+          fill="none"
+          stroke={edge}
+          strokeWidth={(small ? 0.7 : 1.1) * px}
+          strokeLinecap="round"
+        />
         {!small && <Path d={mannequin.bones} fill={theme.bone} opacity={0.75} />}
         <Path d={mannequin.bright} fill={theme.bright} opacity={side ? 0.85 : 0.8} />
         {drawing.light.map((polygon, i) => (

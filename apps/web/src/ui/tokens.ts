@@ -38,7 +38,7 @@ export const dim: Theme = {
   brick: '#FF8A70',
   mauve: '#CFAEEB',
   skin: '#38322A',
-  skinEdge: '#6E6352',
+  skinEdge: '#93876F',
   bone: '#5D5546',
   bright: '#D9C596',
 };
@@ -59,7 +59,7 @@ export const day: Theme = {
   brick: '#B1361D',
   mauve: '#6D4391',
   skin: '#EADFCB',
-  skinEdge: '#A79A84',
+  skinEdge: '#85775F',
   bone: '#D3C4A8',
   bright: '#8C7443',
 };
