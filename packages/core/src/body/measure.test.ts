@@ -1,8 +1,12 @@
 import { buildBody, formOf, landmarkOf } from './body';
+import { IDENTITY } from '../geometry/frame';
 import { mediansFor, type Medians } from './anthropometry';
 import table from './data/anthropometry.json';
+import { merged, rayIntervals } from './intervals';
 import { asRadiographed, ellipsePerimeter, measureForm, type Measures } from './measure';
 import { equivalentDiameterMm, type PatientInput } from './patient';
+import { poseBody } from './pose';
+import { placeBody } from './posed';
 
 type Row = Medians & { ageYears: number; sex: 'M' | 'F' | 'MF' };
 const rows = table.rows as unknown as Row[];
@@ -87,6 +91,30 @@ describe('a measure taken on the patient', () => {
     expect(() => buildBody({ measured: { chestAPMm: 900 } })).toThrow(/chestAPMm must be 60 to 450, got 900/);
     expect(() => buildBody({ measured: { shoeMm: 300 } as never })).toThrow(/has no "shoeMm"/);
     expect(() => buildBody({ ageYears: 1, measured: { chestAPMm: 400 } })).toThrow(/Chest depth.*outside the model/);
+  });
+});
+
+describe('an independent check: the volume under the skin, at about the density of water, is the mass', () => {
+  it.each([
+    [{ ageYears: 0 }],
+    [{ ageYears: 1 }],
+    [{ ageYears: 5 }],
+    [{ ageYears: 10 }],
+    [{ ageYears: 40, sex: 'male' }],
+    [{ ageYears: 40, sex: 'female', massKg: 45 }],
+    [{ ageYears: 40, sex: 'male', massKg: 120 }],
+  ] as [PatientInput][])('%j, within a sixth', (patient) => {
+    const body = buildBody(patient);
+    const posed = placeBody(body, poseBody(body, { shoulderAbduction: 20 }), IDENTITY);
+    const { statureMm, massKg } = body.patient;
+    const step = statureMm / 110;
+    let litres = 0;
+    for (let x = -statureMm * 0.6; x < statureMm * 0.6; x += step)
+      for (let z = -statureMm * 0.65; z < statureMm * 0.55; z += step) {
+        const inside = merged(posed.skin.flatMap(({ shape }) => rayIntervals(shape, [x, 0, z], [0, 1, 0])));
+        for (const [near, far] of inside) litres += ((far - near) * step * step) / 1e6;
+      }
+    expect(Math.abs(litres / massKg - 1)).toBeLessThan(1 / 6);
   });
 });
 

@@ -32,7 +32,7 @@ const extent = (shapes: readonly Shape[], axis: 0 | 1 | 2): number => reach(shap
  * Cartilage of both growth ends together, as a share of the knee breadth: what a radiograph of a small child does not
  * show of the bone. Shares fitted once to the whole table [C]; series of older children count the bony ends.
  */
-const GROWTH_ENDS = { femurMm: 0.45, tibiaMm: 0.36, humerusMm: 0.34, radiusMm: 0.29 } as const;
+const GROWTH_ENDS = { femurMm: 0.45, tibiaMm: 0.36, humerusMm: 0.34, radiusMm: 0.28 } as const;
 const GROWTH_ENDS_UNTIL_YEARS = 9;
 
 /** The long bones as a radiographic series of this age would measure them. */
