@@ -95,17 +95,14 @@ export class Shadow {
     );
   }
 
-  private along(dx: number, dy: number): number {
-    const t = (dx * this.a + dy * this.b) * this.c;
-    return t < 0 ? 0 : t > 1 ? 1 : t;
-  }
-
   /** Depth inside the edge, mm; negative outside. Exact for cones, to first order for ellipses. */
   at(px: number, py: number): number {
     const dx = px - this.x;
     const dy = py - this.y;
     if (this.exact) {
-      const t = this.along(dx, dy);
+      // Written out rather than called: this line runs tens of thousands of times before the engine has warmed up.
+      let t = (dx * this.a + dy * this.b) * this.c;
+      t = t < 0 ? 0 : t > 1 ? 1 : t;
       const ex = dx - this.a * t;
       const ey = dy - this.b * t;
       return this.r + this.grow * t - Math.sqrt(ex * ex + ey * ey);
@@ -118,7 +115,9 @@ export class Shadow {
 
   /** How far from the viewer its middle is there, mm. */
   away(px: number, py: number): number {
-    return this.exact ? this.z + this.deepen * this.along(px - this.x, py - this.y) : this.z;
+    if (!this.exact) return this.z;
+    const t = ((px - this.x) * this.a + (py - this.y) * this.b) * this.c;
+    return this.z + this.deepen * (t < 0 ? 0 : t > 1 ? 1 : t);
   }
 }
 
@@ -210,7 +209,9 @@ export function depthAt(shadows: readonly Shadow[], x: number, y: number): numbe
       const value = shadows[i].at(x, y);
       if (value > own) own = value;
     }
-    depth = join(depth, own, first.blend);
+    // Mostly they are too far apart to be joined at all.
+    if (own - depth >= first.blend) depth = own;
+    else if (depth - own < first.blend) depth = join(depth, own, first.blend);
   }
   return depth;
 }
