@@ -13,13 +13,15 @@ export { formatAngle } from './quantity/angle';
 export { MAS_STATIONS, nearestStation } from './quantity/station';
 export type { Assumption, Provenance } from './quantity/provenance';
 export type { Vec2, Vec3 } from './geometry/vector';
-export { buildBody, type Body } from './body/body';
+export { buildBody, measureBody, type Body } from './body/body';
 export {
   HABITUS,
+  MEASURED_RANGES,
   PATIENT_RANGES,
   patientInputSchema,
   resolvePatient,
   type Habitus,
+  type MeasuredPart,
   type Patient,
   type PatientInput,
 } from './body/patient';
@@ -78,6 +80,7 @@ export {
   type BodyDocument,
   type BodyRequest,
 } from './interchange/bodyDocument';
+export { isMotion, type JointLimits } from './body/joints';
 export { furthestSkin } from './body/posed';
 export { restBody, type RestedBody } from './room/rest';
 export { stanceSchema, type Stance, type StanceInput } from './room/stance';

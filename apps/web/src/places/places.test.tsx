@@ -210,6 +210,24 @@ describe('Set up', () => {
       expect(mockRouter.setParams).toHaveBeenCalledWith(expect.objectContaining({ p: 'sacrum-ap-axial', sid: '864' })),
     );
   });
+  it('a chest measured at the table makes the body so, and stays in the address', async () => {
+    mockParams = { p: 'chest-pa', age: '40', sex: 'male', h: '176', w: '75', room: 'room-2' };
+    show(<SetupPlace />);
+    const technique = await screen.findByRole('button', { name: /^Technique:/ });
+    const before = technique.getAttribute('aria-label');
+    fireEvent.click(screen.getByLabelText(/^Patient:/));
+    const chest = (await screen.findByLabelText('Chest, front to back in cm')) as HTMLInputElement;
+    expect(chest.placeholder).toBe('23.5');
+    fireEvent.change(chest, { target: { value: '29' } });
+    await waitFor(() =>
+      expect(screen.getByRole('button', { name: /^Technique:/, hidden: true }).getAttribute('aria-label')).not.toBe(
+        before,
+      ),
+    );
+    await waitFor(() =>
+      expect(mockRouter.setParams).toHaveBeenCalledWith(expect.objectContaining({ m: 'chestAPMm:290' })),
+    );
+  });
   it('an unknown projection and a missing side are explained, with a way on', async () => {
     mockParams = { p: 'elbow-sideways' };
     show(<SetupPlace />);

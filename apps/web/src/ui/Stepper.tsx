@@ -17,11 +17,24 @@ type Props = {
   placeholder?: string;
   assumed?: boolean;
   onChange: (value: number) => void;
+  /** A value that may be taken back: emptied, it is not known any more. */
+  onClear?: () => void;
 };
 
 const MAX_TYPED = 12;
 
-export function Stepper({ label, unit, value, step, range, digits = 0, placeholder, assumed, onChange }: Props) {
+export function Stepper({
+  label,
+  unit,
+  value,
+  step,
+  range,
+  digits = 0,
+  placeholder,
+  assumed,
+  onChange,
+  onClear,
+}: Props) {
   const theme = useTheme();
   const show = (number: number | undefined) => (number === undefined ? '' : String(Number(number.toFixed(digits))));
   // What was typed holds as long as the value it was typed against; a step or a reset replaces it.
@@ -31,6 +44,7 @@ export function Stepper({ label, unit, value, step, range, digits = 0, placehold
   const [low, high] = range;
   const problemOf = (text: string): string => {
     const number = Number(text.replace(',', '.'));
+    if (text.trim() === '' && onClear) return '';
     if (text.trim() === '' || !Number.isFinite(number))
       return `${label}: type a number, ${show(low)} to ${show(high)} ${unit}`;
     return number < low || number > high ? `${label} must be ${show(low)} to ${show(high)} ${unit}` : '';
@@ -38,13 +52,19 @@ export function Stepper({ label, unit, value, step, range, digits = 0, placehold
   const error = draft && draft.against === value ? problemOf(draft.text) : '';
   const take = (entered: string) => {
     const text = entered.slice(0, MAX_TYPED);
+    if (text.trim() === '' && onClear) {
+      setDraft(null);
+      onClear();
+      return;
+    }
     const good = problemOf(text) === '';
     const number = Number(text.replace(',', '.'));
     setDraft({ text, against: good ? number : value });
     if (good) onChange(number);
   };
   const move = (by: number) => {
-    const from = value ?? Number(placeholder ?? low);
+    const shown = Number(placeholder ?? low);
+    const from = value ?? (Number.isFinite(shown) ? shown : low);
     onChange(Math.min(high, Math.max(low, Number((from + by).toFixed(digits)))));
   };
   return (

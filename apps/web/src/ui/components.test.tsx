@@ -62,6 +62,35 @@ describe('stepper', () => {
     expect(screen.getByText(/type a number, 42 to 220 cm/)).toBeTruthy();
     expect(seen).not.toHaveBeenCalled();
   });
+  it('what nobody measured starts from what was computed, and is taken back when it is emptied', () => {
+    const [seen, cleared] = [jest.fn(), jest.fn()];
+    const measure = (placeholder: string, value?: number) => (
+      <Stepper
+        label="Chest"
+        unit="cm"
+        value={value}
+        step={0.5}
+        digits={1}
+        range={[6, 45]}
+        placeholder={placeholder}
+        onChange={seen}
+        onClear={cleared}
+      />
+    );
+    const { unmount } = show(measure('23.5'));
+    fireEvent.click(screen.getByLabelText('Chest more'));
+    expect(seen).toHaveBeenLastCalledWith(24);
+    unmount();
+    show(measure('–', 24)).unmount();
+    const again = show(measure('–'));
+    fireEvent.click(screen.getByLabelText('Chest more'));
+    expect(seen).toHaveBeenLastCalledWith(6.5);
+    again.unmount();
+    show(measure('23.5', 24));
+    fireEvent.change(screen.getByLabelText('Chest in cm'), { target: { value: '' } });
+    expect(cleared).toHaveBeenCalledTimes(1);
+    expect(screen.queryByText(/type a number/)).toBeNull();
+  });
 });
 
 describe('steps', () => {

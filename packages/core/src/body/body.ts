@@ -4,7 +4,7 @@
 import { add, lerp, multiply, subtract, type Vec3 } from '../geometry/vector';
 import type { Assumption } from '../quantity/provenance';
 import { jointOf, mannequin, type Landmark, type Primitive } from './mannequin';
-import type { Form } from './measure';
+import { measureForm, type Form, type Measures } from './measure';
 import { organPoint, organShape, STANDING, type BodyState } from './organs';
 import { resolvePatient, type Patient, type PatientInput } from './patient';
 import { proportionsOf, type Stretch } from './proportion';
@@ -150,3 +150,6 @@ export const formOf = (body: Body): Form => ({
   bone: (id) => structureOf(body, id).shape,
   skin: (segments) => skinOf(body, segments).map(({ shape }) => shape),
 });
+
+/** The dimensions of the anthropometric table, taken on this body, mm. */
+export const measureBody = (body: Body): Measures => measureForm(formOf(body));

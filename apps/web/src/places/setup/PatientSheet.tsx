@@ -1,10 +1,14 @@
 /** Patient and situation: large keys and steppers; everything recomputes while it is open. */
 import {
+  buildBody,
   HABITUS,
+  measureBody,
+  MEASURED_RANGES,
   mediansFor,
   PATIENT_RANGES,
   resolvePatient,
   situationFor,
+  type MeasuredPart,
   type Patient,
   type PatientInput,
   type Situation,
@@ -32,10 +36,24 @@ function resolved(patient: PatientInput): Patient | null {
   }
 }
 
+/** Dimensions that are taken with caliper or tape, and what they are called at the table. */
+const MEASURES: readonly [MeasuredPart, string][] = [
+  ['chestAPMm', 'Chest, front to back'],
+  ['abdomenAPMm', 'Belly, front to back'],
+  ['hipBreadthMm', 'Hips, side to side'],
+];
+
+/** The measures but one; nothing when none is left. */
+function without(measured: PatientInput['measured'], part: MeasuredPart): PatientInput['measured'] {
+  const rest = Object.entries(measured ?? {}).filter(([key, mm]) => key !== part && mm !== undefined);
+  return rest.length > 0 ? Object.fromEntries(rest) : undefined;
+}
+
 const cm = ([low, high]: readonly [number, number]): [number, number] => [low / 10, high / 10];
 
 export function PatientSheet({ open, patient, situation, errors, onChange, onClose }: Props) {
   const full = resolved(patient);
+  const computed = full && measureBody(buildBody(patient));
   const known = situationFor(patient.ageYears, situation);
   const set = (change: Partial<PatientInput>) => onChange({ ...patient, ...change }, situation);
   const can = (change: Partial<Situation>) => onChange(patient, { ...situation, ...change });
@@ -92,7 +110,22 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
         placeholder="–"
         range={cm(PATIENT_RANGES.partThicknessMm)}
         onChange={(value) => set({ partThicknessMm: value * 10 })}
+        onClear={() => set({ partThicknessMm: undefined })}
       />
+      {MEASURES.map(([part, label]) => (
+        <Stepper
+          key={part}
+          label={label}
+          unit="cm"
+          value={patient.measured?.[part] === undefined ? undefined : patient.measured[part] / 10}
+          step={0.5}
+          digits={1}
+          placeholder={computed ? (computed[part] / 10).toFixed(1) : '–'}
+          range={cm(MEASURED_RANGES[part])}
+          onChange={(value) => set({ measured: { ...patient.measured, [part]: value * 10 } })}
+          onClear={() => set({ measured: without(patient.measured, part) })}
+        />
+      ))}
       <Choice
         label="Sex"
         options={[

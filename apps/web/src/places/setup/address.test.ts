@@ -10,12 +10,17 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     statureMm: fc.integer({ min: 420, max: 2200 }),
     massKg: fc.integer({ min: 2, max: 250 }),
     habitus: fc.constantFrom('sthenic' as const, 'asthenic' as const),
+    measured: fc.constantFrom(undefined, { chestAPMm: 262.5 }, { hipBreadthMm: 410, abdomenAPMm: 250 }),
   }),
   situation: fc.record({
     canStand: fc.boolean(),
     canTurn: fc.constantFrom('left' as const, 'right' as const, 'none' as const),
     spineNotCleared: fc.constant(true),
     pregnancy: fc.constantFrom('no' as const, 'possible' as const),
+    joints: fc.constantFrom(undefined, {
+      kneeFlexion_L: [0, 40] as [number, number],
+      neckExtension: [-10, 5.5] as [number, number],
+    }),
   }),
   roomId: fc.constantFrom('room-1', 'mobile-1'),
   overrides: fc.record({
@@ -58,6 +63,8 @@ test('nonsense in an address is left out, not guessed', () => {
       s: 'flying,nostand',
       sex: ['male', 'female'],
       w: 'x'.repeat(1000),
+      m: 'chestAPMm:abc,shoeMm:3,kneeBreadthMm',
+      j: 'kneeWaving:0~4,kneeFlexion_L:7',
     }),
   ).toMatchObject({
     projectionId: 'chest-pa',

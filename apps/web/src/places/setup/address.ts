@@ -5,6 +5,10 @@
 import {
   BODY_POSITIONS,
   HABITUS,
+  isMotion,
+  MEASURED_RANGES,
+  type JointLimits,
+  type MeasuredPart,
   type Overrides,
   type PatientInput,
   type SetupRequest,
@@ -23,10 +27,12 @@ export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & 
 };
 
 const MAX_PARAMETER = 60;
+/** Lists of measures or joints. */
+const MAX_LIST = 600;
 
-const one = (params: Params, key: string): string | undefined => {
+const one = (params: Params, key: string, max = MAX_PARAMETER): string | undefined => {
   const value = params[key];
-  return (Array.isArray(value) ? value[0] : value)?.slice(0, MAX_PARAMETER);
+  return (Array.isArray(value) ? value[0] : value)?.slice(0, max);
 };
 const number = (params: Params, key: string, per = 1): number | undefined => {
   const text = one(params, key);
@@ -55,11 +61,40 @@ const FLAGS: Record<string, Partial<Situation>> = {
   'preg-possible': { pregnancy: 'possible' },
 };
 
+/** Parts of "name:value,name:value" whose names are known and whose values are numbers. */
+function listed(params: Params, key: string): [string, number[]][] {
+  return (one(params, key, MAX_LIST) ?? '').split(',').flatMap((part): [string, number[]][] => {
+    const [name, text] = part.split(':');
+    const values = (text ?? '').split('~').map((each) => (each === '' ? NaN : Number(each)));
+    return values.every(Number.isFinite) ? [[name, values]] : [];
+  });
+}
+
+/** Measures as "chestAPMm:260,hipBreadthMm:410". */
+function measuredFrom(params: Params): PatientInput['measured'] {
+  const found = listed(params, 'm').filter(([name, values]) => name in MEASURED_RANGES && values.length === 1);
+  if (found.length === 0) return undefined;
+  return Object.fromEntries(found.map(([name, [mm]]) => [name as MeasuredPart, mm]));
+}
+
+/** Limits of joints as "kneeFlexion_L:0~40". */
+function jointsFrom(params: Params): JointLimits | undefined {
+  const found = listed(params, 'j').filter(([name, values]) => isMotion(name) && values.length === 2);
+  if (found.length === 0) return undefined;
+  return Object.fromEntries(found.map(([name, [low, high]]) => [name, [low, high]])) as JointLimits;
+}
+
 const flagsOf = (situation: Partial<Situation>): string =>
   Object.entries(FLAGS)
     .filter(([, part]) => Object.entries(part).every(([key, value]) => situation[key as keyof Situation] === value))
     .map(([flag]) => flag)
     .join(',');
+
+/** A record as "name:value,name:value"; nothing when it is empty. */
+function pairs<T>(record: Partial<Record<string, T>> | undefined, print: (value: T) => string): string | undefined {
+  const entries = Object.entries(record ?? {}).filter((entry): entry is [string, T] => entry[1] !== undefined);
+  return entries.length > 0 ? entries.map(([name, value]) => `${name}:${print(value)}`).join(',') : undefined;
+}
 
 export function toAddress({ projectionId, side, patient, situation, roomId, overrides = {} }: Asked): Address {
   const round = (value: number | undefined, per = 1) =>
@@ -74,7 +109,9 @@ export function toAddress({ projectionId, side, patient, situation, roomId, over
     w: round(patient.massKg),
     build: patient.habitus,
     thick: round(patient.partThicknessMm, 10),
+    m: pairs(patient.measured, String),
     s: flagsOf(situation) || undefined,
+    j: pairs(situation.joints, ([low, high]) => `${low}~${high}`),
     room: roomId,
     sid: round(overrides.sidMm),
     angle: round(overrides.angleDeg),
@@ -120,8 +157,9 @@ export function fromAddress(params: Params): Asked {
       massKg: number(params, 'w'),
       habitus: among(one(params, 'build'), HABITUS),
       partThicknessMm: number(params, 'thick', 10),
+      measured: measuredFrom(params),
     }),
-    situation,
+    situation: compact({ ...situation, joints: jointsFrom(params) }),
     roomId: one(params, 'room'),
     overrides: Object.keys(overrides).length > 0 ? overrides : undefined,
   };

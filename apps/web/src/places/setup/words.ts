@@ -77,7 +77,8 @@ const age = (years: number | undefined): string => {
 export function patientText(patient: PatientInput): string {
   const size = patient.statureMm ? `${Math.round(patient.statureMm / 10)} cm` : 'median height';
   const mass = patient.massKg ? `${patient.massKg} kg` : 'median weight';
-  return [age(patient.ageYears), size, mass].join(' · ');
+  const measured = Object.values(patient.measured ?? {}).some((mm) => mm !== undefined) ? ['measured'] : [];
+  return [age(patient.ageYears), size, mass, ...measured].join(' · ');
 }
 
 export function situationText(situation: Situation): string {
@@ -87,6 +88,8 @@ export function situationText(situation: Situation): string {
   if (situation.canTurn === 'none') words.push('cannot turn');
   else if (situation.canTurn !== 'both') words.push(`turns ${situation.canTurn} only`);
   if (situation.fractureSuspected) words.push('fracture suspected');
+  // Records of earlier versions know nothing of joints.
+  if (Object.keys(situation.joints ?? {}).length > 0) words.push('joints limited');
   if (situation.place === 'bedside') words.push('bedside');
   return words.join(', ');
 }
