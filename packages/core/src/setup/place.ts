@@ -105,7 +105,8 @@ export function placePatient(
   const contact = way.contact.flatMap((segment) => withBranches(view.name(segment)));
   const set = (posed: PosedBody, pose: Pose, held: HeldJoint[], surfaces: Surface[]): PlacedBody => {
     const { reachMm } = furthestSkin(posed, placement.beam, contact);
-    const slid = slideBody(posed, scale(placement.beam, -reachMm));
+    // Who lies is at rest already, and only what reaches deeper than the trunk lifts the body further.
+    const slid = slideBody(posed, scale(placement.beam, -(lies ? Math.max(0, reachMm) : reachMm)));
     return { posed: slid, placement, pose, adapt, contact, held, surfaces };
   };
   if (lies) {
