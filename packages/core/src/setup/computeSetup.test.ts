@@ -307,6 +307,17 @@ describe('what this patient can do, and what was measured', () => {
     if (partThicknessMm > plain.exposure.thicknessMm)
       expect(setup.field.atSkinMm.width).toBeLessThan(plain.field.atSkinMm.width * 1.12);
   });
+  it('the object distance and the enlargement say the same', () => {
+    for (const id of ['sacrum-ap-axial', 'chest-pa', 'hand-pa']) {
+      const { image, tube } = on(id);
+      const plane = tube.sidMm * Math.cos((tube.angleDeg * Math.PI) / 180);
+      expect(plane / (plane - image.objectDistanceMm)).toBeCloseTo(image.magnification, 6);
+    }
+    const sacrum = on('sacrum-ap-axial');
+    const { centre, n } = sacrum.scene.receptor;
+    const s2 = landmark(sacrum, 'S2').reduce((sum, value, k) => sum + (value - centre[k]) * n[k], 0);
+    expect(Math.abs(sacrum.image.objectDistanceMm - s2)).toBeLessThan(60);
+  });
   it('a thickness far from the patient is used and questioned', () => {
     const setup = on('pelvis-ap', { ...man, partThicknessMm: 420 });
     expect(setup.problems.find(({ code }) => code === 'thickness-odd')?.text).toMatch(/measure again/);

@@ -302,7 +302,7 @@ export function computeSetup(request: SetupRequest): Setup {
     },
     dose,
     image: {
-      objectDistanceMm: dot(subtract(aimed.target.p, hit), n),
+      objectDistanceMm: focusToPlaneMm * (1 - 1 / magnification),
       magnification,
       blurMm: focusMm * (magnification - 1),
       partObliquityDeg: angleDeg,

@@ -122,7 +122,7 @@ export type Setup = {
     inModel: boolean;
   };
   dose: { entranceKermaMgy: number; kapGyCm2: number };
-  /** `objectDistanceMm`: from the landmark of the aim to the receptor plane. */
+  /** `objectDistanceMm`: of what must be shown, over the receptor plane, on average. */
   image: {
     objectDistanceMm: number;
     magnification: number;
