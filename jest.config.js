@@ -1,17 +1,6 @@
 /** Three projects: core and server in Node, the app with jest-expo's web preset. */
 const babel = ['babel-jest', { babelrc: false, configFile: false, presets: ['babel-preset-expo'] }];
-const ESM_PACKAGES = [
-  'd3-contour',
-  'd3-array',
-  'internmap',
-  'nanoid',
-  'zod-openapi',
-  'gl-matrix',
-  'fast-check',
-  'pure-rand',
-  'minisearch',
-  'comlink',
-];
+const ESM_PACKAGES = ['nanoid', 'zod-openapi', 'gl-matrix', 'fast-check', 'pure-rand', 'minisearch', 'comlink'];
 const nodeProject = (name, folder) => ({
   displayName: name,
   rootDir: `${__dirname}/${folder}`,
