@@ -1,5 +1,6 @@
 /** The public surface of the core. Server and web import this and nothing else. */
 export {
+  centimetres,
   formatCm,
   formatInches,
   formatLength,
@@ -7,6 +8,7 @@ export {
   inches,
   MM_PER_INCH,
   parseLength,
+  toCentimetres,
   type LengthUnit,
 } from './quantity/length';
 export { formatAngle } from './quantity/angle';
@@ -82,8 +84,9 @@ export {
 } from './interchange/bodyDocument';
 export { isMotion, type JointLimits } from './body/joints';
 export { furthestSkin } from './body/posed';
-export { restBody, type RestedBody } from './room/rest';
-export { stanceSchema, type Stance, type StanceInput } from './room/stance';
+export { contactsOf, restBody, type RestedBody } from './room/rest';
+export { rayThrough, receptorDistance, surfacePoint, type TissuePath } from './body/surface';
+export { obliqueStance, stanceSchema, type Stance, type StanceInput } from './room/stance';
 export { posesNamed } from './body/poses';
 export { poseBody } from './body/pose';
 export { drawFigure, type Figure } from './body/drawing/figure';

@@ -2,6 +2,7 @@
  * What is known of the patient, and what was filled in for what is not.
  */
 import { z } from 'zod';
+import { toCentimetres } from '../quantity/length';
 import type { Assumption } from '../quantity/provenance';
 import { ADULT_AGE_YEARS, mediansFor, type Medians, type Sex } from './anthropometry';
 
@@ -52,7 +53,7 @@ const measuredSchema = z
   .strictObject(
     Object.fromEntries(
       Object.entries(MEASURED_RANGES).map(([part, [low, high]]) => {
-        const error = `${MEASURED_NAMES[part as MeasuredPart]} must be ${low / 10} to ${high / 10} cm`;
+        const error = `${MEASURED_NAMES[part as MeasuredPart]} must be ${toCentimetres(low)} to ${toCentimetres(high)} cm`;
         return [part, z.number({ error }).min(low, { error }).max(high, { error }).optional()];
       }),
     ) as Record<MeasuredPart, z.ZodOptional<z.ZodNumber>>,
@@ -88,6 +89,10 @@ export type Patient = {
 /** Diameter of the cylinder of water with this mass and stature, mm. Source: equivalent-cylinder rule of dosimetry. */
 export const equivalentDiameterMm = (massKg: number, statureMm: number): number =>
   2 * Math.sqrt((massKg * 1e6) / (Math.PI * statureMm));
+
+/** Stature, and girth at that stature, against the median: the model goes no further. */
+const LENGTH_FACTOR = [0.6, 1.5] as const;
+const GIRTH_FACTOR = [0.6, 2] as const;
 
 const ASSUMED_ADULT_AGE = 40;
 /** Below this age habitus is not inferred from mass and stature. */
@@ -125,15 +130,15 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
   if (input.statureMm === undefined) {
     assumed.push({
       field: 'patient.statureMm',
-      value: `${Math.round(statureMm / 10)} cm, median for the age`,
+      value: `${Math.round(toCentimetres(statureMm))} cm, median for the age`,
       provenance: 'median',
       affects: 'landmark distances, field and receptor',
     });
   }
   const lengthFactor = statureMm / medians.statureMm;
-  if (lengthFactor < 0.6 || lengthFactor > 1.5) {
+  if (lengthFactor < LENGTH_FACTOR[0] || lengthFactor > LENGTH_FACTOR[1]) {
     throw new RangeError(
-      `A height of ${Math.round(statureMm / 10)} cm at ${ageYears} years is outside the model: ${Math.round(medians.statureMm * 0.06)} to ${Math.round(medians.statureMm * 0.15)} cm`,
+      `A height of ${Math.round(toCentimetres(statureMm))} cm at ${ageYears} years is outside the model: ${LENGTH_FACTOR.map((factor) => Math.round(toCentimetres(medians.statureMm * factor))).join(' to ')} cm`,
     );
   }
   // At equal build mass follows stature squared, so the median build of a tall person is heavier.
@@ -148,10 +153,10 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
     });
   }
   const girthFactor = equivalentDiameterMm(massKg, statureMm) / equivalentDiameterMm(expectedMassKg, statureMm);
-  if (girthFactor < 0.6 || girthFactor > 2) {
+  if (girthFactor < GIRTH_FACTOR[0] || girthFactor > GIRTH_FACTOR[1]) {
     const limit = (factor: number) => Math.round(expectedMassKg * factor ** 2);
     throw new RangeError(
-      `A weight of ${massKg} kg at ${Math.round(statureMm / 10)} cm is outside the model: ${limit(0.6)} to ${limit(2)} kg`,
+      `A weight of ${massKg} kg at ${Math.round(toCentimetres(statureMm))} cm is outside the model: ${GIRTH_FACTOR.map(limit).join(' to ')} kg`,
     );
   }
   checkMeasured(input.measured ?? {}, medians, girthFactor * lengthFactor);
@@ -180,10 +185,11 @@ function checkMeasured(measured: Partial<Record<MeasuredPart, number>>, medians:
   for (const [key, value] of Object.entries(measured)) {
     const part = key as MeasuredPart;
     const expected = medians[part] * build;
-    const [low, high] = MEASURED_FACTOR.map((factor) => Math.round((expected * factor) / 10));
-    if (value / 10 < low || value / 10 > high)
+    const [low, high] = MEASURED_FACTOR.map((factor) => Math.round(toCentimetres(expected * factor)));
+    const taken = toCentimetres(value);
+    if (taken < low || taken > high)
       throw new RangeError(
-        `${MEASURED_NAMES[part]} of ${value / 10} cm is outside the model for this patient: ${low} to ${high} cm`,
+        `${MEASURED_NAMES[part]} of ${taken} cm is outside the model for this patient: ${low} to ${high} cm`,
       );
   }
 }

@@ -1,15 +1,7 @@
 /**
  * A pose carried out on a body: every segment turned about its joint, along the chain from the pelvis.
  */
-import {
-  applyToDirection,
-  applyToPoint,
-  compose,
-  IDENTITY,
-  rotationAbout,
-  shifted,
-  type Frame,
-} from '../geometry/frame';
+import { applyToPoint, compose, IDENTITY, rotationAbout, shifted, type Frame } from '../geometry/frame';
 import { normalize, subtract, type Vec3 } from '../geometry/vector';
 import { landmarkOf, type Body } from './body';
 import { eachSide, MOVEMENT_NAMES, specOf, type Axis, type Motion, type Pose } from './joints';
@@ -96,9 +88,3 @@ export function poseBody(body: Body, pose: Pose): Posture {
 function carried(turned: Frame, point: Vec3, carrier: Frame): Frame {
   return shifted(turned, subtract(applyToPoint(carrier, point), applyToPoint(turned, point)));
 }
-
-/** Where a segment's joint is, and which way its long axis points away from it, in the frame of the posture. */
-export const segmentAxis = (posture: Posture, body: Body, segment: string): { joint: Vec3; down: Vec3 } => ({
-  joint: applyToPoint(posture[segment], body.segments[segment].joint),
-  down: applyToDirection(posture[segment], [0, 0, -1]),
-});

@@ -5,6 +5,7 @@
 import { applyToDirection, applyToPoint, compose, shifted, type Frame } from '../geometry/frame';
 import { add, addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
 import { bonesOf, landmarkOf, skinOf, structureOf, type Body, type SkinPiece } from './body';
+import { merged } from './intervals';
 import type { Landmark, Primitive } from './mannequin';
 import type { Posture } from './pose';
 import { moveShape, rayInterval, supportPoint, supportReach, type Shape } from './shape';
@@ -111,25 +112,19 @@ export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };
  */
 export function crossSkin(posed: PosedBody, through: Vec3, d: Vec3, segments?: readonly string[]): SkinCrossing | null {
   const from = subtract(through, posed.slide);
-  const spans: [number, number][] = [];
-  for (const primitive of posed.skin) {
-    if (segments && !segments.includes(primitive.segment)) continue;
-    const span = rayInterval(primitive.shape, from, d);
-    if (span) spans.push([span[0], span[1]]);
-  }
+  const spans = merged(
+    posed.skin.flatMap((piece) => {
+      if (segments && !segments.includes(piece.segment)) return [];
+      const span = rayInterval(piece.shape, from, d);
+      return span ? [span] : [];
+    }),
+  );
   if (spans.length === 0) return null;
-  spans.sort((a, b) => a[0] - b[0]);
-  let thicknessMm = 0;
-  let [start, end] = spans[0];
-  for (let i = 1; i < spans.length; i += 1) {
-    const [near, far] = spans[i];
-    if (near > end) {
-      thicknessMm += end - start;
-      [start, end] = [near, far];
-    } else end = Math.max(end, far);
-  }
-  thicknessMm += end - start;
-  return { entry: addScaled(through, d, spans[0][0]), exit: addScaled(through, d, end), thicknessMm };
+  return {
+    entry: addScaled(through, d, spans[0][0]),
+    exit: addScaled(through, d, spans[spans.length - 1][1]),
+    thicknessMm: spans.reduce((sum, [near, far]) => sum + far - near, 0),
+  };
 }
 
 /** Extreme points of a shape in the given directions: what must be covered so that the shape is. */

@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { formatCm, formatInches, formatLength, formatRectangle, inches, parseLength } from './length';
+import {
+  centimetres,
+  formatCm,
+  formatInches,
+  formatLength,
+  formatRectangle,
+  inches,
+  parseLength,
+  toCentimetres,
+} from './length';
 
 describe('inches as on a tape', () => {
   it.each([
@@ -60,4 +69,9 @@ describe('reading a length', () => {
       }),
     );
   });
+});
+
+test('centimetres go out to millimetres and back', () => {
+  expect(centimetres(17.5)).toBe(175);
+  expect(toCentimetres(centimetres(23.4))).toBeCloseTo(23.4, 12);
 });

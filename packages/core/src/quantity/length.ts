@@ -3,9 +3,15 @@
  */
 
 export const MM_PER_INCH = 25.4;
+const MM_PER_CM = 10;
 
 /** The unit that leads on the screen; the other one is always shown beside it. */
 export type LengthUnit = 'in' | 'cm';
+
+/** Centimetres to millimetres. */
+export const centimetres = (value: number): number => value * MM_PER_CM;
+/** Millimetres to centimetres, as a tape or caliper shows them. */
+export const toCentimetres = (mm: number): number => mm / MM_PER_CM;
 
 /** Inches to millimetres. */
 export const inches = (value: number): number => value * MM_PER_INCH;

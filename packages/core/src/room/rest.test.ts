@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { buildBody } from '../body/body';
 import { mirrorPose } from '../body/joints';
 import { posesNamed } from '../body/poses';
-import { furthestSkin, posedLandmark } from '../body/posed';
+import { crossSkin, furthestSkin, posedLandmark } from '../body/posed';
 import type { PatientInput } from '../body/patient';
 import { applyToDirection } from '../geometry/frame';
 import { dot, subtract, type Vec3 } from '../geometry/vector';
@@ -82,6 +82,17 @@ describe('lying', () => {
     expect(posedLandmark(bent.posed, 'knee_centre_L').p[2]).toBeGreaterThan(
       posedLandmark(flat.posed, 'knee_centre_L').p[2] + 80,
     );
+  });
+  it.each([0, 5, 40])('at %d years a knee rests on the sponge, neither over it nor in it', (ageYears) => {
+    const spongeMm = ageYears === 0 ? 25 : 90;
+    const rested = rest({ position: 'supine', kneeSpongeMm: spongeMm }, ['arms-clear'], { ageYears });
+    const [x, , z] = posedLandmark(rested.posed, 'knee_centre_L').p;
+    const under = crossSkin(rested.posed, [x, posedLandmark(rested.posed, 'knee_centre_L').p[1], z], DOWN, [
+      'thigh_L',
+      'shank_L',
+    ])!;
+    const gap = under.exit[2] - 800 - spongeMm;
+    expect(Math.abs(gap)).toBeLessThan(25 * Math.max(0.4, rested.posed.body.patient.statureMm / 1750));
   });
   it('with the knees up the soles come to the table', () => {
     const rested = rest({ position: 'supine' }, ['knees-up', 'arms-clear']);

@@ -230,26 +230,17 @@ function lying(
     return furthestSkin(posed, ROOM_UP, (kind === 'leg' ? legOf : armOf)(under).touches).reachMm;
   }
 
+  /** Knees up on a sponge, then the heels down again. */
   function kneesOver(spongeMm: number): void {
-    for (const suffix of ['L', 'R'] as const) {
-      const leg = legOf(suffix);
-      const thigh: Limb = { ...leg, motions: [leg.motions[0]], touches: [`thigh_${suffix}`] };
-      const raised = settle(
-        posed,
-        { ...thigh, touches: [`patella_${suffix}`] },
-        pose,
-        level + spongeMm + KNEE_DEPTH_MM,
-        limits,
-      );
-      if (raised) move({ ...pose, [raised.motion]: (pose[raised.motion] ?? 0) + raised.degrees });
-      const shank: Limb = {
-        root: `shank_${suffix}`,
-        parent: `thigh_${suffix}`,
-        motions: [`kneeFlexion_${suffix}`],
-        touches: leg.touches,
+    for (const side of ['L', 'R'] as const) {
+      const { motions, touches, ...hip } = legOf(side);
+      const depth = KNEE_DEPTH_MM * posed.body.segments[`patella_${side}`].stretch.flesh[1];
+      const turn = (limb: Limb, at: number) => {
+        const found = settle(posed, limb, pose, at, limits);
+        if (found) move(addPoses(pose, { [found.motion]: found.degrees }));
       };
-      const lowered = settle(posed, shank, pose, level, limits);
-      if (lowered) move({ ...pose, [lowered.motion]: (pose[lowered.motion] ?? 0) + lowered.degrees });
+      turn({ ...hip, motions: [motions[0]], touches: [`patella_${side}`] }, level + spongeMm + depth);
+      turn({ root: `shank_${side}`, parent: `thigh_${side}`, motions: [`kneeFlexion_${side}`], touches }, level);
     }
   }
 
@@ -264,7 +255,7 @@ const BLADE_MOVES_DEG = 25;
 const IN_FRONT_DEG = 25;
 /** The neck bends no further than this to lay the head down. */
 const HEAD_SINKS_DEG = 32;
-/** From the underside of the patella to the hollow of the knee. */
+/** From the underside of the patella's skin to the hollow of the knee, reference size. */
 const KNEE_DEPTH_MM = 75;
 
 /** Table or bed with all that lies on it. */

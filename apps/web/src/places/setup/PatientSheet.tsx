@@ -1,6 +1,7 @@
 /** Patient and situation: large keys and steppers; everything recomputes while it is open. */
 import {
   buildBody,
+  centimetres,
   HABITUS,
   measureBody,
   MEASURED_RANGES,
@@ -8,6 +9,7 @@ import {
   PATIENT_RANGES,
   resolvePatient,
   situationFor,
+  toCentimetres,
   type MeasuredPart,
   type Patient,
   type PatientInput,
@@ -49,7 +51,7 @@ function without(measured: PatientInput['measured'], part: MeasuredPart): Patien
   return rest.length > 0 ? Object.fromEntries(rest) : undefined;
 }
 
-const cm = ([low, high]: readonly [number, number]): [number, number] => [low / 10, high / 10];
+const cm = ([low, high]: readonly [number, number]): [number, number] => [toCentimetres(low), toCentimetres(high)];
 
 export function PatientSheet({ open, patient, situation, errors, onChange, onClose }: Props) {
   const full = resolved(patient);
@@ -82,13 +84,13 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
       <Stepper
         label="Height"
         unit="cm"
-        value={patient.statureMm === undefined ? undefined : patient.statureMm / 10}
+        value={patient.statureMm === undefined ? undefined : toCentimetres(patient.statureMm)}
         assumed={patient.statureMm === undefined}
-        placeholder={String(Math.round((full?.statureMm ?? medians.statureMm) / 10))}
+        placeholder={String(Math.round(toCentimetres(full?.statureMm ?? medians.statureMm)))}
         step={1}
         digits={1}
         range={cm(PATIENT_RANGES.statureMm)}
-        onChange={(value) => set({ statureMm: value * 10 })}
+        onChange={(value) => set({ statureMm: centimetres(value) })}
       />
       <Stepper
         label="Weight"
@@ -104,12 +106,12 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
       <Stepper
         label="Measured part"
         unit="cm"
-        value={patient.partThicknessMm === undefined ? undefined : patient.partThicknessMm / 10}
+        value={patient.partThicknessMm === undefined ? undefined : toCentimetres(patient.partThicknessMm)}
         step={0.5}
         digits={1}
         placeholder="–"
         range={cm(PATIENT_RANGES.partThicknessMm)}
-        onChange={(value) => set({ partThicknessMm: value * 10 })}
+        onChange={(value) => set({ partThicknessMm: centimetres(value) })}
         onClear={() => set({ partThicknessMm: undefined })}
       />
       {MEASURES.map(([part, label]) => (
@@ -117,12 +119,12 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
           key={part}
           label={label}
           unit="cm"
-          value={patient.measured?.[part] === undefined ? undefined : patient.measured[part] / 10}
+          value={patient.measured?.[part] === undefined ? undefined : toCentimetres(patient.measured[part])}
           step={0.5}
           digits={1}
-          placeholder={computed ? (computed[part] / 10).toFixed(1) : '–'}
+          placeholder={computed ? toCentimetres(computed[part]).toFixed(1) : '–'}
           range={cm(MEASURED_RANGES[part])}
-          onChange={(value) => set({ measured: { ...patient.measured, [part]: value * 10 } })}
+          onChange={(value) => set({ measured: { ...patient.measured, [part]: centimetres(value) } })}
           onClear={() => set({ measured: without(patient.measured, part) })}
         />
       ))}

@@ -1,6 +1,7 @@
 /** How a readout was computed, what it may range over, and the hand on it: every other number follows. */
 import { Button } from '@rneui/themed';
 import {
+  centimetres,
   formatCm,
   formatInches,
   formatLength,
@@ -86,7 +87,7 @@ const Line = ({ text }: { text: string }) => <Words>{text}</Words>;
 
 function Body({ name, setup, room, unit, pull }: BodyProps) {
   const { field, tube, receptor, exposure, centre } = setup;
-  const perUnit = unit === 'in' ? inches(1) : 10;
+  const perUnit = unit === 'in' ? inches(1) : centimetres(1);
   const both = (mm: number) => `${formatInches(mm)} in, ${formatCm(mm)} cm`;
   switch (name) {
     case 'receptor': {

@@ -4,6 +4,7 @@
  */
 import {
   BODY_POSITIONS,
+  centimetres,
   HABITUS,
   isMotion,
   MEASURED_RANGES,
@@ -105,10 +106,10 @@ export function toAddress({ projectionId, side, patient, situation, roomId, over
     side,
     age: round(patient.ageYears),
     sex: patient.sex,
-    h: round(patient.statureMm, 10),
+    h: round(patient.statureMm, centimetres(1)),
     w: round(patient.massKg),
     build: patient.habitus,
-    thick: round(patient.partThicknessMm, 10),
+    thick: round(patient.partThicknessMm, centimetres(1)),
     m: pairs(patient.measured, String),
     s: flagsOf(situation) || undefined,
     j: pairs(situation.joints, ([low, high]) => `${low}~${high}`),
@@ -153,10 +154,10 @@ export function fromAddress(params: Params): Asked {
     patient: compact({
       ageYears: number(params, 'age'),
       sex: among(one(params, 'sex'), ['female', 'male']),
-      statureMm: number(params, 'h', 10),
+      statureMm: number(params, 'h', centimetres(1)),
       massKg: number(params, 'w'),
       habitus: among(one(params, 'build'), HABITUS),
-      partThicknessMm: number(params, 'thick', 10),
+      partThicknessMm: number(params, 'thick', centimetres(1)),
       measured: measuredFrom(params),
     }),
     situation: compact({ ...situation, joints: jointsFrom(params) }),

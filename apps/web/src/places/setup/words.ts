@@ -4,6 +4,7 @@ import {
   formatCm,
   formatInches,
   HOLDER_WORDS,
+  toCentimetres,
   type LengthUnit,
   type PatientInput,
   type Setup,
@@ -65,7 +66,7 @@ export const techniqueText = (setup: Setup): ReadoutText => ({
   figure: `${setup.exposure.kVp}`,
   unit: 'kVp',
   line: `${setup.exposure.mAs} mAs · ${setup.exposure.aec === 'none' ? 'manual' : setup.exposure.aec === 'centre' ? 'centre cell' : `${setup.exposure.aec} cells`}`,
-  other: `${setup.exposure.focalSpot} focus · ${Math.round(setup.exposure.thicknessMm / 10)} cm`,
+  other: `${setup.exposure.focalSpot} focus · ${Math.round(toCentimetres(setup.exposure.thicknessMm))} cm`,
 });
 
 const age = (years: number | undefined): string => {
@@ -75,7 +76,7 @@ const age = (years: number | undefined): string => {
 };
 
 export function patientText(patient: PatientInput): string {
-  const size = patient.statureMm ? `${Math.round(patient.statureMm / 10)} cm` : 'median height';
+  const size = patient.statureMm ? `${Math.round(toCentimetres(patient.statureMm))} cm` : 'median height';
   const mass = patient.massKg ? `${patient.massKg} kg` : 'median weight';
   const measured = Object.values(patient.measured ?? {}).some((mm) => mm !== undefined) ? ['measured'] : [];
   return [age(patient.ageYears), size, mass, ...measured].join(' · ');
