@@ -18,6 +18,7 @@ export type { Vec2, Vec3 } from './geometry/vector';
 export { buildBody, measureBody, type Body } from './body/body';
 export {
   HABITUS,
+  MEASURED_NAMES,
   MEASURED_RANGES,
   PATIENT_RANGES,
   patientInputSchema,

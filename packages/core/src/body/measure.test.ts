@@ -90,7 +90,9 @@ describe('a measure taken on the patient', () => {
   it('is refused outside its range, with the range', () => {
     expect(() => buildBody({ measured: { chestAPMm: 900 } })).toThrow(/chestAPMm must be 60 to 450, got 900/);
     expect(() => buildBody({ measured: { shoeMm: 300 } as never })).toThrow(/has no "shoeMm"/);
-    expect(() => buildBody({ ageYears: 1, measured: { chestAPMm: 400 } })).toThrow(/Chest depth.*outside the model/);
+    expect(() => buildBody({ ageYears: 1, measured: { chestAPMm: 400 } })).toThrow(
+      /Chest, front to back: 40 cm is outside the model/,
+    );
   });
 });
 

@@ -37,13 +37,14 @@ export const MEASURED_RANGES = {
 } as const satisfies Partial<Record<keyof Medians, readonly [number, number]>>;
 export type MeasuredPart = keyof typeof MEASURED_RANGES;
 
-const MEASURED_NAMES: Record<MeasuredPart, string> = {
+/** What the measures are called at the table. */
+export const MEASURED_NAMES: Record<MeasuredPart, string> = {
   headLengthMm: 'Head length',
   headBreadthMm: 'Head breadth',
-  chestAPMm: 'Chest depth',
+  chestAPMm: 'Chest, front to back',
   chestBreadthMm: 'Chest breadth',
-  abdomenAPMm: 'Abdomen depth',
-  hipBreadthMm: 'Hip breadth',
+  abdomenAPMm: 'Belly, front to back',
+  hipBreadthMm: 'Hips, side to side',
   kneeBreadthMm: 'Knee breadth',
   handMm: 'Hand length',
   footMm: 'Foot length',
@@ -189,7 +190,7 @@ function checkMeasured(measured: Partial<Record<MeasuredPart, number>>, medians:
     const taken = toCentimetres(value);
     if (taken < low || taken > high)
       throw new RangeError(
-        `${MEASURED_NAMES[part]} of ${taken} cm is outside the model for this patient: ${low} to ${high} cm`,
+        `${MEASURED_NAMES[part]}: ${taken} cm is outside the model for this patient: ${low} to ${high} cm`,
       );
   }
 }

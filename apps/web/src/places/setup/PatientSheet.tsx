@@ -4,6 +4,7 @@ import {
   centimetres,
   HABITUS,
   measureBody,
+  MEASURED_NAMES,
   MEASURED_RANGES,
   mediansFor,
   PATIENT_RANGES,
@@ -38,12 +39,8 @@ function resolved(patient: PatientInput): Patient | null {
   }
 }
 
-/** Dimensions that are taken with caliper or tape, and what they are called at the table. */
-const MEASURES: readonly [MeasuredPart, string][] = [
-  ['chestAPMm', 'Chest, front to back'],
-  ['abdomenAPMm', 'Belly, front to back'],
-  ['hipBreadthMm', 'Hips, side to side'],
-];
+/** Dimensions that are taken with caliper or tape at the table. */
+const MEASURES: readonly MeasuredPart[] = ['chestAPMm', 'abdomenAPMm', 'hipBreadthMm'];
 
 /** The measures but one; nothing when none is left. */
 function without(measured: PatientInput['measured'], part: MeasuredPart): PatientInput['measured'] {
@@ -114,10 +111,10 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
         onChange={(value) => set({ partThicknessMm: centimetres(value) })}
         onClear={() => set({ partThicknessMm: undefined })}
       />
-      {MEASURES.map(([part, label]) => (
+      {MEASURES.map((part) => (
         <Stepper
           key={part}
-          label={label}
+          label={MEASURED_NAMES[part]}
           unit="cm"
           value={patient.measured?.[part] === undefined ? undefined : toCentimetres(patient.measured[part])}
           step={0.5}
