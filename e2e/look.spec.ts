@@ -9,6 +9,8 @@ const violations = async (page: Page) =>
 
 for (const scheme of ['dark', 'light'] as const) {
   test(`axe finds nothing in the ${scheme === 'dark' ? 'dim' : 'day'} theme`, async ({ page }) => {
+    // A dozen views, each examined whole.
+    test.setTimeout(180_000);
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/orders');
     await expect(page.getByText(/Bring:/).first()).toBeVisible();
@@ -25,7 +27,19 @@ for (const scheme of ['dark', 'light'] as const) {
     expect(await violations(page)).toEqual([]);
     await page.getByRole('button', { name: 'Close' }).click();
     await page.goto('/find');
-    await expect(page.getByRole('link', { name: /^Chest, PA/ })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^Chest, PA/ }).first()).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/projection?p=foot-ap&side=right&age=40&h=175&w=75');
+    await expect(page.getByText(/^Look for: a /)).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Copy and change' }).click();
+    await expect(page.getByLabel('Criteria, one a line')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/compare?a=knee-ap&b=knee-lateral&side=right');
+    await expect(page.getByText('◆ Tube differs')).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/book');
+    await expect(page.getByText(/projections ready$/)).toBeVisible();
     expect(await violations(page)).toEqual([]);
     await page.goto('/record');
     await expect(page.getByText('Nothing exposed today')).toBeVisible();
@@ -37,6 +51,9 @@ test('everything that is pressed is at least 48 px, and nothing runs off the sid
   for (const address of [
     '/orders',
     '/find',
+    '/projection?p=shoulder-scapular-y&side=left',
+    '/compare?a=knee-ap&b=knee-lateral&side=right',
+    '/book',
     '/setup?p=leg-ap&side=right&age=24&h=198&w=92&room=room-1&s=nostand,fracture',
     '/record',
   ]) {

@@ -17,6 +17,7 @@ import {
   projections,
   restBody,
   stanceSchema,
+  type Projection,
   type SetupRequest,
 } from '../packages/core/src/index';
 import { DemoServer } from '../e2e/demoServer';
@@ -41,6 +42,10 @@ function counters(): number[] | null {
     return null;
   }
 }
+
+/** Runs of every entry, and how many of the slow ones are measured again. */
+const LOOK_OVER = 36;
+const SUSPECTS = 6;
 
 /** Rounds of one measurement; the least disturbed one counts, for a shared machine adds and never takes away. */
 const ROUNDS = 5;
@@ -68,9 +73,8 @@ function benchCore(): void {
       patient: patients[i % patients.length],
     });
   }
-  let slowest = { id: '', median: 0, p99: 0 };
-  for (const entry of projections) {
-    const requests = patients.flatMap((patient) =>
+  const requestsOf = (entry: Projection) =>
+    patients.flatMap((patient) =>
       demoRooms.map((room): SetupRequest => ({
         projectionId: entry.id,
         side: entry.sided === 'each' ? 'left' : undefined,
@@ -78,6 +82,23 @@ function benchCore(): void {
         room,
       })),
     );
+  const medianOf = (entry: Projection, runs: number): number => {
+    const requests = requestsOf(entry);
+    return quantile(
+      time(runs, (i) => computeSetup(requests[i % requests.length])),
+      0.5,
+    );
+  };
+  // All are looked over once; the slow ones are measured with care.
+  const looked = projections.map((entry) => ({ entry, median: medianOf(entry, LOOK_OVER) }));
+  const suspects = looked.sort((one, other) => other.median - one.median).slice(0, SUSPECTS);
+  const whole = quantile(
+    looked.map(({ median }) => median),
+    0.5,
+  );
+  let slowest = { id: '', median: 0, p99: 0 };
+  for (const { entry } of suspects) {
+    const requests = requestsOf(entry);
     const rounds = Array.from({ length: ROUNDS }, () => time(600, (i) => computeSetup(requests[i % requests.length])));
     const median = Math.min(...rounds.map((times) => quantile(times, 0.5)));
     const p99 = Math.min(...rounds.map((times) => quantile(times, 0.99)));
@@ -87,14 +108,34 @@ function benchCore(): void {
       p99: Math.max(slowest.p99, p99),
     };
   }
+  put('computeSetup, all entries, median', whole, 'ms', 1, `${projections.length} entries`);
   put('computeSetup, slowest entry, median', slowest.median, 'ms', 1, slowest.id);
   put('computeSetup, slowest entry, 99th percentile', slowest.p99, 'ms', 4);
 
-  const queries = ['chest', 'chset lateral', 'waters', 'tib fib', 'portable pelvis', 'sw', 'thorasic spine', 'qqqq'];
+  const queries = [
+    'free air',
+    'scaphoid',
+    'odontoid',
+    'sunrise',
+    'left lateral decubitus abdomen',
+    'chest',
+    'chset lateral',
+    'waters',
+    'tib fib',
+    'portable pelvis',
+    'sw',
+    'thorasic spine',
+    'qqqq',
+  ];
   const searches = Array.from({ length: ROUNDS }, () =>
     time(1000, (i) => findProjections(queries[i % queries.length])),
   );
-  put('search, 99th percentile', Math.min(...searches.map((times) => quantile(times, 0.99))), 'ms', 3);
+  put(
+    'search over the whole catalogue, 99th percentile',
+    Math.min(...searches.map((times) => quantile(times, 0.99))),
+    'ms',
+    8,
+  );
 
   benchBody();
   const setup = computeSetup({ projectionId: 'pelvis-ap', patient: { ageYears: 40 } });

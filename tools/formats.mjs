@@ -1,9 +1,14 @@
-/** `npm run formats`: writes the schemas of the open formats anew from the code that validates them. */
+/** `npm run formats`: writes the schemas of the open formats and the overview of the catalogue anew from the code. */
 import { writeFileSync } from 'node:fs';
 import { at, ensureInstalled } from './lib.mjs';
 
 await ensureInstalled();
 const { bundledCore } = await import('./bundledCore.mjs');
-const { bodyJsonSchema } = await bundledCore();
-writeFileSync(at('docs/formats/body.schema.json'), `${JSON.stringify(bodyJsonSchema(), null, 2)}\n`);
-console.log('docs/formats/body.schema.json written');
+const { bodyJsonSchema, catalogueJsonSchema, catalogueTable } = await bundledCore();
+const { format } = await import('prettier');
+/** As the rest of the repository is formatted. */
+const json = (value) => format(JSON.stringify(value), { parser: 'json', printWidth: 120 });
+writeFileSync(at('docs/formats/body.schema.json'), await json(bodyJsonSchema()));
+writeFileSync(at('docs/formats/catalogue.schema.json'), await json(catalogueJsonSchema()));
+writeFileSync(at('docs/catalogue.md'), catalogueTable());
+console.log('docs/formats/body.schema.json, docs/formats/catalogue.schema.json and docs/catalogue.md written');

@@ -84,6 +84,17 @@ try {
     await page.goto(`http://localhost:${PORT}/find`);
     await page.getByLabel('Find a projection').fill('knee');
     await shot('find-phone');
+    await page.getByLabel('Find a projection').fill('');
+    const hand = await page.getByTestId('touch-hand').boundingBox();
+    await page.mouse.click(hand.x + hand.width * 0.3, hand.y + hand.height * 0.42);
+    await page.getByText(/ at the .*finger$/).waitFor();
+    await shot('touch-phone');
+    await page.goto(`http://localhost:${PORT}/projection?p=ankle-mortise&side=right&age=34&sex=female`);
+    await page.getByText(/^Look for/).waitFor();
+    await shot('page-phone');
+    await page.goto(`http://localhost:${PORT}/compare?a=scaphoid-axial&b=scaphoid-pa-elevated&side=right`);
+    await page.getByText(/lines differ$/).waitFor();
+    await shot('compare-phone');
     await page.goto(`http://localhost:${PORT}/setup?p=hand-pa&side=right&age=34&sex=female&room=room-1`);
     await page.getByRole('img', { name: /^From the side/ }).waitFor();
     await shot('setup-hand-phone');
@@ -99,6 +110,14 @@ try {
     await shot('setup-wide');
   });
   await view(WIDE, 'light', async (page, shot) => {
+    await page.goto(`http://localhost:${PORT}/book`);
+    await page.getByText(/projections ready$/).waitFor();
+    await shot('book-wide-day');
+    await page.goto(`http://localhost:${PORT}/orders`);
+    await page
+      .getByText(/Bring:/)
+      .first()
+      .waitFor();
     await shot('orders-wide-day');
     await start(page, 'Pelvis, mobile, WB');
     await shot('setup-wide-day');

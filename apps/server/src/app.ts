@@ -21,6 +21,8 @@ export type AppOptions = {
 };
 
 const BODY_LIMIT = '256kb';
+/** A whole catalogue of own entries. */
+const IMPORT_LIMIT = '2mb';
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name carries a hash of their content never change. */
 const HASHED = /[.-][0-9a-f]{32}\./;
@@ -56,6 +58,7 @@ export function createApp({
     response.end(text);
   });
   app.use(compression());
+  app.use('/api/catalogue/import', ...limits, express.json({ limit: IMPORT_LIMIT }));
   app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), apiRoutes(store, clock));
   app.use(
     helmet({

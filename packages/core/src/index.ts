@@ -9,6 +9,7 @@ export {
   MM_PER_INCH,
   parseLength,
   toCentimetres,
+  toInches,
   type LengthUnit,
 } from './quantity/length';
 export { formatAngle } from './quantity/angle';
@@ -29,7 +30,8 @@ export {
   type PatientInput,
 } from './body/patient';
 export { mediansFor, type Medians, type Sex } from './body/anthropometry';
-export { checkRoom, HOLDERS, roomSchema, type Room } from './room/room';
+export { checkRoom, roomSchema, type Room } from './room/room';
+export { HOLDERS } from './projections/vocabulary';
 export { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from './room/demoRooms';
 export { positionName } from './room/position';
 export { BODY_POSITIONS, type BodyPosition } from './projections/vocabulary';
@@ -43,7 +45,7 @@ export {
   type RuleId,
 } from './room/houseRules';
 export { hasProjection, projectionOf, projections } from './projections/catalogue';
-export { findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
+export { findExams, findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
 export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup } from './projections/schema';
 export { convertTechnique, type TechniqueFactor, type TechniqueResult } from './exposure/convert';
 export type { BeamConditions } from './exposure/beamModel';
@@ -91,3 +93,19 @@ export { obliqueStance, stanceSchema, type Stance, type StanceInput } from './ro
 export { posesNamed } from './body/poses';
 export { poseBody } from './body/pose';
 export { drawFigure, type Figure } from './body/drawing/figure';
+export { TOUCH_VIEWS, touchAt, touchMap, type TouchMap, type TouchView } from './setup/touchMap';
+export { exams, type Exam } from './projections/exams';
+export { REGIONS, type Region } from './projections/vocabulary';
+export { OWN_PREFIX, PROOF_PATIENTS, proveEntry, type EntryFault } from './setup/proveEntry';
+export {
+  catalogueDocumentSchema,
+  catalogueJsonSchema,
+  exportCatalogue,
+  importCatalogue,
+  MAX_OWN_ENTRIES,
+  type CatalogueDocument,
+  type ImportedCatalogue,
+} from './interchange/catalogueDocument';
+export { catalogueTable } from './interchange/catalogueTable';
+export { schoolsOf, summaryOf, type SchoolsOfRule, type SummaryLine } from './setup/summary';
+export { angleWays } from './setup/relation';

@@ -109,6 +109,9 @@ export const orderQuerySchema = z.strictObject({
   state: z.enum(['waiting', 'started', 'finished', 'open']).default('open'),
 });
 
+/** Who changes the catalogue; the entry itself is proved by the core. */
+export const changedBySchema = z.strictObject({ by: shortText('Name of the person', 40) });
+
 export const problemSchema = z.object({
   type: z.string(),
   status: z.number(),

@@ -1,8 +1,9 @@
 /** The OpenAPI document, made from the schemas that validate. */
-import { bodyDocumentSchema, bodyRequestSchema, projectionSchema } from '@taktik/core';
+import { bodyDocumentSchema, bodyRequestSchema, catalogueDocumentSchema, projectionSchema } from '@taktik/core';
 import { z } from 'zod';
 import { createDocument } from 'zod-openapi';
 import {
+  changedBySchema,
   examSchema,
   exposureDetailSchema,
   exposureSchema,
@@ -50,6 +51,36 @@ export const openApiDocument = createDocument({
     },
     '/api/projections/{id}': {
       get: { summary: 'One entry', requestParams: byId, responses: answers(projectionSchema, 'The entry') },
+    },
+    '/api/catalogue/own': {
+      get: { summary: "The department's own entries", responses: answers(z.array(projectionSchema), 'Entries') },
+    },
+    '/api/catalogue/own/{id}': {
+      put: {
+        summary: 'Writes an own entry; refused with every reason when it does not stand the proofs',
+        requestParams: { ...byId, query: changedBySchema },
+        requestBody: { content: json(projectionSchema), required: true },
+        responses: answers(projectionSchema, 'The entry'),
+      },
+      delete: {
+        summary: 'Removes an own entry',
+        requestParams: byId,
+        responses: { '204': { description: 'Removed' }, '4XX': problem },
+      },
+    },
+    '/api/catalogue/export': {
+      get: { summary: 'Own entries and house rules', responses: answers(catalogueDocumentSchema, 'The document') },
+    },
+    '/api/catalogue/import': {
+      post: {
+        summary: 'Takes a whole document, or nothing of it',
+        requestParams: { query: changedBySchema },
+        requestBody: { content: json(catalogueDocumentSchema), required: true },
+        responses: answers(z.object({ entries: z.number(), rules: z.boolean() }), 'What was taken'),
+      },
+    },
+    '/api/formats/catalogue': {
+      get: { summary: 'JSON Schema of the catalogue document', responses: answers(anyObject, 'The schema') },
     },
     '/api/setups': {
       post: {

@@ -63,7 +63,7 @@ export const unknownRoute: RequestHandler = (request) => {
   throw new Problem(404, 'Not found', `There is nothing at ${request.method} ${request.path.slice(0, 120)}.`);
 };
 
-type HttpError = { status?: number; type?: string; message?: string };
+type HttpError = { status?: number; type?: string; message?: string; limit?: number };
 
 export const problemHandler =
   (logger: Logger): ErrorRequestHandler =>
@@ -86,7 +86,8 @@ export const problemHandler =
       return;
     }
     if (http.type === 'entity.too.large') {
-      send(response, new Problem(413, 'Too large', 'The body is larger than 256 kB; nothing was changed.'));
+      const most = Math.round((http.limit ?? 0) / 1024);
+      send(response, new Problem(413, 'Too large', `The body is larger than ${most} kB; nothing was changed.`));
       return;
     }
     if (http.status && http.status < 500) {

@@ -2,6 +2,7 @@
 import {
   bodyJsonSchema,
   bodyRequestSchema,
+  catalogueJsonSchema,
   exportBody,
   findProjections,
   projectionOf,
@@ -11,9 +12,11 @@ import { Router } from 'express';
 import { z } from 'zod';
 import type { Store } from '../db/database';
 import { exposureBody, finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
+import { deleteOwn, exportOwn, importOwn, listOwn, putOwn } from '../services/catalogue';
 import { addOrder, getOrder, listOrders } from '../services/orders';
 import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
 import {
+  changedBySchema,
   finishExamSchema,
   houseRulesSchema,
   newExposureSchema,
@@ -43,6 +46,24 @@ export function apiRoutes(store: Store, clock: () => number): Router {
 
   api.get('/formats/body', (_request, response) => void response.json(bodyJsonSchema()));
   api.post('/bodies', (request, response) => void response.json(exportBody(parse(bodyRequestSchema, request.body))));
+
+  api.get('/formats/catalogue', (_request, response) => void response.json(catalogueJsonSchema()));
+  api.get('/catalogue/own', async (_request, response) => void response.json(await listOwn(store)));
+  api.put('/catalogue/own/:id', async (request, response) => {
+    const { by } = parse(changedBySchema, request.query);
+    response.json(await putOwn(store, request.params.id, request.body, by, clock()));
+  });
+  api.delete('/catalogue/own/:id', async (request, response) => {
+    await deleteOwn(store, request.params.id);
+    response.status(204).end();
+  });
+  api.get('/catalogue/export', async (_request, response) => {
+    response.attachment('taktik-catalogue.json').json(await exportOwn(store));
+  });
+  api.post('/catalogue/import', async (request, response) => {
+    const { by } = parse(changedBySchema, request.query);
+    response.json(await importOwn(store, request.body, by, clock()));
+  });
 
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));

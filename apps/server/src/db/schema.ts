@@ -1,6 +1,6 @@
 /** Tables. JSON columns hold what the core defined; everything that is searched has a column of its own. */
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { HouseRules, PatientInput, Room, Setup, SetupRequest, Situation } from '@taktik/core';
+import type { HouseRules, PatientInput, Projection, Room, Setup, SetupRequest, Situation } from '@taktik/core';
 
 const id = () => text('id').primaryKey();
 const at = (name: string) => integer(name).notNull();
@@ -82,4 +82,12 @@ export const exposures = sqliteTable(
 export const settings = sqliteTable('settings', {
   id: id(),
   rules: text('rules', { mode: 'json' }).$type<Partial<HouseRules>>().notNull(),
+});
+
+/** Entries that this department wrote itself. */
+export const ownEntries = sqliteTable('own_entries', {
+  id: id(),
+  entry: text('entry', { mode: 'json' }).$type<Projection>().notNull(),
+  changedBy: text('changed_by').notNull(),
+  changedAt: at('changed_at'),
 });

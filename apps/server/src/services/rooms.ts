@@ -17,7 +17,10 @@ export async function getRoom({ db }: Store, id: string): Promise<Room> {
   return row.room;
 }
 
-const RULES_ROW = 'house';
+export const RULES_ROW = 'house';
+/** Rules with the shipped ones for what was not chosen. */
+export const withRules = (rules: Partial<Record<string, string | number>>): HouseRules =>
+  withDefaults(rules as Partial<Record<RuleId, string>>);
 
 export async function getRules({ db }: Store): Promise<HouseRules> {
   const [row] = await db.select().from(settings).where(eq(settings.id, RULES_ROW));

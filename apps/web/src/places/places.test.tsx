@@ -12,6 +12,9 @@ import { OrdersPlace } from './orders/OrdersPlace';
 import { RecordPlace } from './record/RecordPlace';
 import { SetupPlace } from './setup/SetupPlace';
 
+/** The real core computes behind the doors: on a busy machine a sheet takes a second. */
+jest.setTimeout(20_000);
+
 const mockRouter = { push: jest.fn(), replace: jest.fn(), setParams: jest.fn() };
 let mockParams: Record<string, string> = {};
 jest.mock('expo-router', () => ({
@@ -30,7 +33,11 @@ jest.mock('../workers/client', () => {
     compute: () => ({
       compute: later('compute'),
       mannequin: later('mannequin'),
-      find: later('find'),
+      row: later('row'),
+      page: later('page'),
+      lines: later('lines'),
+      schools: later('schools'),
+      touchMap: later('touchMap'),
       summarize: later('summarize'),
     }),
   };
@@ -80,7 +87,13 @@ beforeEach(() => {
   mockParams = {};
   reachable = true;
   sentBodies = [];
-  answers = { '/api/orders': [order], '/api/rooms': demoRooms, '/api/rules': withDefaults(), '/api/exposures': [row] };
+  answers = {
+    '/api/orders': [order],
+    '/api/rooms': demoRooms,
+    '/api/catalogue/own': [],
+    '/api/rules': withDefaults(),
+    '/api/exposures': [row],
+  };
   global.fetch = jest.fn(async (input: RequestInfo | URL, options?: RequestInit) => {
     if (!reachable) throw new TypeError('no network');
     const request = typeof input === 'object' && 'url' in input ? input : undefined;
@@ -172,7 +185,7 @@ describe('Find', () => {
     show(<FindPlace />);
     fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'tib fib' } });
     const hit = await screen.findByLabelText(/^Leg, AP, right/);
-    await waitFor(() => expect(screen.getByText('1 found')).toBeTruthy());
+    await waitFor(() => expect(hit.textContent).toMatch(/48 in/));
     expect(hit.textContent).toMatch(/48 in/);
     fireEvent.click(screen.getByLabelText('Left'));
     fireEvent.click(await screen.findByLabelText(/^Leg, AP, left/));
@@ -184,13 +197,27 @@ describe('Find', () => {
   it('counts the regions before anything is typed', async () => {
     show(<FindPlace />);
     expect(await screen.findByLabelText(/^spine \d/)).toBeTruthy();
-    fireEvent.click(screen.getByLabelText(/^hand and wrist 1/));
+    fireEvent.click(screen.getByLabelText(/^hand and wrist \d/));
     await waitFor(() => expect(screen.queryByLabelText(/^Chest, PA/)).toBeNull());
-    expect(screen.getByLabelText(/^Hand, PA, right/)).toBeTruthy();
+    expect(await screen.findByLabelText(/^Finger, PA, right/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('thumb'));
+    await waitFor(() => expect(screen.queryByLabelText(/^Finger, PA/)).toBeNull());
+    expect(screen.getByLabelText(/^Thumb, AP, right/)).toBeTruthy();
   });
 });
 
 describe('Set up', () => {
+  it('shows the other schools with their numbers when they are asked for', async () => {
+    mockParams = { p: 'foot-ap', side: 'left', age: '40', room: 'room-2' };
+    show(<SetupPlace />);
+    fireEvent.click(await screen.findByLabelText('Show the other schools with their numbers'));
+    expect(await screen.findByText('15° to the heel, ray vertical')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/^Side by side with: straight/));
+    expect(mockRouter.push).toHaveBeenCalledWith({
+      pathname: '/compare',
+      params: expect.objectContaining({ a: 'foot-ap', rb: 'footApAngle:0' }),
+    });
+  });
   it('without a projection it offers orders and search', () => {
     show(<SetupPlace />);
     expect(screen.getByText('No projection chosen')).toBeTruthy();

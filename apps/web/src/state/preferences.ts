@@ -8,18 +8,40 @@ export type Preferences = {
   person: string;
   roomId: string;
   look: 'side' | 'ray';
+  /** Projections kept at the top of Find. */
+  pinned: string[];
+  /** Opened last, newest first. */
+  recent: string[];
 };
 
-const initial: Preferences = { theme: null, unit: 'in', person: 'Ines Oakfield', roomId: 'room-1', look: 'side' };
+export const MAX_RECENT = 8;
+
+const initial: Preferences = {
+  theme: null,
+  unit: 'in',
+  person: 'Ines Oakfield',
+  roomId: 'room-1',
+  look: 'side',
+  pinned: [],
+  recent: [],
+};
 
 export const preferences = createSlice({
   name: 'preferences',
   initialState: (): Preferences => ({ ...initial, ...load<Partial<Preferences>>('preferences') }),
   reducers: {
     preferred: (state, action: PayloadAction<Partial<Preferences>>) => ({ ...state, ...action.payload }),
+    pinToggled: (state, { payload: id }: PayloadAction<string>) => {
+      const pinned = state.pinned.includes(id) ? state.pinned.filter((each) => each !== id) : [...state.pinned, id];
+      return { ...state, pinned };
+    },
+    opened: (state, { payload: id }: PayloadAction<string>) => ({
+      ...state,
+      recent: [id, ...state.recent.filter((each) => each !== id)].slice(0, MAX_RECENT),
+    }),
   },
 });
-export const { preferred } = preferences.actions;
+export const { preferred, pinToggled, opened } = preferences.actions;
 
 /** Who is recorded: the name, or that there was none. */
 export const personOf = ({ person }: Preferences): string => person.trim() || 'not named';

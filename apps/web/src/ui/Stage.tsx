@@ -64,7 +64,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const [hx, hy] = drawing.hit;
   const [sx] = drawing.straightHit;
   const shiftText = setup.tube.receptorShiftToward
-    ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftToward}`
+    ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftSays}`
     : '';
   const shiftFits = Math.max(sx, hx) + 170 * px < box.x + box.width;
   const sidText = `SID ${formatLength(setup.tube.sidMm, unit)}`;
@@ -291,7 +291,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
           side &&
           vertical &&
           setup.position.body !== 'seated' &&
-          name('head', box.x + 10 * px, (drawing.surface?.[0][1] ?? 0) - 8 * px, theme.inkSoft, 14)}
+          name(setup.tube.ways[0], box.x + 10 * px, (drawing.surface?.[0][1] ?? 0) - 8 * px, theme.inkSoft, 14)}
       </Svg>
     </View>
   );
@@ -335,7 +335,7 @@ function Ticks({
 /** The drawing in one sentence, for those who do not see it. */
 function describe(setup: Setup, unit: LengthUnit, side: boolean): string {
   const angle =
-    setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} to the ${setup.tube.angleToward}` : '';
+    setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} to the ${setup.tube.angleSays}` : '';
   const both = `${formatInches(setup.tube.sidMm)} in, ${formatCm(setup.tube.sidMm)} cm`;
   if (side) return `From the side: ${setup.position.say}. SID ${both}${angle}.`;
   return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letter}.`;

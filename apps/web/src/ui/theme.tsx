@@ -1,6 +1,7 @@
 /** The theme in force: the system's, unless the user picked one. */
 import { createTheme, ThemeProvider as ElementsProvider } from '@rneui/themed';
-import { createContext, useContext, useMemo, type PropsWithChildren } from 'react';
+import { createContext, useContext, useEffect, useMemo, useState, type PropsWithChildren } from 'react';
+import { flushSync } from 'react-dom';
 import { useColorScheme } from 'react-native';
 import { useAppSelector } from '../state/hooks';
 import { day, dim, fonts, PRIMARY, RADIUS, type Theme } from './tokens';
@@ -8,10 +9,33 @@ import { day, dim, fonts, PRIMARY, RADIUS, type Theme } from './tokens';
 const Context = createContext<Theme>(dim);
 export const useTheme = (): Theme => useContext(Context);
 
+/** Paper is light: while something is printed the day theme holds. */
+function usePrinting(): boolean {
+  const [printing, setPrinting] = useState(false);
+  useEffect(() => {
+    if (typeof window.matchMedia !== 'function') return;
+    const media = window.matchMedia('print');
+    const now = (on: boolean) => flushSync(() => setPrinting(on));
+    const change = ({ matches }: MediaQueryListEvent) => now(matches);
+    const before = () => now(true);
+    const after = () => now(false);
+    media.addEventListener('change', change);
+    window.addEventListener('beforeprint', before);
+    window.addEventListener('afterprint', after);
+    return () => {
+      media.removeEventListener('change', change);
+      window.removeEventListener('beforeprint', before);
+      window.removeEventListener('afterprint', after);
+    };
+  }, []);
+  return printing;
+}
+
 export function ThemeProvider({ children }: PropsWithChildren) {
   const picked = useAppSelector((state) => state.preferences.theme);
   const system = useColorScheme();
-  const theme = (picked ?? (system === 'light' ? 'day' : 'dim')) === 'day' ? day : dim;
+  const printing = usePrinting();
+  const theme = printing || (picked ?? (system === 'light' ? 'day' : 'dim')) === 'day' ? day : dim;
   const elements = useMemo(
     () =>
       createTheme({

@@ -44,14 +44,28 @@ test('bad input answers with the field and the range', () => {
   expect(outside).toMatchObject({ ok: false, errors: [{ message: expect.stringMatching(/outside the model/) }] });
 });
 
-test('hits answer for the patient in hand; one outside the model says so in its row', () => {
-  const rows = computeService.find('coccyx', { patient: request.patient, room: ROOM_TWO, side: 'right' });
-  expect(rows[0]).toMatchObject({ projectionId: 'coccyx-ap-axial', error: '' });
-  expect(rows[0].setup?.receptor.size.name).toBe('8×10');
-  expect(computeService.find('coccyx', { patient: { ageYears: 3, statureMm: 2000 } })[0]).toMatchObject({
+test('a row answers for the patient in hand; one outside the model says so', () => {
+  const row = computeService.row('coccyx-ap-axial', { patient: request.patient, room: ROOM_TWO, side: 'right' });
+  expect(row).toMatchObject({ projectionId: 'coccyx-ap-axial', error: '' });
+  expect(row.setup?.receptor.size.name).toBe('8×10');
+  expect(computeService.row('knee-ap', {}).setup?.side).toBe('right');
+  expect(computeService.row('coccyx-ap-axial', { patient: { ageYears: 3, statureMm: 2000 } })).toMatchObject({
     setup: null,
     error: expect.stringMatching(/outside the model/),
   });
+});
+
+test('a page has both looks, a comparison its lines, the schools their numbers; none of them guesses', () => {
+  expect(computeService.page(request, 1)).toMatchObject({
+    looks: { side: { drawing: { look: 'side' } }, ray: { drawing: { look: 'ray' } } },
+  });
+  const wrong = { ...request, patient: { ageYears: 3, statureMm: 2000 } };
+  expect(computeService.page(wrong, 1)).toMatchObject({ error: expect.stringMatching(/outside the model/) });
+  const [one, other] = computeService.lines([request, wrong]);
+  expect(one).toMatchObject({ lines: expect.arrayContaining([expect.objectContaining({ name: 'SID' })]) });
+  expect(other).toMatchObject({ error: expect.stringMatching(/outside the model/) });
+  expect(computeService.schools({ projectionId: 'foot-ap', side: 'left' })[0].choices).toHaveLength(3);
+  expect(computeService.schools({ ...wrong, projectionId: 'chest-pa' })).toEqual([]);
 });
 
 test('sums up series, and says null where there is no model', () => {

@@ -4,10 +4,13 @@ import {
   computeSetup,
   drawMannequin,
   drawStage,
-  findProjections,
   mannequinKey,
+  projectionOf,
   setupRequestSchema,
+  schoolsOf,
   summarizeSeries,
+  summaryOf,
+  touchMap,
   withDefaults,
   type Change,
   type DrawingBox,
@@ -17,7 +20,9 @@ import {
   type Setup,
   type SetupRequest,
   type StageDrawing,
+  type SchoolsOfRule,
   type StageLook,
+  type SummaryLine,
 } from '@taktik/core';
 
 export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
@@ -97,26 +102,38 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
   }
 }
 
-/** Search hits with their set-up for the patient in hand. Sided entries are shown for the side given, else the right. */
-function find(query: string, base: Omit<SetupRequest, 'projectionId'>): FindRow[] {
-  return findProjections(query).map(({ projection }) => {
-    const row = {
-      projectionId: projection.id,
-      name: projection.name,
-      region: projection.region,
-      shows: projection.shows,
+/** One projection with its set-up for the patient in hand, for lists. Sided ones are shown for the side given, else the right. */
+function row(projectionId: string, base: Omit<SetupRequest, 'projectionId'>): FindRow {
+  const projection = base.own ?? projectionOf(projectionId);
+  const { name, region, shows } = projection;
+  const found = { projectionId, name, region, shows };
+  try {
+    const setup = computeSetup({
+      ...base,
+      projectionId,
+      side: projection.sided === 'each' ? (base.side ?? 'right') : undefined,
+    });
+    return { ...found, setup, stage: thumbOf(setup), error: '' };
+  } catch (error) {
+    return { ...found, setup: null, stage: null, error: errorsOf(error)[0].message };
+  }
+}
+
+/** Set-up and both looks of one projection, for pages and for print; null where the patient is outside the model. */
+function page(
+  request: SetupRequest,
+  aspect: number,
+): { setup: Setup; looks: Record<StageLook, StageView> } | { error: string } {
+  try {
+    const setup = computeSetup(request);
+    const look = (name: StageLook): StageView => {
+      const drawing = drawStage(setup, name, aspect);
+      return { drawing, mannequin: mannequin(setup, name, drawing.box) };
     };
-    try {
-      const setup = computeSetup({
-        ...base,
-        projectionId: projection.id,
-        side: base.side ?? (projection.sided === 'each' ? 'right' : undefined),
-      });
-      return { ...row, setup, stage: thumbOf(setup), error: '' };
-    } catch (error) {
-      return { ...row, setup: null, stage: null, error: errorsOf(error)[0].message };
-    }
-  });
+    return { setup, looks: { side: look('side'), ray: look('ray') } };
+  } catch (error) {
+    return { error: errorsOf(error)[0].message };
+  }
 }
 
 /** Sums up planned series, one for each list of requests; null where the patient is outside the model. */
@@ -131,5 +148,27 @@ function summarize(series: readonly SetupRequest[][]): (SeriesSummary | null)[] 
   });
 }
 
-export const computeService = { compute, mannequin, find, summarize };
+/** Both set-ups of a comparison, in lines; with what is wrong instead where one cannot be computed. */
+function lines(requests: readonly SetupRequest[]): ({ name: string; lines: SummaryLine[] } | { error: string })[] {
+  return requests.map((request) => {
+    try {
+      const setup = computeSetup(request);
+      return { name: setup.name, lines: summaryOf(setup, withDefaults(request.rules).unit) };
+    } catch (error) {
+      return { error: errorsOf(error)[0].message };
+    }
+  });
+}
+
+/** The schools with their numbers; none where the patient is outside the model. */
+function schools(request: SetupRequest): SchoolsOfRule[] {
+  try {
+    return schoolsOf(request);
+  } catch (error) {
+    errorsOf(error);
+    return [];
+  }
+}
+
+export const computeService = { compute, mannequin, row, page, lines, schools, summarize, touchMap };
 export type ComputeService = typeof computeService;

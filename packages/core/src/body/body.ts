@@ -8,7 +8,7 @@ import { measureForm, type Form, type Measures } from './measure';
 import { organPoint, organShape, STANDING, type BodyState } from './organs';
 import { resolvePatient, type Patient, type PatientInput } from './patient';
 import { proportionsOf, type Stretch } from './proportion';
-import { stretchShape, type Shape } from './shape';
+import { shapeCentre, stretchShape, type Shape } from './shape';
 
 export type BodySegment = { id: string; parent: string | null; joint: Vec3; stretch: Stretch };
 
@@ -119,6 +119,15 @@ export function structureOf(body: Body, id: string): Primitive {
   const reference = primitiveById.get(id);
   if (!reference) throw new RangeError(`the body has no structure "${id}"`);
   return primitiveOf(body, reference);
+}
+
+export const isLandmark = (id: string): boolean => landmarkById.has(id);
+
+/** A landmark, or the middle of a structure, before posing. @throws RangeError for an unknown name */
+export function markOf(body: Body, id: string): Pick<Landmark, 'id' | 'p' | 'segment'> {
+  if (isLandmark(id)) return landmarkOf(body, id);
+  const { shape, segment } = structureOf(body, id);
+  return { id, p: shapeCentre(shape), segment };
 }
 
 const skinReference = mannequin.primitives.filter((primitive) => primitive.skin);

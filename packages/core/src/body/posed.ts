@@ -4,7 +4,7 @@
  */
 import { applyToDirection, applyToPoint, compose, shifted, type Frame } from '../geometry/frame';
 import { add, addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
-import { bonesOf, landmarkOf, skinOf, structureOf, type Body, type SkinPiece } from './body';
+import { bonesOf, landmarkOf, markOf, skinOf, structureOf, type Body, type SkinPiece } from './body';
 import { merged } from './intervals';
 import type { Landmark, Primitive } from './mannequin';
 import type { Posture } from './pose';
@@ -63,6 +63,12 @@ export function posedLandmark(posed: PosedBody, id: string): Landmark {
     p: add(applyToPoint(frame, landmark.p), posed.slide),
     dir: applyToDirection(frame, landmark.dir),
   };
+}
+
+/** A landmark or the middle of a structure where it stands. */
+export function posedMark(posed: PosedBody, id: string): Pick<Landmark, 'id' | 'p' | 'segment'> {
+  const mark = markOf(posed.body, id);
+  return { ...mark, p: add(applyToPoint(posed.frames[mark.segment], mark.p), posed.slide) };
 }
 
 const movedBy = (posed: PosedBody, primitive: Primitive): Primitive => ({

@@ -9,6 +9,7 @@ import {
   cross,
   dot,
   length,
+  midpoint,
   multiply,
   normalize,
   scale,
@@ -27,6 +28,16 @@ export type Plate = { kind: 'plate'; pts: readonly Vec3[]; t: number };
 /** Ring, used for outlines only. */
 export type Torus = { kind: 'torus'; c: Vec3; n: Vec3; ring: number; tube: number };
 export type Shape = Ellipsoid | Cylinder | Tube | Plate | Torus;
+
+/** The middle of a shape. */
+export function shapeCentre(shape: Shape): Vec3 {
+  if (shape.kind === 'tube') return midpoint(shape.pts[0], shape.pts[shape.pts.length - 1]);
+  if (shape.kind !== 'plate') return shape.c;
+  return scale(
+    shape.pts.reduce((sum, p) => add(sum, p)),
+    1 / shape.pts.length,
+  );
+}
 
 /** The point of a shape that lies furthest along a direction. @param d unit vector */
 export function supportPoint(shape: Shape, d: Vec3): Vec3 {

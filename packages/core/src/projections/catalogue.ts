@@ -1,13 +1,36 @@
 /** The catalogue: every entry, parsed by the schema once at start-up. */
+import { abdomen } from './abdomen';
+import { forearmElbowHumerus } from './arm';
 import { chest } from './chest';
-import { limbs } from './limbs';
-import { pelvisAndHead } from './pelvisAndHead';
+import { contrastOverheads } from './contrast';
+import { footAndAnkle } from './foot';
+import { handAndWrist } from './hand';
+import { legAndKnee } from './leg';
+import { femurHipPelvis } from './pelvis';
+import { shoulderGirdle } from './shoulder';
 import { projectionSchema, type Projection } from './schema';
+import { skullAndFace } from './skull';
 import { spine } from './spine';
 
-export const projections: readonly Projection[] = [...chest, ...spine, ...limbs, ...pelvisAndHead].map((entry) =>
-  projectionSchema.parse(entry),
-);
+const written = [
+  ...chest,
+  ...abdomen,
+  ...handAndWrist,
+  ...forearmElbowHumerus,
+  ...shoulderGirdle,
+  ...footAndAnkle,
+  ...legAndKnee,
+  ...femurHipPelvis,
+  ...spine,
+  ...skullAndFace,
+  ...contrastOverheads,
+];
+
+export const projections: readonly Projection[] = written.map((entry) => {
+  const read = projectionSchema.safeParse(entry);
+  if (!read.success) throw new Error(`${entry.id}: ${read.error.message}`);
+  return read.data;
+});
 
 const byId = new Map(projections.map((projection) => [projection.id, projection]));
 

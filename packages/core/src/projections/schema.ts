@@ -2,7 +2,7 @@
  * What a projection is: data from which the words, the numbers and the drawing are all computed.
  */
 import { z } from 'zod';
-import { BODY_POSITIONS, POSE_NAMES } from './vocabulary';
+import { ASPECTS, BODY_POSITIONS, HEAD_LINES, HELD_PARTS, HOLDERS, POSE_NAMES, REGIONS, VIEWS } from './vocabulary';
 
 /** Directions on the body, named for the anatomical position of the part. */
 export const TOWARD = ['head', 'feet', 'front', 'back', 'left', 'right'] as const;
@@ -17,7 +17,7 @@ const offset = z.strictObject({
 });
 export type Offset = z.infer<typeof offset>;
 
-/** A place on the body: a landmark, or the middle between two, and how far to go from it. */
+/** A place on the body: a landmark (or the middle of a structure), or the middle between two, and how far to go from it. */
 const place = z.union([
   z.strictObject({ landmark: z.string(), offset: z.array(offset).default([]) }),
   z.strictObject({ between: z.tuple([z.string(), z.string()]), offset: z.array(offset).default([]) }),
@@ -29,23 +29,32 @@ const cover = z.intersection(
   z.union([place, z.strictObject({ structure: z.string() })]),
   z.object({
     name: z.string(),
-    marginMm: mm.default(10),
+    marginMm: z.number().finite().min(-100).max(400).default(10),
     /** Count this item along the body, across it, or both ways. */
     axis: z.enum(['along', 'across', 'both']).default('both'),
   }),
 );
 
 const poseName = z.enum(POSE_NAMES);
+/** Angles of joints by movement, degrees, of the left side form; checked against the body's movements by the proofs. */
+const joints = z.record(z.string(), z.number().min(-180).max(180)).default({});
 
 const positionWay = z.strictObject({
   body: z.enum(BODY_POSITIONS),
-  holders: z.array(z.enum(['table-tray', 'table-top', 'wall', 'bed'])).min(1),
+  /** Level or straight down; level upright, down in every other position when left out. */
+  beam: z.enum(['horizontal', 'vertical']).optional(),
+  /** Side of the patient that lies beneath; from the view when left out. */
+  on: z.enum(ASPECTS).optional(),
+  holders: z.array(z.enum(HOLDERS)).min(1),
   /** Segments of the body that rest on the holder. */
   contact: z.array(z.string()).min(1),
   /** Poses added in this position. */
   pose: z.array(poseName).default([]),
-  /** Segment that is laid on the holder, the rest of the patient following it; the trunk when left out. */
+  joints,
+  /** Segment in whose frame the ray is meant and that is laid on the holder; the trunk when left out. */
   partFrame: z.string().optional(),
+  /** Limbs that are held as posed and do not sink to the table. */
+  held: z.array(z.enum(HELD_PARTS)).default([]),
   /** May be done sitting on a stool where the position is upright. */
   seatable: z.boolean().default(false),
   /** How the position is asked for, one line. */
@@ -75,6 +84,8 @@ const fault = z.strictObject({
   sign: z.string(),
   cause: z.string(),
   correction: z.string(),
+  /** What is measured on the picture, from which the amount of the correction is computed. */
+  measure: z.string().optional(),
 });
 
 const caution = z.strictObject({
@@ -90,7 +101,7 @@ export const projectionSchema = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]+$/),
   name: z.string(),
   alsoCalled: z.array(z.string()),
-  region: z.string(),
+  region: z.enum(REGIONS),
   part: z.string(),
   sided: z.enum(['each', 'none']),
   /** For laterals of the trunk: the side that lies on the receptor unless another is asked for. */
@@ -99,14 +110,27 @@ export const projectionSchema = z.strictObject({
   positions: z.array(positionWay).min(1),
   /** Poses, by name, of the left side form. */
   pose: z.array(poseName).default([]),
+  joints,
   /** Brings a line of the head to this angle with the receptor by raising or lowering the chin. */
-  headLine: z.strictObject({ line: z.enum(['OML']), toReceptorDeg: z.number().min(0).max(90) }).optional(),
+  headLine: z.strictObject({ line: z.enum(HEAD_LINES), toReceptorDeg: z.number().min(0).max(120) }).optional(),
   ray: z.strictObject({
-    /** AP front to back, PA back to front, lateral: out through the near side. */
-    view: z.enum(['AP', 'PA', 'lateral']),
+    view: z.enum(VIEWS),
+    /** Turns of part against ray and receptor together: the far end of the ray swings toward a side of the part. */
+    swing: z.array(z.strictObject({ toward: z.enum(TOWARD), degrees: z.number().min(0).max(90) })).default([]),
+    /** From one mark of the part to another: lies up the receptor instead of the part's long axis. */
+    along: z.tuple([z.string(), z.string()]).optional(),
+    /** Side of the part that lies up the receptor instead. */
+    up: z.enum(TOWARD).optional(),
+    /** Angle of the tube, the receptor staying where it is. */
     angleDeg: z.number().min(0).max(60).default(0),
     toward: z.enum(['head', 'feet']).default('head'),
     rangeDeg: z.tuple([z.number(), z.number()]),
+    /** How the two ways of the angle are called where "head" and "feet" would not be understood. */
+    says: z.tuple([z.string(), z.string()]).optional(),
+    /** A loose receptor is tipped so that it stays square to the angled ray. */
+    receptorSquare: z.boolean().default(false),
+    /** The ray of a limb view passes the trunk too, and the exposure counts it. */
+    throughTrunk: z.boolean().default(false),
     /** The angle follows from a measure of this patient. */
     angleBy: z.enum(['pelvis-thickness']).optional(),
   }),
@@ -117,6 +141,21 @@ export const projectionSchema = z.strictObject({
       /** Side-to-side or front-to-back line on which it lies. */
       line: z.string(),
       checkBy: z.array(z.string()),
+      /** The point on the skin as it is taught for an adult. */
+      taught: z.string().optional(),
+      /** The same as a place, held against where the ray enters (or leaves) the body. */
+      taughtAt: z
+        .strictObject({
+          marks: z.array(z.string()).min(1).max(2),
+          offset: z.array(offset),
+          /** Only its level along the receptor is held against the ray. */
+          level: z.boolean().default(false),
+          /** Why the two lie apart by more than a finger’s breadth, where they do. */
+          settled: z.string().optional(),
+        })
+        .optional(),
+      /** What the ray must pass, and how near: the taught aim held against the body model. */
+      reaches: z.strictObject({ structure: z.string(), withinMm: mm.default(20) }).optional(),
     }),
   ),
   cover: z.array(cover).min(1),
@@ -125,12 +164,17 @@ export const projectionSchema = z.strictObject({
   /** May be split into exposures along the body, or laid diagonally. */
   mayTilt: z.boolean().default(false),
   maySplit: z.boolean().default(false),
-  grid: z.enum(['yes', 'no', 'by-thickness']),
+  /** `always`: for a small child too, who otherwise goes by thickness. */
+  grid: z.enum(['yes', 'no', 'by-thickness', 'always']),
   sid: z.strictObject({ wantedMm: mm, rangeMm: z.tuple([mm, mm]) }),
   receptor: z.strictObject({
     usual: z.string(),
     orientation: z.enum(['lengthwise', 'crosswise']),
     note: z.string().optional(),
+    /** Laid so whatever the field would lie better in. */
+    force: z.enum(['lengthwise', 'crosswise']).optional(),
+    /** Why the computed receptor or its way up is another than the usual one for a median adult. */
+    differs: z.string().optional(),
   }),
   exposure: z.strictObject({
     kVp: z.number().min(40).max(150),
@@ -152,7 +196,12 @@ export const projectionSchema = z.strictObject({
     focalSpot: z.enum(['small', 'large']),
     longExposure: z.boolean().default(false),
   }),
-  breathing: z.strictObject({ words: z.string(), moment: z.string() }),
+  breathing: z.strictObject({
+    words: z.string(),
+    moment: z.string(),
+    /** How full the lungs are then: diaphragm and organs lie by it. */
+    breath: z.enum(['in', 'out']).default('in'),
+  }),
   marker: z.strictObject({ place: z.string(), extra: z.array(z.string()).default([]) }),
   protection: z.array(z.string()),
   remove: z.array(z.string()),
@@ -171,7 +220,10 @@ export const projectionSchema = z.strictObject({
       z.strictObject({
         rule: z.string(),
         choice: z.string(),
-        set: z.record(z.string(), z.unknown()),
+        /** Only for patients who are children. */
+        when: z.literal('child').optional(),
+        /** What is other than in the entry, field by field; null takes a field away. */
+        set: z.looseObject({ positions: z.array(positionWay).min(1).optional() }),
         reason: z.string(),
       }),
     )
@@ -189,3 +241,5 @@ export type Projection = z.infer<typeof projectionSchema>;
 export type ProjectionSource = z.input<typeof projectionSchema>;
 export type CoverItem = Projection['cover'][number];
 export type PositionWay = Projection['positions'][number];
+export type CoverSource = ProjectionSource['cover'][number];
+export type WaySource = ProjectionSource['positions'][number];

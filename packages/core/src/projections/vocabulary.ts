@@ -66,3 +66,41 @@ export const POSE_NAMES = [
   'sims',
 ] as const;
 export type PoseName = (typeof POSE_NAMES)[number];
+
+export const ASPECTS = ['back', 'front', 'left', 'right'] as const;
+/** A side of the patient. */
+export type Aspect = (typeof ASPECTS)[number];
+
+/**
+ * Course of the ray through the part in anatomical position: AP front to back, PA back to front, lateral out through
+ * the near side, medial in through it, up toward the head end, down toward the foot end.
+ */
+export const VIEWS = ['AP', 'PA', 'lateral', 'medial', 'up', 'down'] as const;
+export type View = (typeof VIEWS)[number];
+
+/** What carries the receptor; `stand`: loose, upright beside the patient; `floor`: a plate to stand on. */
+export const HOLDERS = ['table-tray', 'table-top', 'wall', 'bed', 'stand', 'floor'] as const;
+export type HolderKind = (typeof HOLDERS)[number];
+
+export const HELD_PARTS = ['head', 'arm_L', 'arm_R', 'leg_L', 'leg_R'] as const;
+/** Parts of the pose that are held up by the patient, a support or a helper and do not sink. */
+export type HeldPart = (typeof HELD_PARTS)[number];
+
+/** Lines from the ear opening to the outer canthus, lower orbital margin, acanthion, lips, chin, glabella. */
+export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML'] as const;
+export type HeadLine = (typeof HEAD_LINES)[number];
+
+export const REGIONS = [
+  'chest',
+  'abdomen',
+  'hand and wrist',
+  'forearm, elbow, humerus',
+  'shoulder',
+  'foot and ankle',
+  'leg and knee',
+  'femur, hip, pelvis',
+  'spine',
+  'skull and face',
+  'contrast overheads',
+] as const;
+export type Region = (typeof REGIONS)[number];

@@ -9,3 +9,5 @@ export const tanDeg = (degrees: number): number => Math.tan(toRadians(degrees));
 
 /** An angle as it is dialled: whole degrees, "15°". */
 export const formatAngle = (degrees: number): string => `${Math.round(Math.abs(degrees))}°`;
+
+export const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));

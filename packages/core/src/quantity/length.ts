@@ -15,6 +15,8 @@ export const toCentimetres = (mm: number): number => mm / MM_PER_CM;
 
 /** Inches to millimetres. */
 export const inches = (value: number): number => value * MM_PER_INCH;
+/** Millimetres to inches, as a number. */
+export const toInches = (mm: number): number => mm / MM_PER_INCH;
 
 const FRACTION_GLYPHS: Record<string, string> = {
   '1/4': '¼',

@@ -14,6 +14,13 @@ const plate = (w: number, h: number): Receptor => ({
 });
 const panel = (id: string, w: number, h: number): Receptor => ({ ...plate(w, h), id, fixed: true });
 
+/** Loose receptors beside the patient or underfoot: every room has them. */
+const loose = (receptorIds: string[], clip: Grid): Room['holders'] => [
+  { kind: 'stand', gapMm: 10, grid: clip, gridRemovable: true, receptorIds, aec: false },
+  { kind: 'floor', gapMm: 12, grid: null, gridRemovable: false, receptorIds, aec: false },
+];
+
+const clipGrid: Grid = { id: 'clip-6', ratio: 6, focusMm: inches(44) };
 const trayGrid: Grid = { id: 'tray-10', ratio: 10, focusMm: inches(40) };
 const wallGrid: Grid = { id: 'wall-10', ratio: 10, focusMm: inches(72) };
 
@@ -28,6 +35,7 @@ export const ROOM_ONE: Room = checkRoom({
     { kind: 'table-tray', gapMm: 62, grid: trayGrid, gridRemovable: true, receptorIds: ['panel-table'], aec: true },
     { kind: 'table-top', gapMm: 12, grid: null, gridRemovable: false, receptorIds: ['10x12', '14x17'], aec: false },
     { kind: 'wall', gapMm: 40, grid: wallGrid, gridRemovable: true, receptorIds: ['panel-wall'], aec: true },
+    ...loose(['10x12', '14x17'], clipGrid),
   ],
   receptors: [panel('panel-table', 17, 17), panel('panel-wall', 17, 17), plate(10, 12), plate(14, 17)],
   generator: {
@@ -75,6 +83,7 @@ export const ROOM_TWO: Room = checkRoom({
       receptorIds: ['8x10', '10x12', '14x17'],
       aec: true,
     },
+    ...loose(['8x10', '10x12', '14x17'], clipGrid),
   ],
   receptors: [plate(8, 10), plate(10, 12), plate(14, 17)],
   generator: {
@@ -101,11 +110,12 @@ export const MOBILE_UNIT: Room = checkRoom({
     {
       kind: 'bed',
       gapMm: 20,
-      grid: { id: 'clip-6', ratio: 6, focusMm: inches(44) },
+      grid: clipGrid,
       gridRemovable: true,
       receptorIds: ['10x12', '14x17'],
       aec: false,
     },
+    ...loose(['10x12', '14x17'], clipGrid),
   ],
   receptors: [plate(10, 12), plate(14, 17)],
   generator: {

@@ -26,25 +26,6 @@ export const ROOM_DOWN: Vec3 = [0, 0, -1];
 const ACROSS: Vec3 = [0, 1, 0];
 const PATIENT_HEAD: Vec3 = [0, 0, 1];
 
-export type Placement = {
-  frame: Frame;
-  /** Direction of the beam before any tube angle, room frame. */
-  beam: Vec3;
-  /** Direction of the patient's head (or of the trunk, for a limb), room frame. */
-  toHead: Vec3;
-};
-
-/**
- * Turns the patient so that the wanted beam direction (patient frame, square to the long axis) runs the way this
- * position has it: into the wall upright, down to the table otherwise.
- */
-export function placeInRoom(position: BodyPosition, beamInPatient: Vec3): Placement {
-  const upright = position === 'upright';
-  const beam = upright ? ROOM_HEAD : ROOM_DOWN;
-  const toHead = upright ? ROOM_UP : ROOM_HEAD;
-  return { frame: frameFromPairs(PATIENT_HEAD, beamInPatient, toHead, beam), beam, toHead };
-}
-
 /** Patient frame to room for a stance, before anything is slid: tilts of table and back rest included. */
 export function frameOf(stance: Stance): Frame {
   const toward = towardSupport(stance);

@@ -9,7 +9,7 @@ import { posesNamed } from '../body/poses';
 import { furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody } from '../body/posed';
 import { applyToDirection, applyToPoint, compose, rotationAbout, type Frame } from '../geometry/frame';
 import { negate, type Vec3 } from '../geometry/vector';
-import type { BodyPosition } from '../projections/vocabulary';
+import type { BodyPosition, HeldPart } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from './position';
 import { armOf, HEAD, legOf, settle, type Limb } from './settle';
 import { isLying, isUpright, towardSupport, type Stance } from './stance';
@@ -27,9 +27,6 @@ export type RestedBody = {
   held: HeldJoint[];
   surfaces: Surface[];
 };
-
-/** Parts of the pose that are held up by the patient or a helper and do not sink. */
-export type Held = 'head' | 'arm_L' | 'arm_R' | 'leg_L' | 'leg_R';
 
 const TRUNK = ['pelvis', 'lumbar', 'thorax', 'scapula_L', 'scapula_R'];
 const HIPS = ['thigh_L', 'thigh_R'];
@@ -82,7 +79,7 @@ export function restBody(
   body: Body,
   asked: Stance,
   wanted: Pose = {},
-  held: readonly Held[] = [],
+  held: readonly HeldPart[] = [],
   limits: JointLimits = {},
 ): RestedBody {
   const stance = completed(asked);
@@ -179,7 +176,7 @@ function lying(
   put: (pose: Pose, before?: PosedBody) => PosedBody,
   { pose: start, held }: Reached,
   stance: Stance,
-  keep: readonly Held[],
+  keep: readonly HeldPart[],
   limits: JointLimits,
 ): RestedBody {
   const padMm = stance.mattressMm + stance.boardMm;
@@ -197,7 +194,7 @@ function lying(
   };
   posed = slideBody(posed, slide);
   /** Each limb is asked on its own, then all are moved at once. */
-  const lay = (limbs: readonly { limb: Limb; name: Held; at: number; most?: number }[]) => {
+  const lay = (limbs: readonly { limb: Limb; name: HeldPart; at: number; most?: number }[]) => {
     const turned: Pose = {};
     for (const { limb, name, at, most = Infinity } of limbs) {
       const found = keep.includes(name) ? null : settle(posed, limb, pose, at, limits);

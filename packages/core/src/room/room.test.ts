@@ -3,8 +3,9 @@ import { applyToDirection } from '../geometry/frame';
 import { cross, dot, type Vec3 } from '../geometry/vector';
 import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from './demoRooms';
 import { defaultRules, houseRulesSchema, RULE_IDS, RULES, withDefaults } from './houseRules';
-import { BODY_POSITIONS } from '../projections/vocabulary';
-import { placeInRoom, positionName } from './position';
+import { ASPECTS, BODY_POSITIONS } from '../projections/vocabulary';
+import { frameOf, positionName, ROOM_DOWN, ROOM_HEAD } from './position';
+import { isUpright, stanceSchema, towardSupport } from './stance';
 import { checkRoom, holderOf, receptorsIn, roomSchema } from './room';
 
 describe('rooms', () => {
@@ -39,35 +40,25 @@ describe('rooms', () => {
 });
 
 describe('positions', () => {
-  const beams: Vec3[] = [
-    [0, 1, 0],
-    [0, -1, 0],
-    [1, 0, 0],
-    [-1, 0, 0],
-  ];
-  it.each(BODY_POSITIONS.map((position) => [position]))(
-    '%s turns the body without bending or mirroring it',
-    (position) => {
-      for (const beam of beams) {
-        const { frame, beam: down, toHead } = placeInRoom(position, beam);
-        const axes = (
-          [
-            [1, 0, 0],
-            [0, 1, 0],
-            [0, 0, 1],
-          ] as Vec3[]
-        ).map((axis) => applyToDirection(frame, axis));
-        expect(dot(cross(axes[0], axes[1]), axes[2])).toBeCloseTo(1, 9);
-        applyToDirection(frame, beam).forEach((value, i) => expect(value).toBeCloseTo(down[i], 9));
-        axes[2].forEach((value, i) => expect(value).toBeCloseTo(toHead[i], 9));
-      }
+  it.each(BODY_POSITIONS.flatMap((position) => ASPECTS.map((on) => [position, on] as const)))(
+    '%s on the %s turns the body without bending or mirroring it',
+    (position, on) => {
+      const stance = stanceSchema.parse({ position, on });
+      const frame = frameOf(stance);
+      const axes = (
+        [
+          [1, 0, 0],
+          [0, 1, 0],
+          [0, 0, 1],
+        ] as Vec3[]
+      ).map((axis) => applyToDirection(frame, axis));
+      expect(dot(cross(axes[0], axes[1]), axes[2])).toBeCloseTo(1, 9);
+      const support = applyToDirection(frame, towardSupport(stance));
+      if (isUpright(position)) support.forEach((value, i) => expect(value).toBeCloseTo(ROOM_HEAD[i], 9));
+      else if (position !== 'semi-erect') support.forEach((value, i) => expect(value).toBeCloseTo(ROOM_DOWN[i], 9));
       expect(positionName(position)).not.toBe('');
     },
   );
-  it('standing, the head is up and the beam level; lying, the beam goes down', () => {
-    expect(placeInRoom('upright', [0, -1, 0])).toMatchObject({ beam: [1, 0, 0], toHead: [0, 0, 1] });
-    expect(placeInRoom('supine', [0, 1, 0])).toMatchObject({ beam: [0, 0, -1], toHead: [1, 0, 0] });
-  });
 });
 
 describe('house rules', () => {

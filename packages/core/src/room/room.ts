@@ -3,9 +3,7 @@
  * Room frame: X along the table to its head end, Y across it, Z up, origin on the floor under the table's centre; mm.
  */
 import { z } from 'zod';
-
-export const HOLDERS = ['table-tray', 'table-top', 'wall', 'bed'] as const;
-export type HolderKind = (typeof HOLDERS)[number];
+import { HOLDERS, type HolderKind } from '../projections/vocabulary';
 
 const mm = z.number().finite().min(0);
 const range = z.tuple([mm, mm]).refine(([low, high]) => low <= high, 'the lower limit must not exceed the upper one');

@@ -4,16 +4,12 @@
  */
 import { z } from 'zod';
 import { add, normalize, scale, type Vec3 } from '../geometry/vector';
-import { BODY_POSITIONS, type BodyPosition } from '../projections/vocabulary';
+import { ASPECTS, BODY_POSITIONS, type Aspect, type BodyPosition } from '../projections/vocabulary';
 
 const ranged = (name: string, low: number, high: number, unit: string) => {
   const error = `${name} must be ${low} to ${high} ${unit}`;
   return z.number({ error }).min(low, { error }).max(high, { error });
 };
-
-export const ASPECTS = ['back', 'front', 'left', 'right'] as const;
-/** A side of the patient. */
-export type Aspect = (typeof ASPECTS)[number];
 
 export const SEATS = ['stool', 'table-end', 'wheelchair', 'bed-edge'] as const;
 

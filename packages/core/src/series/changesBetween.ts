@@ -34,7 +34,7 @@ const SAME_MM = 6;
 const receptorWords = (s: Setup): string =>
   `${s.receptor.size.name}${s.receptor.size.fixed ? '' : ` ${s.receptor.orientation}`}, ${HOLDER_WORDS[s.receptor.holder]}`;
 const angleWords = (s: Setup): string =>
-  s.tube.angleDeg === 0 ? '0°' : `${formatAngle(s.tube.angleDeg)} to the ${s.tube.angleToward}`;
+  s.tube.angleDeg === 0 ? '0°' : `${formatAngle(s.tube.angleDeg)} to the ${s.tube.angleSays}`;
 const positionWords = (s: Setup): string =>
   `${positionName(s.position.body)}${s.position.nearSide ? `, ${s.position.nearSide} side on the receptor` : ''}`;
 
@@ -99,7 +99,7 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   } else if (offset(after) !== 0 && turned)
     put(
       'recentre',
-      `Receptor ${formatLength(a.receptorShiftMm, unit)} toward the ${a.receptorShiftToward}, under the ray`,
+      `Receptor ${formatLength(a.receptorShiftMm, unit)} toward the ${a.receptorShiftSays}, under the ray`,
     );
 
   if (before.centre.text !== after.centre.text)

@@ -9,7 +9,7 @@ import { inches } from '../quantity/length';
 import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { poseBody } from '../body/pose';
-import { placeBody, posedLandmark } from '../body/posed';
+import { placeBody, posedMark } from '../body/posed';
 import { computeSetup } from './computeSetup';
 import { setupRequestSchema, type SetupRequest } from './request';
 import type { Setup } from './setup';
@@ -28,7 +28,7 @@ const on = (projectionId: string, patient: PatientInput = man, rest: Partial<Set
 /** A landmark of the set-up's own body, as it stands there. */
 const landmark = (setup: Setup, id: string) => {
   const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
-  return posedLandmark(placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place), id).p;
+  return posedMark(placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place), id).p;
 };
 /** Where a point falls on the receptor, from the central ray. */
 const shadow = (setup: Setup, id: string) => {
@@ -441,11 +441,15 @@ describe('for any patient in range, any entry and any room', () => {
           const right = computeSetup({ projectionId: entry.id, side: 'right', patient });
           expect(right.tube).toEqual({
             ...left.tube,
-            heightMm: expect.closeTo(left.tube.heightMm, 6),
-            receptorShiftMm: expect.closeTo(left.tube.receptorShiftMm, 6),
+            heightMm: expect.closeTo(left.tube.heightMm, 1),
+            receptorShiftMm: expect.closeTo(left.tube.receptorShiftMm, 1),
             sidMm: expect.closeTo(left.tube.sidMm, 6),
           });
-          expect(right.field.neededMm).toEqual(left.field.neededMm);
+          // Bones are mirrored, the organs of the trunk are not.
+          const organs = entry.cover.some((item) => 'structure' in item && /kidney|colon|bladder/.test(item.structure));
+          if (!organs)
+            for (const way of ['width', 'height'] as const)
+              expect(Math.abs(right.field.neededMm[way] - left.field.neededMm[way])).toBeLessThanOrEqual(5);
           expect([left.marker.letter, right.marker.letter]).toEqual(['L', 'R']);
         },
       ),

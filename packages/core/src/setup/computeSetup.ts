@@ -3,15 +3,15 @@
  * receptor plane, focal spot, cover, receptor, technique, words. Each step is a function of its own file; this one
  * runs them in the order of the hands.
  */
-import { buildBody } from '../body/body';
+import { buildBody, isLandmark } from '../body/body';
 import { shortLandmark } from '../body/landmarkName';
 import { isChild } from '../body/patient';
-import { posedLandmark, slideBody } from '../body/posed';
+import { furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { surfacePoint } from '../body/surface';
 import { doseOf } from '../exposure/dose';
 import { offFocusLoss } from '../exposure/gridCutoff';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
-import { add, addScaled, cross, distance, dot, negate, subtract, type Vec3 } from '../geometry/vector';
+import { add, addScaled, cross, distance, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import { cosDeg } from '../quantity/angle';
 import { formatLength } from '../quantity/length';
@@ -25,9 +25,15 @@ import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
 import { SPLIT_OVERLAP_MM } from './fitReceptor';
 import { chooseHolder } from './holder';
 import { fieldCorners, openField } from './light';
+import { fillIn } from './fillIn';
+import { headLineWords } from './headLine';
 import { heldWords } from './held';
-import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm, sideView } from './place';
+import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm } from './place';
+import { sideView } from './side';
+import { squared } from './relation';
 import { placeMeasured } from './thickness';
+import { whyOther } from './usual';
+import { protectionFor } from './protection';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { standingLift } from './stand';
@@ -45,7 +51,9 @@ import { composeSteps, levelAgainst, markerLetter } from './words';
  */
 export function computeSetup(request: SetupRequest): Setup {
   const rules = withDefaults(request.rules);
-  const { projection, schools } = applyRules(projectionOf(request.projectionId), rules);
+  const body = buildBody(request.patient ?? {});
+  const entry = request.own ?? projectionOf(request.projectionId);
+  const { projection, schools } = applyRules(entry, rules, isChild(body.patient));
   const unit = rules.unit;
   if (projection.sided === 'each' && !request.side)
     throw new RangeError(`${projection.name} needs a side: left or right`);
@@ -60,15 +68,14 @@ export function computeSetup(request: SetupRequest): Setup {
   const room: Room = request.room ?? ROOM_ONE;
   const overrides: Overrides = request.overrides ?? {};
 
-  // 1 body; 2 pose and place
-  const body = buildBody(request.patient ?? {});
+  // 1 body (above, for the schools of children); 2 pose and place
   const { way, holders, problems: wayProblems } = chooseWay(projection, situation, room, side, overrides);
   const problems: Problem[] = [...wayProblems];
   const segments = pathSegments(projection, body, side);
   const {
     placed: first,
     straight: straightRay,
-    thicknessMm,
+    thicknessMm: squareMm,
     factor,
   } = placeMeasured(projection, way, body, view, segments, {
     wantedMm: body.patient.partThicknessMm,
@@ -90,6 +97,8 @@ export function computeSetup(request: SetupRequest): Setup {
   const signedAngle = overrides.angleDeg ?? entryAngle;
   const angleDeg = Math.abs(signedAngle);
   const angleToward: Along | null = signedAngle === 0 ? null : signedAngle > 0 ? 'head' : 'feet';
+  const [upName, downName] = placed.placement.says;
+  const called = (toward: Along | null) => toward && (toward === 'head' ? upName : downName);
   if (angleDeg > room.tube.maxAngleDeg)
     problems.push({
       code: 'angle-limit',
@@ -97,8 +106,16 @@ export function computeSetup(request: SetupRequest): Setup {
     });
   let aimed = signedAngle === 0 ? straightRay : aimRay(projection, placed, view, signedAngle, segments);
 
-  // Holder and grid follow from the thickness.
-  const wish = projection.grid === 'yes' && isChild(body.patient) ? 'by-thickness' : projection.grid;
+  // Holder and grid follow from the thickness: of a steep ray its path, else what a caliper gives; never what lies beside
+  // the ray.
+  const pathMm = aimed.crossing.thicknessMm;
+  const thicknessMm = factor !== null ? squareMm : angleDeg > STEEP_DEG ? pathMm : Math.min(squareMm, pathMm);
+  const wish =
+    projection.grid === 'always'
+      ? 'yes'
+      : projection.grid === 'yes' && isChild(body.patient)
+        ? 'by-thickness'
+        : projection.grid;
   const {
     holder,
     grid,
@@ -109,7 +126,9 @@ export function computeSetup(request: SetupRequest): Setup {
 
   // Where all this stands in the room.
   const horizontal = isHorizontal(placed.placement.beam);
-  const lift = standingLift(placed, aimed.through, horizontal, room);
+  const surfaceMm = holder.kind === 'floor' ? 0 : room.surfaceHeightMm;
+  const onSurface = placed.placement.lies || !horizontal;
+  const lift = standingLift(placed, aimed.through, horizontal, room, surfaceMm);
   const { shift } = lift;
   placed = { ...placed, posed: slideBody(placed.posed, shift) };
   aimed = {
@@ -118,23 +137,33 @@ export function computeSetup(request: SetupRequest): Setup {
     target: { ...aimed.target, p: add(aimed.target.p, shift) },
     crossing: { ...aimed.crossing, entry: add(aimed.crossing.entry, shift), exit: add(aimed.crossing.exit, shift) },
   };
-  const contactPoint: Vec3 = horizontal ? [0, 0, 0] : [0, 0, room.surfaceHeightMm];
+  const contactPoint: Vec3 = horizontal ? [0, 0, 0] : [0, 0, surfaceMm];
 
-  // 4 receptor plane
-  const straight = placed.placement.beam;
-  const v = placed.placement.toHead;
+  // 4 receptor plane: across the straight beam, or square to the angled ray where the part touches it
+  const square = projection.ray.receptorSquare && signedAngle !== 0;
+  const straight = square ? aimed.direction : placed.placement.beam;
+  const v = square ? squared(placed.placement.toHead, straight) : placed.placement.toHead;
   const n = negate(straight);
-  const planePoint = addScaled(contactPoint, straight, holder.gapMm);
+  const touching = square
+    ? scale(straight, furthestSkin(placed.posed, straight, placed.contact).reachMm)
+    : contactPoint;
+  // Whatever was named as touching: the receptor never stands inside what the ray still has to leave.
+  const behindExit = addScaled(aimed.crossing.exit, straight, holder.gapMm);
+  const asNamed = addScaled(touching, straight, holder.gapMm);
+  const planePoint = dot(behindExit, straight) > dot(asNamed, straight) ? behindExit : asNamed;
   const toPlane = rayPlane(aimed.through, aimed.direction, planePoint, n);
   if (toPlane === null) throw new RangeError(`a ray tilted ${angleDeg}° never meets the receptor`);
   const hit = addScaled(aimed.through, aimed.direction, toPlane);
   const plane: PlaneFrame = { origin: hit, u: cross(v, n), v, n };
   const straightHit = addScaled(aimed.through, straight, dot(subtract(planePoint, aimed.through), straight));
-  const shiftAlong = dot(subtract(hit, straightHit), v);
+  const shiftAlong = square ? 0 : dot(subtract(hit, straightHit), v);
+
+  const shiftToward: Along | null = Math.abs(shiftAlong) < 3 ? null : shiftAlong > 0 ? 'head' : 'feet';
 
   // 5 focal spot
   const sidWantedMm = overrides.sidMm ?? projection.sid.wantedMm;
-  const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, hit, aimed.direction, horizontal, unit);
+  const level = !horizontal ? 'no' : placed.placement.lies || holder.kind === 'stand' ? 'free' : 'wall';
+  const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, hit, aimed.direction, level, unit);
   problems.push(...reach.problems);
   const sidMm = reach.sidMm;
   const focal = focalSpotAt(hit, aimed.direction, sidMm);
@@ -177,7 +206,7 @@ export function computeSetup(request: SetupRequest): Setup {
   const dose = doseOf(technique, room.generator.outputUGyPerMas, focusToSkinMm, sidMm, [field.width, field.height]);
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
   const magnification = shadows.reduce((total, s) => total + s.magnification, 0) / shadows.length;
-  const focusToPlaneMm = sidMm * cosDeg(angleDeg);
+  const focusToPlaneMm = square ? sidMm : sidMm * cosDeg(angleDeg);
 
   // 9 words
   const skinShare = focusToSkinMm / sidMm;
@@ -202,6 +231,7 @@ export function computeSetup(request: SetupRequest): Setup {
     beam: aimed.direction,
     straight,
     toHead: v,
+    zero: { beam: placed.placement.beam, up: placed.placement.toHead },
     receptor: {
       centre: hit,
       u: plane.u,
@@ -212,16 +242,21 @@ export function computeSetup(request: SetupRequest): Setup {
       tiltDeg: tiltDeg - rotationDeg * (fit.outcome === 'diagonal' ? 1 : 0),
     },
     fields: shiftsMm.map((each) => fieldCorners(plane, field, rotationDeg, each)),
-    surfaceHeightMm: horizontal ? 0 : room.surfaceHeightMm,
-    touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].map((id) => ({
+    surfaceHeightMm: onSurface ? surfaceMm : 0,
+    touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].filter(isLandmark).map((id) => ({
       name: shortLandmark(id),
       p: surfacePoint(placed.posed, id).skin,
     })),
+    mustShow: cover.map(({ name, points }) => ({ name, p: centroid(points) })),
     brightBones: projection.brightBones,
     oneSided: projection.sided === 'each',
   };
 
-  const ownSteps = projection.steps.filter((step) => !(step.unlessInjured && isInjured(situation)));
+  const headWords = way.poseAlone ? null : headLineWords(projection);
+  const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
+  const ownSteps = [...headSteps, ...projection.steps]
+    .filter((step) => !(step.unlessInjured && isInjured(situation)))
+    .map((step) => ({ ...step, text: fillIn(step.text, projection, way) }));
   const setup = {
     projectionId: projection.id,
     name: projection.sided === 'each' ? `${projection.name}, ${side}` : projection.name,
@@ -233,9 +268,9 @@ export function computeSetup(request: SetupRequest): Setup {
     problems,
     position: {
       body: way.body,
-      say: way.say,
+      say: fillIn(way.say, projection, way),
       facing: projection.ray.view,
-      nearSide: projection.ray.view === 'lateral' ? side : null,
+      nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
       supports,
     },
@@ -258,6 +293,7 @@ export function computeSetup(request: SetupRequest): Setup {
       gridWanted,
       centre: hit,
       clearanceMm: Math.max(0, Math.min(across - field.width, along - field.height) / 2),
+      whyOther: whyOther(projection, fit, orientation, needed, unit),
       usual: `${projection.receptor.usual} ${projection.receptor.orientation}${projection.receptor.note ? `; ${projection.receptor.note}` : ''}`,
     },
     tube: {
@@ -266,12 +302,20 @@ export function computeSetup(request: SetupRequest): Setup {
       sidRangeMm: projection.sid.rangeMm,
       angleDeg,
       angleToward,
+      angleSays: called(angleToward),
+      ways: placed.placement.says,
       angleRangeDeg: projection.ray.rangeDeg,
       beam: horizontal ? ('horizontal' as const) : ('vertical' as const),
-      heightMm: focal[2] - (horizontal ? 0 : room.surfaceHeightMm),
-      heightOver: horizontal ? ('floor' as const) : holder.kind === 'bed' ? ('bed' as const) : ('table' as const),
+      heightMm: focal[2] - (onSurface ? surfaceMm : 0),
+      heightOver:
+        !onSurface || surfaceMm === 0
+          ? ('floor' as const)
+          : room.kind === 'mobile'
+            ? ('bed' as const)
+            : ('table' as const),
       receptorShiftMm: Math.abs(shiftAlong) < 3 ? 0 : Math.abs(shiftAlong),
-      receptorShiftToward: Math.abs(shiftAlong) < 3 ? null : shiftAlong > 0 ? ('head' as const) : ('feet' as const),
+      receptorShiftToward: shiftToward,
+      receptorShiftSays: called(shiftToward),
     },
     centre: {
       ...centreText,
@@ -310,7 +354,7 @@ export function computeSetup(request: SetupRequest): Setup {
       gridLoss: grid ? offFocusLoss(grid.ratio, field.width / 2, grid.focusMm, focusToPlaneMm) : 0,
     },
     marker: { letter: markerLetter(side), place: projection.marker.place, extra: projection.marker.extra },
-    protection: projection.protection,
+    protection: protectionFor(projection.protection, rules.shielding),
     breathing: projection.breathing,
     prepare: projection.prepare,
     remove: projection.remove,
@@ -340,6 +384,15 @@ export function computeSetup(request: SetupRequest): Setup {
 
 /** Measured against computed thickness outside this is said, not only used. */
 const THICKNESS_ODD = [0.6, 1.6] as const;
+
+const centroid = (points: readonly Vec3[]): Vec3 =>
+  scale(
+    points.reduce((sum, p) => add(sum, p)),
+    1 / points.length,
+  );
+
+/** From here on the path of the ray is another than the thickness of the part. */
+const STEEP_DEG = 20;
 
 /** Least distance from focal spot to skin: rule for mobile units; fixed ones want more. */
 const SKIN_DISTANCE_MM = 300;

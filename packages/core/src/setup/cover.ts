@@ -1,9 +1,10 @@
 /** Cover: what must be shown, projected onto the receptor, and the field that takes it. */
-import { extremes, posedLandmark, posedStructure } from '../body/posed';
+import { extremes, posedMark, posedStructure } from '../body/posed';
 import { projectPoint, type PlaneFrame } from '../geometry/projection';
 import { negate, type Vec3 } from '../geometry/vector';
 import type { CoverItem, Projection } from '../projections/schema';
-import { locate, type PlacedBody, type SideView } from './place';
+import { locate, type PlacedBody } from './place';
+import type { SideView } from './side';
 
 export type CoverPoints = { name: string; axis: CoverItem['axis']; marginMm: number; points: Vec3[] };
 
@@ -94,7 +95,7 @@ export function boneRotation(
 ): number {
   if (!projection.alongBone) return 0;
   const [from, to] = projection.alongBone.map((id) =>
-    projectPoint(focal, plane, posedLandmark(placed.posed, view.name(id)).p),
+    projectPoint(focal, plane, posedMark(placed.posed, view.name(id)).p),
   );
   return (-Math.atan2(to.u - from.u, to.v - from.v) * 180) / Math.PI;
 }

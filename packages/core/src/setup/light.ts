@@ -5,7 +5,7 @@ import type { Projection } from '../projections/schema';
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import { listWords } from '../quantity/text';
 import { receptorsIn, type Holder, type Room } from '../room/room';
-import { clippedBy, type Shadow } from './cover';
+import { clippedBy, neededField, type Shadow } from './cover';
 import { fitReceptor, SPLIT_OVERLAP_MM, type ReceptorFit } from './fitReceptor';
 import type { Overrides } from './request';
 import type { Problem } from './setup';
@@ -51,13 +51,19 @@ export function openField({ shadows, needed, projection, room, holder, sidMm, ov
       code: 'receptor-unknown',
       text: `Receptor "${overrides.receptorId}" does not fit the ${HOLDER_WORDS[holder.kind]} of ${room.name}.`,
     });
-  const fit = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, picked.length > 0 ? picked : held, {
-    diagonal: projection.mayTilt,
-    split: projection.maySplit,
-  });
+  const known = picked.length > 0 ? picked : held;
+  const options = { diagonal: projection.mayTilt, split: projection.maySplit };
+  const whole = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, known, options);
+  // A second exposure is not given for the sake of the margin alone; a long bone keeps its joints whole.
+  const bare = neededField(shadows.map((shadow) => ({ ...shadow, marginMm: 0 })));
+  const close =
+    whole.exposures > 1 && !projection.mayTilt && !overrides.fieldMm
+      ? fitReceptor({ widthMm: bare.width, heightMm: bare.height }, known, options)
+      : whole;
+  const fit = close.exposures === 1 && close.outcome !== 'too small' ? close : whole;
   const diagonal = fit.outcome === 'diagonal';
-  const orientation =
-    overrides.orientation && !fit.receptor.fixed && !diagonal ? overrides.orientation : fit.orientation;
+  const laid = overrides.orientation ?? projection.receptor.force;
+  const orientation = laid && !fit.receptor.fixed && !diagonal ? laid : fit.orientation;
   const across = Math.floor(orientation === 'lengthwise' ? fit.receptor.widthMm : fit.receptor.heightMm);
   const along = Math.floor(orientation === 'lengthwise' ? fit.receptor.heightMm : fit.receptor.widthMm);
   const shared = (fit.exposures - 1) * SPLIT_OVERLAP_MM;

@@ -146,12 +146,12 @@ describe('light', () => {
 
 describe('tube', () => {
   it('keeps the wanted SID where the room reaches it', () =>
-    expect(reachableSid(1016, [1016, 1219], ROOM_ONE, [0, 0, 718], [0, 0, -1], false, 'in')).toEqual({
+    expect(reachableSid(1016, [1016, 1219], ROOM_ONE, [0, 0, 718], [0, 0, -1], 'no', 'in')).toEqual({
       sidMm: 1016,
       problems: [],
     }));
   it('gives the longest in reach and says what that costs', () => {
-    const { sidMm, problems } = reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 730], [0, 0, -1], false, 'in');
+    const { sidMm, problems } = reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 730], [0, 0, -1], 'no', 'in');
     expect(sidMm).toBe(1170);
     expect(problems[0]).toMatchObject({
       code: 'sid-too-short',
@@ -159,22 +159,15 @@ describe('tube', () => {
     });
   });
   it('a tilted tube under a low ceiling reaches further along the ray', () => {
-    const steep = reachableSid(
-      3000,
-      [1000, 3000],
-      ROOM_TWO,
-      [0, 0, 700],
-      [0.5, 0, -Math.sqrt(0.75)],
-      false,
-      'in',
-    ).sidMm;
+    const steep = reachableSid(3000, [1000, 3000], ROOM_TWO, [0, 0, 700], [0.5, 0, -Math.sqrt(0.75)], 'no', 'in').sidMm;
     expect(steep).toBeGreaterThan(
-      reachableSid(3000, [1000, 3000], ROOM_TWO, [0, 0, 700], [0, 0, -1], false, 'in').sidMm,
+      reachableSid(3000, [1000, 3000], ROOM_TWO, [0, 0, 700], [0, 0, -1], 'no', 'in').sidMm,
     );
   });
   it('a level ray is limited by the wall’s reach; a few millimetres short is reached', () => {
-    expect(reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], true, 'in').sidMm).toBe(1525);
-    expect(reachableSid(1530, [1000, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], true, 'in').problems).toEqual([]);
+    expect(reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], 'wall', 'in').sidMm).toBe(1525);
+    expect(reachableSid(1530, [1000, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], 'wall', 'in').problems).toEqual([]);
+    expect(reachableSid(1829, [1524, 2032], ROOM_TWO, [0, 0, 1300], [1, 0, 0], 'free', 'in').sidMm).toBe(1829);
   });
   it('the focal spot lies the SID back along the ray', () => {
     expect(focalSpotAt([0, 0, 100], [0, 0, -1], 1000)).toEqual([0, 0, 1100]);

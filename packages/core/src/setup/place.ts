@@ -2,8 +2,8 @@
  * Body and room brought together: pose, position, contact, aim and the ray before anything is known of the receptor.
  */
 import { adaptBody, type BodyAdapt } from '../body/adapt';
-import { landmarkOf, type Body } from '../body/body';
-import { addPoses, mirrorPose, poseWithin, type HeldJoint, type JointLimits, type Pose } from '../body/joints';
+import { landmarkOf, markOf, type Body } from '../body/body';
+import { addPoses, mirrorPose, poseWithin, rangeOf, type HeldJoint, type JointLimits, type Pose } from '../body/joints';
 import { withBranches } from '../body/mannequin';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
@@ -12,60 +12,69 @@ import {
   furthestSkin,
   placeBody,
   posedLandmark,
+  posedMark,
   slideBody,
   type PosedBody,
   type SkinCrossing,
 } from '../body/posed';
-import { applyToDirection, compose, inverse } from '../geometry/frame';
+import { applyToDirection, compose, frameFromPairs, inverse, rotationAbout, type Frame } from '../geometry/frame';
 import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
-import { toDegrees } from '../quantity/angle';
-import type { Place, Projection, Toward } from '../projections/schema';
-import { placeInRoom, type Placement } from '../room/position';
+import { clamp, toDegrees } from '../quantity/angle';
+import type { Place, PositionWay, Projection, Toward } from '../projections/schema';
+import type { Aspect, BodyPosition, HeadLine, HeldPart, View } from '../projections/vocabulary';
+import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
 import { restBody, seatUnder, type Surface } from '../room/rest';
 import { isLying, stanceSchema, type Stance } from '../room/stance';
+import { layLimb, onlyTurn } from './limb';
+import { angleNames, relationOf, squared, TOWARD_AXIS } from './relation';
 import type { Side } from './setup';
+import type { SideView } from './side';
 import type { TakenWay } from './way';
 
-export const otherSide = (id: string): string => id.replace(/_([LR])$/, (_, s: string) => (s === 'L' ? '_R' : '_L'));
-
-/** Entries are written for the left; on the right every sided name and every x is turned round. */
-export type SideView = { mirrored: boolean; name: (id: string) => string };
-export const sideView = (side: Side | null): SideView => {
-  const mirrored = side === 'right';
-  return { mirrored, name: mirrored ? otherSide : (id) => id };
+/** Front end of each line of the head; all begin at the ear opening. */
+const LINE_ENDS: Record<HeadLine, string> = {
+  OML: 'outer_canthus_L',
+  IOML: 'infraorbital_margin_L',
+  AML: 'acanthion',
+  LML: 'occlusal_edge',
+  MML: 'menton',
+  GML: 'glabella',
 };
 
-const TOWARD_AXIS: Record<Toward, Vec3> = {
-  head: [0, 0, 1],
-  feet: [0, 0, -1],
-  front: [0, -1, 0],
-  back: [0, 1, 0],
-  left: [1, 0, 0],
-  right: [-1, 0, 0],
-};
-
-/** Direction of the beam before any tube angle, in the patient frame. */
-export function beamInPatient(projection: Projection, view: SideView): Vec3 {
-  if (projection.ray.view === 'AP') return [0, 1, 0];
-  if (projection.ray.view === 'PA') return [0, -1, 0];
-  return [view.mirrored ? -1 : 1, 0, 0];
+/** How far the chin goes up so that a line of the head makes the wanted angle with a receptor along the trunk. */
+function chinUpDeg({ headLine }: Projection, body: Body): number | null {
+  if (!headLine) return null;
+  const end = landmarkOf(body, LINE_ENDS[headLine.line]).p;
+  const meatus = landmarkOf(body, 'EAM_L').p;
+  const line = subtract(end, meatus);
+  const slope = toDegrees(Math.atan2(line[2], -line[1]));
+  // The receptor lies along the trunk: the line makes 90° − its slope with it.
+  return 90 - headLine.toReceptorDeg - slope;
 }
 
-/** How far the chin goes up so that the orbitomeatal line makes the wanted angle with an upright receptor. */
-function headLinePose(projection: Projection, body: Body): Pose {
-  if (!projection.headLine) return {};
-  const canthus = landmarkOf(body, 'outer_canthus_L').p;
-  const meatus = landmarkOf(body, 'EAM_L').p;
-  const line = subtract(canthus, meatus);
-  const slope = toDegrees(Math.atan2(line[2], -line[1]));
-  // The receptor is vertical: the line makes 90° − its slope with it.
-  const raise = 90 - projection.headLine.toReceptorDeg - slope;
-  return { neckExtension: raise / 2, headExtension: raise / 2 };
+/** The nod shared between neck and head, as far as both go. */
+function nodPose(raise: number): Pose {
+  const [headLow, headHigh] = rangeOf('headExtension');
+  const [neckLow, neckHigh] = rangeOf('neckExtension');
+  const headExtension = clamp(raise / 2, headLow, headHigh);
+  return { headExtension, neckExtension: clamp(raise - headExtension, neckLow, neckHigh) };
 }
 
 const TRUNK = ['pelvis', 'lumbar', 'thorax'];
 
 const SEAT_BEHIND_MM = 30;
+
+/** Where the ray runs in the room, before any tube angle. */
+export type Placement = {
+  /** Course of the beam. */
+  beam: Vec3;
+  /** What lies up the receptor: the patient's head as a rule. */
+  toHead: Vec3;
+  /** The names of the two ways along it. */
+  says: readonly [string, string];
+  /** The patient lies on a table or bed, whichever way the beam runs. */
+  lies: boolean;
+};
 
 export type PlacedBody = {
   posed: PosedBody;
@@ -77,12 +86,42 @@ export type PlacedBody = {
   surfaces: Surface[];
 };
 
-/** Side of the patient that lies beneath or faces the receptor. */
-function aspectOf(projection: Projection, view: SideView): Stance['on'] {
-  if (projection.ray.view === 'AP') return 'back';
-  if (projection.ray.view === 'PA') return 'front';
-  return view.mirrored ? 'right' : 'left';
+const mirroredAspect = (aspect: Aspect, { mirrored }: SideView): Aspect =>
+  mirrored && aspect === 'left' ? 'right' : mirrored && aspect === 'right' ? 'left' : aspect;
+
+const ASPECT_OF_VIEW: Partial<Record<View, Aspect>> = { AP: 'back', PA: 'front', lateral: 'left', medial: 'right' };
+const ASPECT_OF_POSITION: Partial<Record<BodyPosition, Aspect>> = {
+  supine: 'back',
+  prone: 'front',
+  'lateral-recumbent': 'left',
+};
+const isSideways = (toward: Toward): toward is 'left' | 'right' | 'front' | 'back' =>
+  toward !== 'head' && toward !== 'feet';
+
+/** How a lying patient lies: what is beneath, and rolled from there by the turn of the view. */
+function lyingStance(projection: Projection, way: TakenWay, view: SideView, horizontal: boolean): Stance {
+  const { ray } = projection;
+  const byView = horizontal || way.partFrame ? undefined : ASPECT_OF_VIEW[ray.view];
+  const own = way.on ?? byView ?? ASPECT_OF_POSITION[way.body] ?? 'back';
+  const roll = byView && !way.on ? ray.swing.find(({ toward }) => isSideways(toward)) : undefined;
+  return stanceSchema.parse({
+    position: way.body,
+    on: mirroredAspect(own, view),
+    turn: roll && { toward: mirroredAspect(roll.toward as Aspect, view), degrees: roll.degrees },
+    surfaceHeightMm: 0,
+  });
 }
+
+/** Turned about the vertical. */
+function turnedInRoom(posed: PosedBody, pose: Pose, degrees: number): PosedBody {
+  const place = compose(rotationAbout([0, 0, 0], ROOM_UP, degrees), posed.place);
+  return placeBody(posed.body, poseBody(posed.body, pose), place);
+}
+
+const headingDeg = (v: Vec3): number => toDegrees(Math.atan2(v[1], v[0]));
+
+export const isHorizontalWay = (way: PositionWay): boolean =>
+  way.beam ? way.beam === 'horizontal' : way.body === 'upright';
 
 /**
  * The patient posed and set down, with the receptor's contact surface at 0 along the beam: lying ones by what they
@@ -96,71 +135,124 @@ export function placePatient(
   { girth, limits }: { girth: BodyAdapt['girth']; limits?: JointLimits },
 ): PlacedBody {
   const lies = isLying(way.body);
-  const adapt: BodyAdapt = { state: { rest: lies ? 'lying' : 'standing', breath: 'in' }, girth };
+  const horizontal = isHorizontalWay(way);
+  const adapt: BodyAdapt = { state: { rest: lies ? 'lying' : 'standing', breath: projection.breathing.breath }, girth };
   const body = adaptBody(patient, adapt);
   const names = way.poseAlone ? way.pose : [...projection.pose, ...way.pose];
-  const named = posesNamed(way.body === 'seated' ? ['sitting', 'sitting-other-arm', ...names] : names);
-  const wanted = addPoses(view.mirrored ? mirrorPose(named) : named, headLinePose(projection, body));
-  const placement = placeInRoom(way.body, beamInPatient(projection, view));
+  const sitting = way.body === 'seated' ? (['sitting', 'sitting-other-arm'] as const) : [];
+  const kneeling = way.body === 'kneeling' ? (['kneeling'] as const) : [];
+  const named = addPoses(
+    posesNamed([...sitting, ...kneeling, ...names]),
+    ...(way.poseAlone ? [] : [projection.joints as Pose, way.joints as Pose]),
+  );
+  const chin = chinUpDeg(projection, body);
+  const asked = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
+  const relation = relationOf(projection, view, body);
+  const says = angleNames(projection, relation.endOn);
   const contact = way.contact.flatMap((segment) => withBranches(view.name(segment)));
-  const set = (posed: PosedBody, pose: Pose, held: HeldJoint[], surfaces: Surface[]): PlacedBody => {
+  const part = way.partFrame && view.name(way.partFrame);
+  const set = (
+    posed: PosedBody,
+    placement: Omit<Placement, 'says' | 'lies'>,
+    rest: Pick<PlacedBody, 'pose' | 'held' | 'surfaces'>,
+  ): PlacedBody => {
     const { reachMm } = furthestSkin(posed, placement.beam, contact);
     // Who lies is at rest already, and only what reaches deeper than the trunk lifts the body further.
-    const slid = slideBody(posed, scale(placement.beam, -(lies ? Math.max(0, reachMm) : reachMm)));
-    return { posed: slid, placement, pose, adapt, contact, held, surfaces };
+    const rested = lies && !horizontal && !part;
+    const slid = slideBody(posed, scale(placement.beam, -(rested ? Math.max(0, reachMm) : reachMm)));
+    return { posed: slid, placement: { ...placement, says, lies }, adapt, contact, ...rest };
   };
+  /** Part axes to room: the ray down (or level), what is up the receptor along the table (or upward). */
+  const laidOn = frameFromPairs(
+    relation.up,
+    relation.ray,
+    horizontal && !lies ? ROOM_UP : ROOM_HEAD,
+    horizontal && !lies ? ROOM_HEAD : ROOM_DOWN,
+  );
+
   if (lies) {
-    const stance = stanceSchema.parse({ position: way.body, on: aspectOf(projection, view), surfaceHeightMm: 0 });
-    const rested = restBody(body, stance, wanted, way.poseAlone ? ['head'] : [], limits);
-    return set(
-      rested.posed,
-      rested.pose,
-      rested.held,
-      rested.surfaces.filter(({ kind }) => kind === 'sponge'),
-    );
+    const stance = lyingStance(projection, way, view, horizontal);
+    const wanted = part && !horizontal ? layLimb(body, asked, part, laidOn, frameOf(stance), true, limits).pose : asked;
+    const heldParts = way.held.map((each) => view.name(each) as HeldPart);
+    const still: HeldPart[] = way.poseAlone || projection.headLine ? [...heldParts, 'head'] : heldParts;
+    const rested = restBody(body, stance, wanted, still, limits);
+    const rest = {
+      pose: rested.pose,
+      held: rested.held,
+      surfaces: rested.surfaces.filter(({ kind }) => kind === 'sponge'),
+    };
+    if (!horizontal && !part) return set(rested.posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);
+    const own = part ? rested.posed.frames[part] : rested.posed.place;
+    const course = applyToDirection(own, horizontal ? relation.ray : relation.up);
+    const posed = turnedInRoom(rested.posed, rested.pose, -headingDeg(course));
+    if (!horizontal) return set(posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);
+    const up = applyToDirection(part ? posed.frames[part] : posed.place, relation.up);
+    return set(posed, { beam: ROOM_HEAD, toHead: squared(up, ROOM_HEAD) }, rest);
   }
-  const { pose, held } = poseWithin(wanted, limits);
+
+  const trunkOn = way.body === 'seated' || way.body === 'kneeling' ? UPRIGHT_FRAME : laidOn;
+  const laid = part
+    ? layLimb(body, asked, part, laidOn, trunkOn, way.body === 'seated' || way.body === 'kneeling', limits).pose
+    : asked;
+  const { pose, held } = poseWithin(laid, limits);
   const posture = poseBody(body, pose);
-  const frame = way.partFrame ? compose(placement.frame, inverse(posture[view.name(way.partFrame)])) : placement.frame;
+  let frame = laidOn;
+  if (part) frame = compose(laidOn, inverse(posture[part]));
+  else if (chin !== null) frame = compose(compose(laidOn, nodded(chin)), inverse(onlyTurn(posture.head)));
   const posed = placeBody(body, posture, frame);
-  const placed = set(posed, pose, held, []);
+  const placement = horizontal ? { beam: ROOM_HEAD, toHead: ROOM_UP } : { beam: ROOM_DOWN, toHead: ROOM_HEAD };
+  const placed = set(posed, placement, { pose, held, surfaces: [] });
   return way.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
 }
 
+const UPRIGHT_FRAME = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);
+const nodded = (chinUp: number): Frame => rotationAbout([0, 0, 0], [1, 0, 0], -chinUp);
+
 /** Parts of the body that the ray may cross: the limb itself for a limb, everything for the trunk. */
 export function pathSegments(projection: Projection, body: Body, side: Side | null): string[] | undefined {
-  if (projection.sided === 'none') return undefined;
+  if (projection.sided === 'none' || projection.ray.throughTrunk) return undefined;
   const suffix = side === 'right' ? '_R' : '_L';
   const aim = 'between' in projection.aim ? projection.aim.between[0] : projection.aim.landmark;
-  const ofArm = ARM.test(landmarkOf(body, aim).segment);
+  const { segment } = markOf(body, aim);
+  if (!/_[LR]$/.test(segment)) return undefined;
+  const ofArm = ARM.test(segment);
   return Object.keys(body.segments).filter((id) => id.endsWith(suffix) && ARM.test(id) === ofArm);
 }
 const ARM = /^(clavicle|scapula|upperarm|forearm|radius|hand|finger)/;
 
-export type PlacedPoint = { p: Vec3; landmarkId: string; offsetMm: number; toward: Toward | null };
+export type PlacedPoint = {
+  p: Vec3;
+  landmarkId: string;
+  offsetMm: number;
+  toward: Toward | null;
+  /** Every step from the landmark, as long as it is on this body. */
+  offsets: { toward: Toward; mm: number }[];
+};
 
 /** A place of the entry on this body, in the room. Distances that scale follow the segment's length. */
 export function locate(place: Place, placed: PlacedBody, view: SideView): PlacedPoint {
   const ids = 'between' in place ? place.between : [place.landmark];
-  const marks = ids.map((id) => posedLandmark(placed.posed, view.name(id)));
+  const marks = ids.map((id) => posedMark(placed.posed, view.name(id)));
   const base = marks.length === 2 ? midpoint(marks[0].p, marks[1].p) : marks[0].p;
   const segment = placed.posed.body.segments[marks[0].segment];
   const frame = placed.posed.frames[segment.id];
   let p = base;
   let offsetMm = 0;
   let toward: Toward | null = null;
+  const offsets: PlacedPoint['offsets'] = [];
   for (const each of place.offset) {
     const axis = TOWARD_AXIS[each.toward];
     const stretch = segment.stretch.frame[axis.findIndex((value) => value !== 0)];
     const mm = each.mm * (each.scales ? stretch : 1);
     const turn = view.mirrored ? ([-axis[0], axis[1], axis[2]] as Vec3) : axis;
     p = addScaled(p, applyToDirection(frame, turn), mm);
+    offsets.push({ toward: each.toward, mm });
     if (toward === null) {
       offsetMm = mm;
       toward = each.toward;
     }
   }
-  return { p, landmarkId: ids[0], offsetMm, toward };
+  return { p, landmarkId: ids[0], offsetMm, toward, offsets };
 }
 
 export type AimedRay = { target: PlacedPoint; through: Vec3; direction: Vec3; crossing: SkinCrossing };
@@ -175,15 +267,33 @@ export function aimRay(
 ): AimedRay {
   const target = locate(projection.aim, placed, view);
   const { beam, toHead } = placed.placement;
-  const straight = crossSkin(placed.posed, target.p, beam, segments);
+  const straight = crossing(projection, placed, view, target.p, beam, segments);
   let through = target.p;
   if (straight && projection.aim.point === 'enter') through = straight.entry;
   if (straight && projection.aim.point === 'exit') through = straight.exit;
   const t = (angleDeg * Math.PI) / 180;
   const direction = normalize(add(scale(beam, Math.cos(t)), scale(toHead, Math.sin(t))));
-  const crossing = crossSkin(placed.posed, through, direction, segments);
-  if (!crossing) throw new RangeError(`the ray of ${projection.name} misses the body`);
-  return { target, through, direction, crossing };
+  const crossed = crossing(projection, placed, view, through, direction, segments);
+  if (!crossed) throw new RangeError(`the ray of ${projection.name} misses the body`);
+  return { target, through, direction, crossing: crossed };
+}
+
+/** What the ray crosses; a ray between two limbs passes none, and counts as the one beside it. */
+function crossing(
+  { aim }: Projection,
+  { posed }: PlacedBody,
+  view: SideView,
+  p: Vec3,
+  direction: Vec3,
+  segments?: readonly string[],
+): SkinCrossing | null {
+  const own = crossSkin(posed, p, direction, segments);
+  if (own || !('between' in aim)) return own;
+  const beside = posedMark(posed, view.name(aim.between[0])).p;
+  const limb = crossSkin(posed, beside, direction, segments);
+  if (!limb) return null;
+  const onRay = (q: Vec3): Vec3 => addScaled(p, direction, dot(subtract(q, p), direction));
+  return { ...limb, entry: onRay(limb.entry), exit: onRay(limb.exit) };
 }
 
 /** Depth from the ASIS (skin) to the surface under the patient: the measure behind the AP knee angle. */

@@ -4,9 +4,10 @@ import { ADULT_AGE_YEARS } from '../body/anthropometry';
 import { isMotion, type JointLimits } from '../body/joints';
 import { patientInputSchema } from '../body/patient';
 import { hasProjection, projectionOf } from '../projections/catalogue';
+import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema } from '../room/houseRules';
-import { BODY_POSITIONS } from '../projections/vocabulary';
-import { HOLDERS, roomSchema } from '../room/room';
+import { BODY_POSITIONS, HOLDERS } from '../projections/vocabulary';
+import { roomSchema } from '../room/room';
 
 const degrees = z.number().min(-180, { error: 'A joint angle must be -180 to 180°' }).max(180, {
   error: 'A joint angle must be -180 to 180°',
@@ -91,6 +92,8 @@ export type Overrides = z.infer<typeof overridesSchema>;
 export const setupRequestSchema = z
   .strictObject({
     projectionId: z.string().max(60),
+    /** An entry of the department's own, instead of one of the catalogue. */
+    own: projectionSchema.optional(),
     side: z.enum(['left', 'right']).optional(),
     patient: patientInputSchema.default({}),
     situation: situationSchema.partial().optional(),
@@ -99,7 +102,13 @@ export const setupRequestSchema = z
     overrides: overridesSchema.optional(),
   })
   .superRefine((request, context) => {
-    if (!hasProjection(request.projectionId)) {
+    if (request.own && request.own.id !== request.projectionId)
+      context.addIssue({
+        code: 'custom',
+        path: ['own'],
+        message: `The own entry is "${request.own.id}", not "${request.projectionId}"`,
+      });
+    if (!request.own && !hasProjection(request.projectionId)) {
       context.addIssue({
         code: 'custom',
         path: ['projectionId'],
@@ -107,10 +116,10 @@ export const setupRequestSchema = z
       });
       return;
     }
-    const projection = projectionOf(request.projectionId);
+    const projection = request.own ?? projectionOf(request.projectionId);
     if (projection.sided === 'each' && request.side === undefined) {
       context.addIssue({ code: 'custom', path: ['side'], message: `${projection.name} needs a side: left or right` });
     }
   });
-export type SetupRequest = z.input<typeof setupRequestSchema>;
+export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own'> & { own?: Projection };
 export type ParsedSetupRequest = z.output<typeof setupRequestSchema>;

@@ -7,9 +7,9 @@ import type { PatientInput } from '../body/patient';
 import type { TechniqueFactor } from '../exposure/convert';
 import type { StepGroup } from '../projections/schema';
 import type { Assumption } from '../quantity/provenance';
-import type { BodyPosition } from '../projections/vocabulary';
+import type { BodyPosition, HolderKind, View } from '../projections/vocabulary';
 import type { Surface } from '../room/rest';
-import type { HolderKind } from '../room/room';
+
 import type { Situation } from './request';
 
 export type Side = 'left' | 'right';
@@ -33,12 +33,16 @@ export type Scene = {
   beam: Vec3;
   straight: Vec3;
   toHead: Vec3;
+  /** Where the tube stands at 0°: its beam, and the way in which the angle counts. Other than `straight` where the receptor follows the ray. */
+  zero: { beam: Vec3; up: Vec3 };
   receptor: { centre: Vec3; u: Vec3; v: Vec3; n: Vec3; widthMm: number; heightMm: number; tiltDeg: number };
   /** Corners of the field on the receptor plane, one set for each exposure. */
   fields: Vec3[][];
   /** What the patient rests on, or the floor when standing. */
   surfaceHeightMm: number;
   touch: { name: string; p: Vec3 }[];
+  /** What must be shown: the middle of each thing. */
+  mustShow: { name: string; p: Vec3 }[];
   brightBones: readonly string[];
   /** Only the asked side is part of the view. */
   oneSided: boolean;
@@ -56,7 +60,7 @@ export type Setup = {
   position: {
     body: BodyPosition;
     say: string;
-    facing: 'AP' | 'PA' | 'lateral';
+    facing: View;
     nearSide: Side | null;
     part: string[];
     supports: string[];
@@ -77,6 +81,8 @@ export type Setup = {
     /** Room left between the field and the edge of the active area, the smaller way. */
     clearanceMm: number;
     usual: string;
+    /** Why it is another than the usual one, or null when it is that. */
+    whyOther: string | null;
   };
   tube: {
     sidMm: number;
@@ -84,6 +90,10 @@ export type Setup = {
     sidRangeMm: readonly [number, number];
     angleDeg: number;
     angleToward: Along | null;
+    /** The way of the angle as it is called at this part: "head", "elbow", "heel". */
+    angleSays: string | null;
+    /** Names of the two ways along the receptor: up it, and down. */
+    ways: readonly [string, string];
     angleRangeDeg: readonly [number, number];
     beam: 'vertical' | 'horizontal';
     /** Focal spot above the surface the patient rests on (vertical beam) or above the floor (horizontal). */
@@ -91,6 +101,7 @@ export type Setup = {
     heightOver: 'table' | 'bed' | 'floor';
     receptorShiftMm: number;
     receptorShiftToward: Along | null;
+    receptorShiftSays: string | null;
   };
   centre: {
     landmark: string;

@@ -38,6 +38,8 @@ export type StageDrawing = {
   /** What the patient sits or leans on besides the holder, in profile (side only). */
   props: Vec2[][];
   touch: { name: string; at: Vec2 }[];
+  /** What must be shown, for the drawing of where to look (ray only). */
+  mustShow: { name: string; at: Vec2 }[];
   marker: Vec2;
   /** Ends of the field's cross (ray only). */
   cross: [Vec2, Vec2, Vec2, Vec2];
@@ -127,12 +129,14 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
     const w = h * aspect;
     return { x: focal[0] * 0.35 + hit[0] * 0.65 - w / 2, y: top, width: w, height: h };
   }
+  const onSurface = scene.surfaceHeightMm > 0;
   const left = Math.min(focal[0], hit[0]) - 140;
   const right = Math.max(focal[0], hit[0]) + HEAD_MM.length + 40;
   let w = right - left;
   let h = w / aspect;
   const tall = 0 - (hit[1] - 420);
   const need = Math.min(tall + 60, 2300);
+  if (onSurface) return { x: left, y: (focal[1] + hit[1]) / 2 - h / 2, width: w, height: h };
   if (h < need) {
     h = need;
     w = h * aspect;
@@ -177,7 +181,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   const light = fields.map((each) => (look === 'ray' ? each.map(at) : sideCone(focal, each, at)));
   const plates = setup.receptor.shiftsMm
     .map((mm) => plate(addScaled(hit, toHead, mm)))
-    .map((each) => (look === 'side' ? plateEdge(each, straight) : each));
+    .map((each) => (look === 'side' ? plateEdge(each, straight, at) : each));
   const straightHit = addScaled(
     hit,
     toHead,
@@ -185,7 +189,6 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   );
   const box = boxAround(setup, look, plane, aspect);
   const levelAt = -scene.surfaceHeightMm;
-  const horizontal = setup.tube.beam === 'horizontal';
   const between = (i: number, j: number) => at(midpoint(corners[i], corners[j]));
   return {
     look,
@@ -211,7 +214,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
           ]
         : null,
     wall:
-      look === 'side' && horizontal
+      look === 'side' && setup.receptor.holder === 'wall'
         ? [
             [at(hit)[0] - 40, box.y],
             [at(hit)[0] - 40, 0],
@@ -219,6 +222,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
         : null,
     props: look === 'side' ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
+    mustShow: look === 'ray' ? scene.mustShow.map(({ name, p }) => ({ name, at: at(p) })) : [],
     marker: at(markerPlace(setup, corners)),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
   };
@@ -255,8 +259,16 @@ function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2):
 }
 
 const PLATE_MM = 14;
-/** The receptor on edge: its long section with a thickness that can be seen. */
-function plateEdge(plate: readonly Vec3[], straight: Vec3): Vec3[] {
-  const [low, , high] = [midpoint(plate[0], plate[1]), 0, midpoint(plate[2], plate[3])];
+/** The receptor on edge: its section along the drawing, with a thickness that can be seen. */
+function plateEdge(plate: readonly Vec3[], straight: Vec3, at: (p: Vec3) => Vec2): Vec3[] {
+  const sections = [
+    [midpoint(plate[0], plate[1]), midpoint(plate[2], plate[3])],
+    [midpoint(plate[0], plate[3]), midpoint(plate[1], plate[2])],
+  ];
+  const span = ([from, to]: Vec3[]) => {
+    const [a, b] = [at(from), at(to)];
+    return Math.hypot(a[0] - b[0], a[1] - b[1]);
+  };
+  const [low, high] = span(sections[0]) >= span(sections[1]) ? sections[0] : sections[1];
   return [low, high, addScaled(high, straight, PLATE_MM), addScaled(low, straight, PLATE_MM)];
 }

@@ -10,8 +10,11 @@ export function standingLift(
   through: Vec3,
   horizontal: boolean,
   room: Room,
+  surfaceMm: number,
 ): { shift: Vec3; blockMm: number } {
-  if (!horizontal) return { shift: [-through[0], -through[1], room.surfaceHeightMm], blockMm: 0 };
+  if (!horizontal) return { shift: [-through[0], -through[1], surfaceMm], blockMm: 0 };
+  // A lying body rests at height 0 of its own room.
+  if (placed.placement.lies) return { shift: [0, -through[1], room.surfaceHeightMm], blockMm: 0 };
   const sole = lowest(placed);
   const aimHeight = through[2] - sole;
   const blockMm = Math.max(0, Math.ceil((room.tube.focusHeightMm[0] - aimHeight) / 10) * 10);

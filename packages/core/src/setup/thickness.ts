@@ -7,7 +7,8 @@ import type { Body } from '../body/body';
 import type { JointLimits } from '../body/joints';
 import { crossSkin } from '../body/posed';
 import type { Projection } from '../projections/schema';
-import { aimRay, placePatient, type AimedRay, type PlacedBody, type SideView } from './place';
+import { aimRay, placePatient, type AimedRay, type PlacedBody } from './place';
+import type { SideView } from './side';
 import type { TakenWay } from './way';
 
 const HEAD = ['head', 'mandible'];
@@ -43,7 +44,7 @@ export function placeMeasured(
   const computed = straight.crossing.thicknessMm;
   if (wantedMm === undefined) return { placed, straight, thicknessMm: computed, factor: null };
   const segments = partAlong(placed, straight, limb);
-  const axis = projection.ray.view === 'lateral' ? 0 : 1;
+  const axis = projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? 0 : 1;
   let factor = 1;
   for (let i = 0; i < ROUNDS && Math.abs(straight.crossing.thicknessMm - wantedMm) > 1; i += 1) {
     const next = factor * (wantedMm / straight.crossing.thicknessMm);

@@ -11,6 +11,7 @@ export type TubeReach = { sidMm: number; problems: Problem[] };
 
 /**
  * The longest SID up to the wanted one that this room reaches along the ray.
+ * @param level the ray runs level, to the wall stand or to a loose receptor
  * @param hit where the ray meets the receptor, room frame; @param direction unit, down the beam
  */
 export function reachableSid(
@@ -19,13 +20,13 @@ export function reachableSid(
   room: Room,
   hit: Vec3,
   direction: Vec3,
-  horizontal: boolean,
+  level: 'no' | 'wall' | 'free',
   unit: LengthUnit,
 ): TubeReach {
   const { tube } = room;
   let longest = Infinity;
-  if (horizontal) longest = tube.wallSidMm ? tube.wallSidMm[1] : Infinity;
-  else longest = (tube.focusHeightMm[1] - hit[2]) / -direction[2];
+  if (level === 'wall') longest = tube.wallSidMm ? tube.wallSidMm[1] : Infinity;
+  else if (level === 'no') longest = (tube.focusHeightMm[1] - hit[2]) / -direction[2];
   const sidMm = Math.min(wantedMm, Math.floor(longest));
   const problems: Problem[] = [];
   if (sidMm < wantedMm - REACHED_MM) {

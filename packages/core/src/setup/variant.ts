@@ -8,21 +8,31 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 function merge<T>(base: T, patch: Record<string, unknown>): T {
   const result: Record<string, unknown> = { ...(base as Record<string, unknown>) };
   for (const [key, value] of Object.entries(patch)) {
-    result[key] = isRecord(value) && isRecord(result[key]) ? merge(result[key], value) : value;
+    // JSON has no undefined: null takes a field away.
+    result[key] = isRecord(value) && isRecord(result[key]) ? merge(result[key], value) : (value ?? undefined);
   }
   return result as T;
 }
 
+/** The entry as one of its schools has it. @param index place of the school in `variants` */
+export const withSchool = (projection: Projection, index: number): Projection =>
+  merge(projection, projection.variants[index].set);
+
 export type School = { rule: string; title: string; choice: string; reason: string };
 
 /** The entry as this department does it, and which schools that took. */
-export function applyRules(projection: Projection, rules: HouseRules): { projection: Projection; schools: School[] } {
+export function applyRules(
+  projection: Projection,
+  rules: HouseRules,
+  child = false,
+): { projection: Projection; schools: School[] } {
   let entry = projection;
   const schools: School[] = [];
-  for (const rule of new Set(projection.variants.map((variant) => variant.rule))) {
+  const variants = projection.variants.filter(({ when }) => when !== 'child' || child);
+  for (const rule of new Set(variants.map((variant) => variant.rule))) {
     const definition = RULES[rule as RuleId];
     const choice = String(rules[rule as RuleId]);
-    const variant = projection.variants.find((each) => each.rule === rule && each.choice === choice);
+    const variant = variants.find((each) => each.rule === rule && each.choice === choice);
     if (variant) entry = merge(entry, variant.set);
     schools.push({
       rule,

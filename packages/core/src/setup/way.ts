@@ -102,4 +102,6 @@ export const HOLDER_WORDS = {
   'table-top': 'table top',
   wall: 'wall stand',
   bed: 'bed',
+  stand: 'loose holder',
+  floor: 'floor plate',
 } as const;

@@ -99,12 +99,12 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   put('centre', capitalize(centre.text));
   if (centre.checkBy.length > 0)
     put('centre', `Check by touch: ${listWords(centre.checkBy.map((check) => check.text))}`);
-  if (tube.angleDeg > 0) put('centre', `Tube ${formatAngle(tube.angleDeg)} to the ${tube.angleToward}`);
+  if (tube.angleDeg > 0) put('centre', `Tube ${formatAngle(tube.angleDeg)} to the ${tube.angleSays}`);
   else put('centre', `Tube straight, ray ${horizontal ? 'level' : 'vertical'}`);
   if (tube.receptorShiftToward)
     put(
       'centre',
-      `${receptor.holder === 'wall' ? 'Receptor' : receptor.holder === 'table-tray' ? 'Tray' : 'Receptor'} ${formatLength(tube.receptorShiftMm, unit)} toward the ${tube.receptorShiftToward}, under the ray`,
+      `${receptor.holder === 'wall' ? 'Receptor' : receptor.holder === 'table-tray' ? 'Tray' : 'Receptor'} ${formatLength(tube.receptorShiftMm, unit)} toward the ${tube.receptorShiftSays}, under the ray`,
     );
   else put('centre', receptor.holder === 'table-tray' ? 'Tray under the ray' : 'Middle of the receptor on the ray');
   put(

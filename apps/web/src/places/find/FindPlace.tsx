@@ -1,68 +1,183 @@
-/** Find: any projection by words; every row already answers for the patient in hand. */
-import { Input } from '@rneui/themed';
-import { type SetupRequest } from '@taktik/core';
+/** Find: any projection by words or by touch; every row already answers for the patient in hand. */
+import { Button, Input } from '@rneui/themed';
+import { findExams, findProjections, projections, type Projection } from '@taktik/core';
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
-import { ScrollView, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
+import { useCallback, useDeferredValue, useMemo, useRef, useState, type ReactNode } from 'react';
+import { FlatList, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
-import { Stage } from '../../ui/Stage';
-import { Note, Skeleton } from '../../ui/States';
+import { Note } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { RADIUS, RAIL_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
 import { Words } from '../../ui/Words';
-import { compute } from '../../workers/client';
-import type { FindRow } from '../../workers/service';
+import { useOwnEntries } from '../projection/useOwnEntries';
 import { useRoom } from '../room/useRoom';
-import { toAddress } from '../setup/address';
-import { centreText, fieldText, patientText, receptorText, sidText, tubeText } from '../setup/words';
+import { patientText } from '../setup/words';
+import { FindRow, ROW_HEIGHT, type Base } from './FindRow';
+import { TouchFigure, type Touched } from './TouchFigure';
 
 const MAX_QUERY = 200;
-/** No region picked. */
+/** Exams offered beside the hits. */
+const MAX_EXAMS = 6;
+/** No region or part picked. */
 const ALL = '';
-const THUMB = { width: 84, height: 93 };
+
+/** What the list shows, and how it is called. */
+type Shown = { rows: readonly Projection[]; says: string };
 
 export function FindPlace() {
   const theme = useTheme();
+  const router = useRouter();
   const { width } = useWindowDimensions();
   const session = useAppSelector((state) => state.session.current);
-  const { room, rooms, rules } = useRoom(session?.roomId);
+  const { pinned, recent } = useAppSelector((state) => state.preferences);
+  const { room, rules } = useRoom(session?.roomId);
+  const { own } = useOwnEntries();
   const [query, setQuery] = useState('');
   const [side, setSide] = useState<'left' | 'right'>('right');
-  const [rows, setRows] = useState<FindRow[] | null>(null);
-  const [failed, setFailed] = useState('');
   const [region, setRegion] = useState(ALL);
+  const [part, setPart] = useState(ALL);
+  const [touched, setTouched] = useState<Touched | null>(null);
+  const [examId, setExamId] = useState(ALL);
+  const [pair, setPair] = useState<readonly string[]>([]);
   const field = useRef<TextInput>(null);
-  const asked = useDeferredValue(query);
+  const asked = useDeferredValue(query.trim());
   const base = useMemo(
-    (): Omit<SetupRequest, 'projectionId'> => ({
-      patient: session?.patient ?? {},
-      situation: session?.situation,
-      room,
-      rules,
-      side,
-    }),
+    (): Base => ({ patient: session?.patient ?? {}, situation: session?.situation, room, rules, side }),
     [session, room, rules, side],
   );
-  const key = JSON.stringify([asked, base.patient, base.situation, room?.id, rules, side, rooms.length]);
-  useEffect(() => {
-    let here = true;
-    compute()
-      .find(asked, base)
-      .then((found) => here && setRows(found))
-      .catch((error: Error) => here && setFailed(error.message));
-    return () => {
-      here = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  const baseKey = JSON.stringify([base.patient, base.situation, room?.id, rules, side]);
   useKeys({ f: () => field.current?.focus() });
-  const regions = [...new Set(rows?.map((row) => row.region))];
-  const shown = query === '' && region !== ALL ? rows?.filter((row) => row.region === region) : rows;
-  const count = (name: string) => rows?.filter((row) => row.region === name).length ?? 0;
+
+  const every = useMemo(() => [...projections, ...own], [own]);
+  const byId = useMemo(() => new Map(every.map((entry) => [entry.id, entry])), [every]);
+  const regions = useMemo(() => [...new Set(every.map((entry) => entry.region))], [every]);
+  const parts = useMemo(
+    () => [...new Set(every.filter((entry) => entry.region === region).map((entry) => entry.part))],
+    [every, region],
+  );
+  const exams = useMemo(() => findExams(asked).slice(0, MAX_EXAMS), [asked]);
+  const exam = exams.find(({ id }) => id === examId);
+  const shown = useMemo((): Shown => {
+    if (exam) {
+      const rows = exam.projections.flatMap((id) => byId.get(id) ?? []);
+      return { rows, says: `${rows.length} in ${exam.name}` };
+    }
+    if (asked !== '') {
+      const ownHits = own.filter((entry) => entry.name.toLowerCase().includes(asked.toLowerCase()));
+      const rows = [...ownHits, ...findProjections(asked).map(({ projection }) => projection)];
+      return { rows, says: `${rows.length} found` };
+    }
+    if (touched) {
+      const rows = touched.ids.flatMap((id) => byId.get(id) ?? []);
+      return { rows, says: `${rows.length} at the ${touched.name}` };
+    }
+    if (region !== ALL) {
+      const rows = every.filter((entry) => entry.region === region && (part === ALL || entry.part === part));
+      return { rows, says: `${rows.length} of ${region}${part === ALL ? '' : `: ${part}`}` };
+    }
+    return { rows: every, says: `${every.length} projections in ${regions.length} regions` };
+  }, [exam, asked, touched, region, part, every, own, byId, regions]);
+
+  const compare = useCallback(
+    (id: string) => setPair((now) => (now.includes(id) ? now.filter((each) => each !== id) : [...now, id].slice(-2))),
+    [],
+  );
+  const columns = width >= RAIL_FROM ? 2 : 1;
+  const row = (projection: Projection): ReactNode => (
+    <FindRow
+      projection={projection}
+      base={projection.id.startsWith('own-') ? { ...base, own: projection } : base}
+      baseKey={baseKey}
+      comparing={pair.includes(projection.id)}
+      onCompare={compare}
+    />
+  );
+  const quick = asked === '' && !touched && region === ALL;
+  const kept = (ids: readonly string[]) => ids.flatMap((id) => byId.get(id) ?? []);
+  const head = (
+    <View style={{ gap: 12, paddingBottom: 10, paddingTop: 6 }}>
+      {quick && pinned.length > 0 && <Short title="Pinned" rows={kept(pinned)} columns={columns} row={row} />}
+      {quick && recent.length > 0 && (
+        <Short title="Opened last" rows={kept(recent).slice(0, 4)} columns={columns} row={row} />
+      )}
+      {asked === '' && (
+        <>
+          <View style={{ flexDirection: columns === 2 ? 'row' : 'column', gap: 16 }}>
+            <View style={{ flex: columns === 2 ? 1 : undefined }}>
+              <TouchFigure
+                touched={touched}
+                onTouch={(next) => {
+                  setTouched(next);
+                  setRegion(ALL);
+                }}
+              />
+            </View>
+            <View
+              style={{
+                flex: columns === 2 ? 1 : undefined,
+                gap: 10,
+                display: touched && columns === 1 ? 'none' : 'flex',
+              }}
+            >
+              <Choice
+                label="Region"
+                options={[
+                  { value: ALL, label: `all ${every.length}` },
+                  ...regions.map((name) => ({
+                    value: name as string,
+                    label: `${name} ${every.filter((entry) => entry.region === name).length}`,
+                  })),
+                ]}
+                value={touched ? undefined : region}
+                onChange={(value) => {
+                  setRegion(value);
+                  setPart(ALL);
+                  setTouched(null);
+                }}
+              />
+              {region !== ALL && (
+                <Choice
+                  label={`Part, ${region}`}
+                  options={[{ value: ALL, label: 'all' }, ...parts.map((value) => ({ value, label: value }))]}
+                  value={part}
+                  onChange={setPart}
+                />
+              )}
+            </View>
+          </View>
+          {touched && (
+            <Press label="Show all again" onPress={() => setTouched(null)} plain style={{ paddingHorizontal: 4 }}>
+              <Words kind="small" tone="lamp">{`◆ ${touched.name}: show all again`}</Words>
+            </Press>
+          )}
+        </>
+      )}
+      {exams.length > 0 && (
+        <Choice
+          label="Exam"
+          options={[
+            { value: ALL, label: 'single projections' },
+            ...exams.map(({ id, name, projections: ids }) => ({ value: id, label: `${name} ${ids.length}` })),
+          ]}
+          value={exam ? exam.id : ALL}
+          onChange={setExamId}
+        />
+      )}
+      <Words kind="small" tone="soft" role="status">
+        {shown.says}
+      </Words>
+      {shown.rows.length === 0 && (
+        <Note
+          title={`Nothing for “${asked.slice(0, 60)}”`}
+          text="Try the part of the body, the name of the method, or fewer words."
+        />
+      )}
+    </View>
+  );
   return (
     <Frame
       header={
@@ -71,32 +186,41 @@ export function FindPlace() {
           detail={session ? `for ${session.initials}: ${patientText(session.patient)}` : 'for a median adult'}
         />
       }
-    >
-      <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 0, gap: 10 }}>
-        <View style={{ gap: 8 }}>
-          <Input
-            ref={field as never}
-            label="Projection, method, part or order wording"
-            aria-label="Find a projection"
-            value={query}
-            onChangeText={(text) => setQuery(text.slice(0, MAX_QUERY))}
-            autoFocus
-            autoCorrect={false}
-            autoCapitalize="none"
-            errorMessage={query.length >= MAX_QUERY ? `Only the first ${MAX_QUERY} characters are read` : undefined}
-            renderErrorMessage={query.length >= MAX_QUERY}
-            containerStyle={{ paddingHorizontal: 0 }}
-            inputContainerStyle={{ borderBottomWidth: 0, marginTop: 4 }}
-            inputStyle={
-              {
-                paddingHorizontal: 12,
-                borderWidth: 1,
-                borderColor: theme.inkSoft,
-                borderRadius: RADIUS,
-                outlineColor: theme.lamp,
-              } as TextStyle
-            }
+      footer={
+        pair.length > 0 ? (
+          <CompareBar
+            names={pair.map((id) => byId.get(id)?.name ?? id)}
+            onClear={() => setPair([])}
+            onOpen={() => router.push({ pathname: '/compare', params: { a: pair[0], b: pair[1], side } })}
           />
+        ) : undefined
+      }
+    >
+      <View style={{ paddingHorizontal: 16, gap: 8 }}>
+        <Input
+          ref={field as never}
+          label="Projection, method, part or order wording"
+          aria-label="Find a projection"
+          value={query}
+          onChangeText={(text) => setQuery(text.slice(0, MAX_QUERY))}
+          autoFocus
+          autoCorrect={false}
+          autoCapitalize="none"
+          errorMessage={query.length >= MAX_QUERY ? `Only the first ${MAX_QUERY} characters are read` : undefined}
+          renderErrorMessage={query.length >= MAX_QUERY}
+          containerStyle={{ paddingHorizontal: 0 }}
+          inputContainerStyle={{ borderBottomWidth: 0, marginTop: 4 }}
+          inputStyle={
+            {
+              paddingHorizontal: 12,
+              borderWidth: 1,
+              borderColor: theme.inkSoft,
+              borderRadius: RADIUS,
+              outlineColor: theme.lamp,
+            } as TextStyle
+          }
+        />
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 12, alignItems: 'flex-end', paddingBottom: 8 }}>
           <Choice
             label="Side for limbs"
             options={[
@@ -106,123 +230,76 @@ export function FindPlace() {
             value={side}
             onChange={setSide}
           />
-          {query === '' && rows && (
-            <Choice
-              label="Region"
-              options={[
-                { value: ALL, label: `all ${rows.length}` },
-                ...regions.map((name) => ({ value: name, label: `${name} ${count(name)}` })),
-              ]}
-              value={region}
-              onChange={setRegion}
-            />
-          )}
-          <Words kind="small" tone="soft" role="status">
-            {rows
-              ? query === ''
-                ? `${rows.length} projections in ${regions.length} regions`
-                : `${rows.length} found`
-              : 'Looking'}
-          </Words>
+          <Press
+            label="The room's book: print projections as this room does them"
+            onPress={() => router.push('/book')}
+            style={{ paddingHorizontal: 16 }}
+          >
+            <Words kind="body">Room’s book</Words>
+          </Press>
         </View>
-        {failed !== '' && <Note tone="brick" title="The search failed" text={failed} />}
-        {!rows && failed === '' && <Skeleton rows={5} height={110} />}
-        {rows?.length === 0 && (
-          <Note
-            title={`Nothing for “${query.slice(0, 60)}”`}
-            text="Try the part of the body, the name of the method, or fewer words."
-          />
-        )}
-        <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-          {shown?.map((row) => (
-            <View
-              key={row.projectionId}
-              role="listitem"
-              style={{ width: width >= RAIL_FROM ? '49%' : '100%', flexGrow: 1 }}
-            >
-              <Row row={row} side={side} patient={base.patient} roomId={room?.id} situation={base.situation} />
-            </View>
-          ))}
-        </View>
-      </ScrollView>
+      </View>
+      <FlatList
+        key={columns}
+        data={shown.rows as Projection[]}
+        keyExtractor={({ id }) => id}
+        numColumns={columns}
+        renderItem={({ item }) => <View style={{ flex: 1, padding: 5 }}>{row(item)}</View>}
+        ListHeaderComponent={head}
+        contentContainerStyle={{ paddingHorizontal: 11, paddingBottom: 16 }}
+        keyboardShouldPersistTaps="handled"
+        initialNumToRender={6}
+        maxToRenderPerBatch={6}
+        windowSize={5}
+      />
     </Frame>
   );
 }
 
-function Row({
+function Short({
+  title,
+  rows,
+  columns,
   row,
-  side,
-  patient,
-  roomId,
-  situation,
 }: {
-  row: FindRow;
-  side: 'left' | 'right';
-  patient: SetupRequest['patient'];
-  roomId: string | undefined;
-  situation: SetupRequest['situation'];
+  title: string;
+  rows: readonly Projection[];
+  columns: number;
+  row: (projection: Projection) => ReactNode;
 }) {
-  const router = useRouter();
-  const unit = useAppSelector((state) => state.preferences.unit);
-  const { setup, stage } = row;
-  const texts = setup
-    ? [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit), fieldText(setup, unit)]
-    : [];
-  const open = () =>
-    router.push({
-      pathname: '/setup',
-      params: toAddress({
-        projectionId: row.projectionId,
-        side: setup?.side && / (left|right)$/.test(setup.name) ? side : undefined,
-        patient: patient ?? {},
-        situation: situation ?? {},
-        roomId,
-      }),
-    });
+  if (rows.length === 0) return null;
   return (
-    <Press
-      label={`${setup?.name ?? row.name}. ${row.shows}`}
-      role="link"
-      onPress={open}
-      style={{ flexDirection: 'row', gap: 12, padding: 10, alignItems: 'stretch', justifyContent: 'flex-start' }}
-    >
-      <View style={THUMB}>
-        {stage && setup && (
-          <Stage
-            small
-            drawing={stage.drawing}
-            mannequin={stage.mannequin}
-            setup={setup}
-            unit={unit}
-            width={THUMB.width}
-            height={THUMB.height}
-          />
-        )}
-      </View>
-      <View style={{ flex: 1, gap: 3 }}>
-        <Words kind="heading">{setup?.name ?? row.name}</Words>
-        <Words kind="label" tone="soft" numberOfLines={1}>
-          {row.shows}
-        </Words>
-        {setup && (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 10 }}>
-            {texts.map((text, i) => (
-              <Words key={i} kind="small">
-                {[
-                  text.figure === 'on' ? '' : text.figure,
-                  text.figure === 'on' ? '' : text.unit,
-                  i === 2 || i === 3 ? text.line : '',
-                  i < 4 ? ' ·' : '',
-                ]
-                  .filter(Boolean)
-                  .join(' ')}
-              </Words>
-            ))}
+    <View style={{ gap: 8 }}>
+      <Words kind="heading" role="heading" aria-level={2}>
+        {title}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+        {rows.map((projection) => (
+          <View
+            key={projection.id}
+            style={{ width: columns === 2 ? '50%' : '100%', padding: 5, minHeight: ROW_HEIGHT }}
+          >
+            {row(projection)}
           </View>
-        )}
-        {setup && !setup.feasible && <Words kind="label" tone="brick">{`▲ ${setup.problems[0]?.text}`}</Words>}
-        {row.error !== '' && <Words kind="label" tone="brick">{`▲ ${row.error}`}</Words>}
+        ))}
       </View>
-    </Press>
+    </View>
+  );
+}
+
+function CompareBar({ names, onOpen, onClear }: { names: readonly string[]; onOpen: () => void; onClear: () => void }) {
+  const theme = useTheme();
+  return (
+    <View style={{ padding: 10, gap: 10, flexDirection: 'row', alignItems: 'center', backgroundColor: theme.raised }}>
+      <Words kind="small" style={{ flex: 1 }} role="status">
+        {names.length === 1 ? `${names[0]} with …` : names.join(' with ')}
+      </Words>
+      <Press label="Forget the comparison" plain onPress={onClear} style={{ paddingHorizontal: 10 }}>
+        <Words kind="small" tone="soft">
+          Forget
+        </Words>
+      </Press>
+      <Button title="Side by side" disabled={names.length < 2} onPress={onOpen} />
+    </View>
   );
 }

@@ -155,7 +155,7 @@ function Body({ name, setup, room, unit, pull }: BodyProps) {
       return (
         <>
           <Line
-            text={`Taught: ${tube.angleRangeDeg[0]} to ${tube.angleRangeDeg[1]}°. Above 0 is toward the head, below 0 toward the feet.`}
+            text={`Taught: ${tube.angleRangeDeg[0]} to ${tube.angleRangeDeg[1]}°. Above 0 is toward the ${tube.ways[0]}, below 0 toward the ${tube.ways[1]}.`}
           />
           {tube.receptorShiftToward && (
             <Line

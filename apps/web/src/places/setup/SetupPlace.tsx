@@ -3,23 +3,28 @@ import { Button } from '@rneui/themed';
 import { projections, type Overrides, type SetupRequest, type StageLook } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { personOf, preferred } from '../../state/preferences';
+import { opened, personOf, preferred } from '../../state/preferences';
 import { post } from '../../state/sender';
 import { Frame, PlaceHeader } from '../../ui/Frame';
+import { Press } from '../../ui/Press';
 import { Caution, Note, Skeleton } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { RAIL_FROM, WIDE_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
+import { Words } from '../../ui/Words';
+import { useOwnEntries } from '../projection/useOwnEntries';
 import { useRoom } from '../room/useRoom';
 import { ActionBar } from './ActionBar';
+import { toAddress } from './address';
 import { addressOf } from './begin';
 import { Assumptions } from './Assumptions';
 import { ChangeList } from './ChangeList';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
+import { OtherSchools } from './OtherSchools';
 import { PatientSheet } from './PatientSheet';
 import { ReadoutGrid } from './ReadoutGrid';
 import { READOUTS, ReadoutSheet, type ReadoutName } from './ReadoutSheet';
@@ -50,6 +55,8 @@ function SetupScreen() {
   const { unit, look, theme: picked } = useAppSelector((state) => state.preferences);
   const person = useAppSelector((state) => personOf(state.preferences));
   const { room, rules } = useRoom(asked.roomId);
+  const { own, loading: ownLoading } = useOwnEntries();
+  const mine = own.find(({ id }) => id === asked.projectionId);
   const [readout, setReadout] = useState<ReadoutName | null>(null);
   const [patientOpen, setPatientOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
@@ -60,6 +67,7 @@ function SetupScreen() {
   const stage = stageSize(width - rail, height, wide);
   const request: SetupRequest = {
     projectionId: asked.projectionId,
+    own: mine,
     side: asked.side,
     patient: asked.patient,
     situation: asked.situation,
@@ -131,14 +139,19 @@ function SetupScreen() {
   });
 
   const setup = result?.setup.projectionId === asked.projectionId ? result.setup : null;
+  const shownId = setup?.projectionId;
+  useEffect(() => {
+    if (shownId) dispatch(opened(shownId));
+  }, [shownId, dispatch]);
   // Numbers and stage first; the long list follows in the same breath without holding them up.
   const late = useDeferredValue(setup, null);
   if (!setup || !result) {
-    const unknown = !projections.some(({ id }) => id === asked.projectionId);
+    const unknown = !mine && !projections.some(({ id }) => id === asked.projectionId);
+    const waiting = unknown && ownLoading;
     return (
       <Frame header={<PlaceHeader title="Set up" />}>
         <View style={{ padding: 16, gap: 12 }}>
-          {errors.length > 0 ? (
+          {errors.length > 0 && !waiting ? (
             <Note
               tone="brick"
               title={unknown ? 'Unknown projection' : 'This set-up cannot be computed'}
@@ -229,6 +242,19 @@ function SetupScreen() {
       onDrag={(change) => go({ overrides: { ...asked.overrides, ...change } })}
     />
   ));
+  const otherSchools = setup.schools.length > 0 && <OtherSchools request={request} address={toAddress(asked)} />;
+  const pageLink = (
+    <Press
+      label={`Read about ${setup.name}: criteria, faults, what serves instead`}
+      role="link"
+      onPress={() => router.push({ pathname: '/projection', params: toAddress(asked) })}
+      style={{ paddingHorizontal: 12 }}
+    >
+      <Words kind="small" tone="lamp">
+        Criteria, faults, schools, what serves instead
+      </Words>
+    </Press>
+  );
   const sheets = (
     <>
       <ReadoutSheet
@@ -262,6 +288,8 @@ function SetupScreen() {
             <SeriesList session={session} index={index} name={setup.name} onShow={show} />
             {changes}
             <Assumptions setup={setup} />
+            {otherSchools}
+            {pageLink}
           </ScrollView>
           <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 14, gap: 10 }}>
             {title}
@@ -289,6 +317,8 @@ function SetupScreen() {
         {changes}
         {late && <StepList setup={late} done={steps} onTick={tick} />}
         <Assumptions setup={setup} />
+        {otherSchools}
+        {pageLink}
       </ScrollView>
       {sheets}
     </Frame>

@@ -39,7 +39,7 @@ export const sidText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
 export const tubeText = (setup: Setup): ReadoutText => ({
   figure: formatAngle(setup.tube.angleDeg),
   unit: '',
-  line: setup.tube.angleToward ? `to the ${setup.tube.angleToward}` : 'straight',
+  line: setup.tube.angleSays ? `to the ${setup.tube.angleSays}` : 'straight',
   other: setup.tube.beam === 'horizontal' ? 'horizontal' : 'vertical',
 });
 

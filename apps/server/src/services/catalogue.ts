@@ -1,0 +1,95 @@
+/** The department's own entries: proved before they are stored, and stored all or not at all. */
+import { asc, eq } from 'drizzle-orm';
+import {
+  exportCatalogue,
+  importCatalogue,
+  MAX_OWN_ENTRIES,
+  proveEntry,
+  type CatalogueDocument,
+  type EntryFault,
+  type Projection,
+} from '@taktik/core';
+import { notFound, Problem } from '../api/problem';
+import type { Store } from '../db/database';
+import { ownEntries, settings } from '../db/schema';
+import { getRules, RULES_ROW, withRules } from './rooms';
+
+const MOST_FAULTS = 20;
+
+function refused(faults: readonly EntryFault[]): Problem {
+  const shown = faults.slice(0, MOST_FAULTS);
+  return new Problem(
+    422,
+    'Entry not accepted',
+    `${shown.map(({ entry, field, rule }) => `${entry}, ${field}: ${rule}`).join('; ')}. Nothing was stored.`.slice(
+      0,
+      1500,
+    ),
+    shown.map(({ entry, field, rule }) => ({ field: `${entry}: ${field}`, message: rule })),
+  );
+}
+
+export async function listOwn({ db }: Store): Promise<Projection[]> {
+  const rows = await db.select().from(ownEntries).orderBy(asc(ownEntries.id));
+  return rows.map(({ entry }) => entry);
+}
+
+const row = (entry: Projection, changedBy: string, changedAt: number) => ({
+  id: entry.id,
+  entry,
+  changedBy,
+  changedAt,
+});
+
+/** @throws Problem 422 with every reason; 409 when the department has as many as it may have */
+export async function putOwn(store: Store, id: string, written: unknown, by: string, at: number): Promise<Projection> {
+  const proved = proveEntry(written);
+  if (!proved.ok) throw refused(proved.faults);
+  const { entry } = proved;
+  if (entry.id !== id) throw refused([{ entry: id, field: 'id', rule: `the entry calls itself "${entry.id}"` }]);
+  const known = await listOwn(store);
+  if (known.length >= MAX_OWN_ENTRIES && !known.some((each) => each.id === id))
+    throw new Problem(409, 'Too many entries', `A department may have ${MAX_OWN_ENTRIES} entries of its own.`);
+  const value = row(entry, by, at);
+  await store.writes.run(() =>
+    store.db.insert(ownEntries).values(value).onConflictDoUpdate({ target: ownEntries.id, set: value }),
+  );
+  return entry;
+}
+
+/** @throws Problem 404 */
+export async function deleteOwn(store: Store, id: string): Promise<void> {
+  const known = await listOwn(store);
+  if (!known.some((entry) => entry.id === id)) throw notFound('own entry', id);
+  await store.writes.run(() => store.db.delete(ownEntries).where(eq(ownEntries.id, id)));
+}
+
+export const exportOwn = async (store: Store): Promise<CatalogueDocument> =>
+  exportCatalogue(await listOwn(store), await getRules(store));
+
+/** Takes a whole document or nothing of it. @throws Problem 422 naming entry, field and rule */
+export async function importOwn(
+  store: Store,
+  document: unknown,
+  by: string,
+  at: number,
+): Promise<{ entries: number; rules: boolean }> {
+  const read = importCatalogue(document);
+  if (!read.ok) throw refused(read.faults);
+  const { entries, rules } = read;
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      for (const entry of entries) {
+        const value = row(entry, by, at);
+        await tx.insert(ownEntries).values(value).onConflictDoUpdate({ target: ownEntries.id, set: value });
+      }
+      if (!rules) return;
+      const value = withRules(rules);
+      await tx
+        .insert(settings)
+        .values({ id: RULES_ROW, rules: value })
+        .onConflictDoUpdate({ target: settings.id, set: { rules: value } });
+    }),
+  );
+  return { entries: entries.length, rules: rules !== undefined };
+}

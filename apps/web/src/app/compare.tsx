@@ -1,0 +1,1 @@
+export { ComparePlace as default } from '../places/projection/ComparePlace';

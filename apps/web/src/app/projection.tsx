@@ -1,0 +1,1 @@
+export { ProjectionPlace as default } from '../places/projection/ProjectionPlace';

@@ -1,0 +1,22 @@
+/** How the head is set, in words from the entry's own numbers: a school that changes the line changes the sentence. */
+import { formatAngle } from '../quantity/angle';
+import type { Projection } from '../projections/schema';
+import type { HeadLine } from '../projections/vocabulary';
+
+const NAMES: Record<HeadLine, string> = {
+  OML: 'Orbitomeatal line',
+  IOML: 'Infraorbitomeatal line',
+  AML: 'Line from ear opening to acanthion',
+  LML: 'Line from ear opening to lips',
+  MML: 'Line from ear opening to chin',
+  GML: 'Line from ear opening to glabella',
+};
+const SQUARE_DEG = 90;
+
+export function headLineWords({ headLine }: Pick<Projection, 'headLine'>): string | null {
+  if (!headLine) return null;
+  const { line, toReceptorDeg } = headLine;
+  if (toReceptorDeg === SQUARE_DEG) return `${NAMES[line]} square to the receptor`;
+  if (toReceptorDeg === 0) return `${NAMES[line]} along the receptor`;
+  return `${NAMES[line]} at ${formatAngle(toReceptorDeg)} to the receptor`;
+}
