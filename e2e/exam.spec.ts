@@ -70,23 +70,27 @@ test('from the order to the record, and still there after a restart', async ({ p
   await expect(page.getByText('9 open')).toBeVisible();
 });
 
-test('without a connection nothing is lost: it is kept, said, and sent when the server is back', async ({
-  page,
-  server,
-}) => {
-  await startSacrum(page);
-  // The app is on the device once its service worker is ready.
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await server.down();
-  await page.getByRole('button', { name: 'Expose', exact: true }).click();
-  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-  await expect(page.getByText(/No connection: .* kept on this device/)).toBeVisible();
-  await page.reload();
-  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-  await server.up();
-  await expect(page.getByText(/No connection/)).toBeHidden({ timeout: 15_000 });
-  await page.goto('/record');
-  await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+test.describe('the app kept on the device', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('without a connection nothing is lost: it is kept, said, and sent when the server is back', async ({
+    page,
+    server,
+  }) => {
+    await startSacrum(page);
+    // The app is on the device once its service worker is ready.
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await server.down();
+    await page.getByRole('button', { name: 'Expose', exact: true }).click();
+    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+    await expect(page.getByText(/No connection: .* kept on this device/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+    await server.up();
+    await expect(page.getByText(/No connection/)).toBeHidden({ timeout: 15_000 });
+    await page.goto('/record');
+    await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+  });
 });
 
 test('a set-up that must not be done is not exposed, and says why', async ({ page }) => {

@@ -32,7 +32,7 @@ await check('Types', 'npm', ['run', '--silent', 'typecheck']);
 
 say('Unit tests');
 const unitFile = path.join(results, 'unit.json');
-const unitCode = await run('npx', ['jest', '--json', `--outputFile=${unitFile}`]);
+const unitCode = await run('npx', ['jest', '--maxWorkers=100%', '--json', `--outputFile=${unitFile}`]);
 const unit = readJson(unitFile);
 count(unit?.numPassedTests ?? 0, (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0));
 if (unitCode !== 0 && !(unit?.numFailedTests > 0) && !(unit?.numRuntimeErrorTestSuites > 0)) count(0, 1);
