@@ -73,7 +73,15 @@ export {
   type StageLook,
 } from './setup/stage';
 export { HOLDER_WORDS } from './setup/way';
-export { changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
+export { CHANGE_KINDS, changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
+export {
+  planSeries,
+  type SeriesEffort,
+  type SeriesPlan,
+  type SeriesRequest,
+  type SeriesStep,
+} from './series/planSeries';
+export { defaultPrices, PRICE_IDS, PRICES, pricesSchema, type PriceId, type Prices } from './series/prices';
 export { summarizeSeries, type SeriesSummary } from './series/bringList';
 export { dragField, dragTube } from './setup/drag';
 export {

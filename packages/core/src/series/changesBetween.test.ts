@@ -1,3 +1,4 @@
+import { formatLength } from '../quantity/length';
 import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { SetupRequest } from '../setup/request';
@@ -73,4 +74,101 @@ test('what to bring to the ward comes from the set-up', () => {
   expect(summary).toMatchObject({ exposures: 1, turns: 0, blocked: [] });
   expect(summary.bring).toEqual(expect.arrayContaining(['receptor 14×17', 'grid 6:1', 'tape measure', 'marker R']));
   expect(summarizeSeries([setup('thoracic-ap'), setup('thoracic-lateral'), setup('thoracic-lateral')]).turns).toBe(1);
+});
+
+/** Each way of forgetting an undo that costs a repeat; the words must name it, as an undoing. */
+describe('what is forgotten between two views', () => {
+  const undone = (before: string, after: string, rest: Partial<SetupRequest> = {}) =>
+    changesBetween(setup(before, rest), setup(after, rest)).filter(({ undo }) => undo);
+  const undoneTexts = (...args: Parameters<typeof undone>) => undone(...args).map(({ text }) => text);
+
+  test('the angle left on', () => expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap')).toContain('Take the 15° off'));
+  test('the angle taken off, the tray left under the slanted ray', () =>
+    expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap').join()).toMatch(/Tray.* back under the ray/));
+  test('the table top moved where the tray should have been, and the reverse', () => {
+    expect(undoneTexts('sacrum-ap-axial', 'coccyx-ap-axial').join()).toMatch(
+      /^.*Tray, not the table top, .* toward the feet/,
+    );
+    expect(texts('thoracic-ap', 'lumbar-ap').join()).toMatch(
+      /table top .* toward the head, tube and tray stay in line/,
+    );
+  });
+  test('out of detent after a view off the tray', () => {
+    const changes = changesBetween(setup('pelvis-ap'), setup('hand-pa', { side: 'left' }));
+    expect(changes.find(({ kind }) => kind === 'detent')).toMatchObject({ undo: true });
+    expect(
+      changesBetween(setup('hand-pa', { side: 'left' }), setup('pelvis-ap')).find(({ kind }) => kind === 'detent'),
+    ).toMatchObject({ text: 'Tube into its detent over the table tray', undo: false });
+  });
+  test('40 in left set for 72 in', () => {
+    const said = changesBetween(setup('pelvis-ap'), setup('chest-pa')).find(({ kind }) => kind === 'sid');
+    expect(said).toMatchObject({
+      was: '40 in',
+      text: `SID 40 in → ${formatLength(setup('chest-pa').tube.sidMm, 'in')}`,
+    });
+  });
+  test('a tabletop view shot in the tray, and the reverse', () => {
+    const hand = { side: 'left' as const };
+    expect(
+      changesBetween(setup('pelvis-ap'), setup('hand-pa', hand))
+        .map(({ text }) => text)
+        .join(),
+    ).toMatch(/Receptor out of the table tray; .*table top/);
+    expect(
+      changesBetween(setup('hand-pa', hand), setup('pelvis-ap'))
+        .map(({ text }) => text)
+        .join(),
+    ).toMatch(/Receptor out of the table top; .*table tray/);
+  });
+  test('the organ on the other side after turning over', () => {
+    const changes = undone('stomach-ap', 'stomach-pa');
+    expect(changes.find(({ kind }) => kind === 'side')?.text).toMatch(
+      /^Left and right have changed places on the table/,
+    );
+    expect(undone('sacrum-ap-axial', 'coccyx-ap-axial').some(({ kind }) => kind === 'side')).toBe(false);
+  });
+  test('the marker left from the last view, and the sign that was only for it', () => {
+    expect(undoneTexts('chest-pa', 'chest-lateral')).toContain('Marker: R off, L on');
+    expect(undoneTexts('acromioclavicular-ap-weights', 'acromioclavicular-ap')).toContain('Sign off: with weights');
+  });
+  test('the weights left on', () =>
+    expect(undoneTexts('acromioclavicular-ap-weights', 'clavicle-ap', { side: 'left' }).join()).toMatch(
+      /Away: two equal weights/,
+    ));
+  test('the shield left where it was when the patient turned', () =>
+    expect(undoneTexts('sacrum-lateral', 'sacrum-ap-axial').join()).toMatch(/Shield moved round with the turn/));
+  test('the pad under the waist left in', () =>
+    expect(undoneTexts('lumbar-lateral', 'lumbar-ap').join()).toMatch(/Away: pad/));
+  test('the grid left in for a thin part', () =>
+    expect(undoneTexts('pelvis-ap', 'hand-pa', { side: 'left' })).toContain('Grid out'));
+  test('the collimator left turned along a bone', () => {
+    const small = { patient: { ageYears: 45, statureMm: 1950 }, side: 'left' as const };
+    const leg = setup('leg-lateral', small);
+    const turned = { ...leg, field: { ...leg.field, rotationDeg: 12 } };
+    expect(changesBetween(turned, setup('ankle-lateral', small)).map(({ text }) => text)).toContain(
+      'Collimator back to straight',
+    );
+    expect(changesBetween(setup('ankle-lateral', small), turned).map(({ text }) => text)).toContain(
+      'Collimator turned 12° along the bone',
+    );
+  });
+  test('the block left under', () => {
+    const low = setup('foot-ap-weight-bearing', { side: 'left' });
+    const raised = {
+      ...low,
+      position: { ...low.position, supports: ['On a block 4 in high: the tube does not go lower'] },
+    };
+    expect(
+      changesBetween(raised, setup('foot-ap', { side: 'left' }))
+        .filter(({ undo }) => undo)
+        .map(({ text }) => text),
+    ).toContain('Block away');
+  });
+  test('to the other limb is not called a turn of the patient', () => {
+    const changes = changesBetween(
+      setup('knee-stress-varus', { side: 'left' }),
+      setup('knee-stress-varus', { side: 'right' }),
+    );
+    expect(changes[0].text).toMatch(/^Over to the right side\. /);
+  });
 });

@@ -5,20 +5,44 @@ import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import { HOLDER_WORDS } from '../setup/way';
 import { positionName } from '../room/position';
+import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
+import { isTurn, movesBetween, SAME_MM } from './moves';
 
 export type ChangeKind =
   | 'position'
+  | 'side'
+  | 'aids'
   | 'receptor'
   | 'grid'
+  | 'detent'
   | 'sid'
   | 'angle'
   | 'recentre'
   | 'centre'
   | 'field'
   | 'marker'
+  | 'shield'
   | 'technique'
   | 'breathing';
+/** The order of the hands. */
+export const CHANGE_KINDS: readonly ChangeKind[] = [
+  'position',
+  'side',
+  'aids',
+  'receptor',
+  'grid',
+  'detent',
+  'sid',
+  'angle',
+  'recentre',
+  'centre',
+  'field',
+  'marker',
+  'shield',
+  'technique',
+  'breathing',
+];
 export type Readout = 'receptor' | 'sid' | 'tube' | 'centre' | 'field';
 export type Change = {
   kind: ChangeKind;
@@ -28,15 +52,34 @@ export type Change = {
   was: string | null;
 };
 
-/** Smaller differences than this are not worth a move. */
-const SAME_MM = 6;
-
 const receptorWords = (s: Setup): string =>
   `${s.receptor.size.name}${s.receptor.size.fixed ? '' : ` ${s.receptor.orientation}`}, ${HOLDER_WORDS[s.receptor.holder]}`;
 const angleWords = (s: Setup): string =>
   s.tube.angleDeg === 0 ? '0°' : `${formatAngle(s.tube.angleDeg)} to the ${s.tube.angleSays}`;
 const positionWords = (s: Setup): string =>
   `${positionName(s.position.body)}${s.position.nearSide ? `, ${s.position.nearSide} side on the receptor` : ''}`;
+
+/** Holders in line with which the tube clicks into a detent. */
+const DETENTS = new Set(['table-tray', 'wall']);
+const inDetent = (s: Setup): boolean => DETENTS.has(s.receptor.holder);
+
+/** Things that are laid, tied or given, among what was got ready; the rest of it is said once and left. */
+const AID =
+  /\b(pads?|sponge|wedge|sandbags?|cushion|weights?|straps?|pillow|blocks?|lead|gauge|supports?|tape|pointer|spacer|ruler|scale|sheet|step|frame)\b/;
+const NO_AID = /^(the light|head |bladder|allergies|long SID|groove|pelvis raised|no )/;
+const aidsOf = (s: Setup): string[] => s.prepare.filter((item) => AID.test(item) && !NO_AID.test(item));
+const shieldsOf = (s: Setup): string[] => s.protection.filter((line) => /\b(apron|shields?|lead)\b/.test(line));
+const aecWords = (s: Setup): string =>
+  s.exposure.aec === 'none' ? 'manual' : `AEC ${s.exposure.aec} ${s.exposure.aec === 'centre' ? 'cell' : 'cells'}`;
+const techniqueWords = (s: Setup): string => `${s.exposure.kVp} kVp, ${s.exposure.mAs} mAs`;
+const missing = (from: readonly string[], inList: readonly string[]): string[] =>
+  from.filter((item) => !inList.includes(item));
+
+/** How far the aim went along the body, head positive, mm. */
+const aimTravel = (before: Setup, after: Setup): number => {
+  const along = (s: Setup): number => applyToPoint(inverse(s.scene.place), s.scene.entry)[2];
+  return along(after) - along(before);
+};
 
 /**
  * @param before the last exposure, or null for the first of a series (nothing to compare: no changes)
@@ -50,15 +93,31 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   const b = before.tube;
   const a = after.tube;
 
+  const moves = movesBetween(before, after);
   const turned =
     before.position.body !== after.position.body ||
     before.position.facing !== after.position.facing ||
     before.position.nearSide !== after.position.nearSide ||
     before.side !== after.side;
   if (turned || before.position.say !== after.position.say)
-    put('position', turned ? `Turn: ${positionWords(after)}. ${after.position.say}` : after.position.say);
-  for (const support of before.position.supports)
-    if (!after.position.supports.includes(support)) put('position', 'Block away', { undo: true });
+    put(
+      'position',
+      isTurn(moves)
+        ? `Turn: ${positionWords(after)}. ${after.position.say}`
+        : moves.otherLimb
+          ? `Over to the ${after.side} side. ${after.position.say}`
+          : after.position.say,
+    );
+  if (moves.sideSwapped)
+    put(
+      'side',
+      `Left and right have changed places on the ${after.tube.heightOver === 'floor' ? 'wall' : after.tube.heightOver}: ${after.side ? `the ${after.side} side` : 'an organ of one side'} now lies across from where it was`,
+      { undo: true },
+    );
+  for (const support of missing(before.position.supports, after.position.supports))
+    put('aids', support.startsWith('On a block') ? 'Block away' : `Away: ${support}`, { undo: true });
+  for (const aid of missing(aidsOf(before), aidsOf(after))) put('aids', `Away: ${aid}`, { undo: true });
+  for (const aid of missing(aidsOf(after), aidsOf(before))) put('aids', `Ready: ${aid}`);
 
   if (receptorWords(before) !== receptorWords(after)) {
     const moved = before.receptor.holder !== after.receptor.holder;
@@ -75,6 +134,14 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   const gridWas = before.receptor.grid?.ratio ?? 0;
   const gridIs = after.receptor.grid?.ratio ?? 0;
   if (gridWas !== gridIs) put('grid', gridIs === 0 ? 'Grid out' : `Grid ${gridIs}:1 in`, { undo: gridIs === 0 });
+  if (moves.holder && (inDetent(before) || inDetent(after)))
+    put(
+      'detent',
+      inDetent(after)
+        ? `Tube into its detent over the ${HOLDER_WORDS[after.receptor.holder]}`
+        : `Tube out of its detent: the receptor is ${after.receptor.holder === 'bed' ? 'on the' : 'in the'} ${HOLDER_WORDS[after.receptor.holder]}`,
+      { undo: !inDetent(after) },
+    );
   if (Math.abs(a.sidMm - b.sidMm) >= SAME_MM)
     put('sid', `SID ${formatLength(b.sidMm, unit)} → ${formatLength(a.sidMm, unit)}`, {
       readout: 'sid',
@@ -93,7 +160,7 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
     const back = Math.abs(offset(after)) < Math.abs(offset(before));
     put(
       'recentre',
-      `Receptor ${formatLength(Math.abs(move), unit)} toward the ${move > 0 ? 'head' : 'feet'}, ${back ? 'back ' : ''}under the ray`,
+      `${after.receptor.holder === 'table-tray' ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(Math.abs(move), unit)} toward the ${move > 0 ? 'head' : 'feet'}, ${back ? 'back ' : ''}under the ray`,
       { undo: back, readout: 'receptor' },
     );
   } else if (offset(after) !== 0 && turned)
@@ -102,8 +169,15 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
       `Receptor ${formatLength(a.receptorShiftMm, unit)} toward the ${a.receptorShiftSays}, under the ray`,
     );
 
-  if (before.centre.text !== after.centre.text)
-    put('centre', after.centre.text, { readout: 'centre', was: before.centre.text });
+  if (before.centre.text !== after.centre.text) {
+    const travel = aimTravel(before, after);
+    const topMoves = !moves.holder && after.receptor.holder === 'table-tray' && !isTurn(moves);
+    const top =
+      topMoves && Math.abs(travel) >= SAME_MM
+        ? `; table top ${formatLength(Math.abs(travel), unit)} toward the ${travel > 0 ? 'feet' : 'head'}, tube and tray stay in line`
+        : '';
+    put('centre', `${after.centre.text}${top}`, { readout: 'centre', was: before.centre.text });
+  }
   const fb = before.field.atReceptorMm;
   const fa = after.field.atReceptorMm;
   if (Math.abs(fb.width - fa.width) >= SAME_MM || Math.abs(fb.height - fa.height) >= SAME_MM) {
@@ -115,6 +189,8 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   }
   if (Math.abs(before.field.rotationDeg - after.field.rotationDeg) >= 1 && Math.abs(after.field.rotationDeg) < 1)
     put('field', 'Collimator back to straight', { undo: true });
+  else if (Math.abs(before.field.rotationDeg - after.field.rotationDeg) >= 1)
+    put('field', `Collimator turned ${formatAngle(after.field.rotationDeg)} along the bone`);
   if (before.marker.letter !== after.marker.letter || turned)
     put(
       'marker',
@@ -123,10 +199,22 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
         : `Marker: ${before.marker.letter} off, ${after.marker.letter} on`,
       { undo: before.marker.letter !== after.marker.letter },
     );
-  if (before.exposure.kVp !== after.exposure.kVp || before.exposure.mAs !== after.exposure.mAs)
-    put('technique', `${after.exposure.kVp} kVp, ${after.exposure.mAs} mAs`, {
-      was: `${before.exposure.kVp} kVp, ${before.exposure.mAs} mAs`,
-    });
+  for (const sign of missing(before.marker.extra, after.marker.extra))
+    put('marker', `Sign off: ${sign}`, { undo: true });
+  for (const sign of missing(after.marker.extra, before.marker.extra)) put('marker', `Sign on: ${sign}`);
+
+  const [shielded, shields] = [shieldsOf(before), shieldsOf(after)];
+  if (shielded.length > 0 && shields.length > 0 && isTurn(moves))
+    put('shield', `Shield moved round with the turn: ${shields.join('; ')}`, { undo: true });
+  else if (shielded.length > 0 && shields.length === 0) put('shield', 'Shield away', { undo: true });
+  else for (const line of missing(shields, shielded)) put('shield', `Shield: ${line}`);
+
+  const technique = [
+    ...(techniqueWords(before) === techniqueWords(after) ? [] : [techniqueWords(after)]),
+    ...(aecWords(before) === aecWords(after) ? [] : [aecWords(after)]),
+    ...(before.exposure.focalSpot === after.exposure.focalSpot ? [] : [`${after.exposure.focalSpot} focus`]),
+  ];
+  if (technique.length > 0) put('technique', technique.join(', '), { was: techniqueWords(before) });
   if (before.breathing.words !== after.breathing.words) put('breathing', `Breath: “${after.breathing.words}”`);
   return changes;
 }

@@ -1,0 +1,89 @@
+/** How far two set-ups of one patient lie apart, in numbers: what is priced, and what the words of a change are about. */
+import { quat, mat3 } from 'gl-matrix';
+import { toDegrees } from '../quantity/angle';
+import { applyToDirection, frameFromPairs, type Frame } from '../geometry/frame';
+import { dot, type Vec3 } from '../geometry/vector';
+import { ROOM_DOWN, ROOM_HEAD } from '../room/position';
+import type { Setup } from '../setup/setup';
+
+/** Where the weight of the patient is. */
+export type Station = 'standing' | 'seated' | 'lying';
+
+export type Moves = {
+  /** Of the trunk about its long axis, 0 to 180°. */
+  turnDeg: number;
+  transfer: boolean;
+  /** The part is laid anew while the trunk stays. */
+  limb: boolean;
+  otherLimb: boolean;
+  /** The patient's left came to the other side of the table or wall. */
+  sideSwapped: boolean;
+  holder: boolean;
+  plate: boolean;
+  beam: boolean;
+  sidMm: number;
+  angle: boolean;
+  grid: boolean;
+  aim: boolean;
+};
+
+/** Smaller turns of the trunk are a matter of the position, not a turn. */
+export const TURN_FROM_DEG = 20;
+/** Smaller differences of length than this are not worth a move. */
+export const SAME_MM = 6;
+
+const STATIONS: Partial<Record<Setup['position']['body'], Station>> = {
+  upright: 'standing',
+  kneeling: 'standing',
+  seated: 'seated',
+};
+export const stationOf = (setup: Setup): Station => STATIONS[setup.position.body] ?? 'lying';
+
+/** On the back, head at the head end: where fluoroscopy leaves a patient. */
+export const ON_THE_BACK: Frame = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_HEAD, ROOM_DOWN);
+
+const rotationOf = (frame: Frame): quat =>
+  quat.fromMat3(
+    quat.create(),
+    mat3.fromValues(frame[0], frame[1], frame[2], frame[4], frame[5], frame[6], frame[8], frame[9], frame[10]),
+  );
+
+/** Turn of the body about its own long axis from one place to another, 0 to 180°: the twist of the rotation between. */
+export function turnBetween(a: Frame, b: Frame): number {
+  const between = quat.multiply(quat.create(), quat.invert(quat.create(), rotationOf(a)), rotationOf(b));
+  // In the body's own axes: its long axis is z.
+  const degrees = Math.abs(toDegrees(2 * Math.atan2(between[2], between[3])));
+  return degrees > 180 ? 360 - degrees : degrees;
+}
+
+/** Patient's left, across the table: which side of it that is. */
+const leftAcross = (setup: Setup): number => dot(applyToDirection(setup.scene.place, [1, 0, 0]), ACROSS);
+const ACROSS: Vec3 = [0, 1, 0];
+/** A side that points up or down is on neither side of the table. */
+const CLEARLY = 0.5;
+
+export function movesBetween(before: Setup, after: Setup): Moves {
+  const transfer = stationOf(before) !== stationOf(after);
+  const turnDeg = turnBetween(before.scene.place, after.scene.place);
+  const [was, is] = [leftAcross(before), leftAcross(after)];
+  const [b, a] = [before, after];
+  return {
+    turnDeg,
+    transfer,
+    limb: !transfer && turnDeg < TURN_FROM_DEG && b.position.say !== a.position.say,
+    otherLimb: b.side !== a.side && b.scene.oneSided && a.scene.oneSided,
+    sideSwapped: !transfer && Math.abs(was) > CLEARLY && Math.abs(is) > CLEARLY && Math.sign(was) !== Math.sign(is),
+    holder: b.receptor.holder !== a.receptor.holder,
+    plate:
+      b.receptor.size.id !== a.receptor.size.id ||
+      (!a.receptor.size.fixed && b.receptor.orientation !== a.receptor.orientation),
+    beam: b.tube.beam !== a.tube.beam,
+    sidMm: a.tube.sidMm - b.tube.sidMm,
+    angle: Math.abs(a.tube.angleDeg - b.tube.angleDeg) >= 0.5 || a.tube.angleToward !== b.tube.angleToward,
+    grid: (b.receptor.grid?.ratio ?? 0) !== (a.receptor.grid?.ratio ?? 0),
+    aim: b.centre.text !== a.centre.text,
+  };
+}
+
+/** A turn or a transfer: what a patient feels as being moved. */
+export const isTurn = ({ transfer, turnDeg }: Moves): boolean => transfer || turnDeg >= TURN_FROM_DEG;

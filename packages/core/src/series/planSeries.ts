@@ -1,0 +1,179 @@
+/** The order of a series with the least work and harm, what changes at each step, and what the order as given would cost. */
+import { listWords } from '../quantity/text';
+import { withDefaults, type HouseRules } from '../room/houseRules';
+import { computeSetup } from '../setup/computeSetup';
+import { situationFor, type SetupRequest, type Situation } from '../setup/request';
+import type { Setup } from '../setup/setup';
+import { isInjured } from '../setup/way';
+import { changesBetween, type Change } from './changesBetween';
+import { constraintsOf, type Constraint } from './constraints';
+import { leastOrder } from './leastOrder';
+import { isTurn, movesBetween, ON_THE_BACK, SAME_MM, stationOf, turnBetween, type Moves } from './moves';
+import { defaultPrices, PAIN, PRICES, type PriceId, type Prices } from './prices';
+
+export type SeriesRequest = Omit<SetupRequest, 'projectionId' | 'side' | 'own' | 'overrides'> & {
+  items: readonly Pick<SetupRequest, 'projectionId' | 'side' | 'own' | 'overrides'>[];
+  prices?: Partial<Prices>;
+  /** Keeps this order and prices it, instead of looking for the least. Every index once. */
+  order?: readonly number[];
+  /** On the back on the table already, as fluoroscopy leaves a patient. */
+  startsOnTheBack?: boolean;
+};
+export type PricedMove = { id: PriceId; title: string; points: number };
+export type SeriesStep = {
+  /** Place of the item in the request. */
+  item: number;
+  setup: Setup;
+  changes: Change[];
+  points: number;
+  priced: PricedMove[];
+  turn: boolean;
+};
+export type SeriesEffort = { points: number; turns: number; exposures: number };
+export type SeriesPlan = {
+  order: number[];
+  steps: SeriesStep[];
+  effort: SeriesEffort;
+  /** The same items in the order of the request. */
+  asGiven: SeriesEffort;
+  /** One line for a person: "2 turns instead of 4". */
+  says: string;
+  /** False for more items than can be ordered exactly, or when the order was kept as asked. */
+  least: boolean;
+  constraints: Constraint[];
+  /** Constraints that the order breaks, in words; never when it was looked for. */
+  broken: string[];
+  /** Items that cannot be done as they stand, by their place. */
+  barred: { item: number; why: string }[];
+};
+
+/** Of two orders that cost the same the one nearer to what was asked is taken. */
+const OUT_OF_ORDER = 1e-4;
+
+/** The priced moves from one set-up to the next, dearest work first. */
+export function priceOf(moves: Moves, prices: Prices, hurt: boolean): PricedMove[] {
+  const put = (id: PriceId, share: number): PricedMove[] =>
+    share > 0 && prices[id] > 0
+      ? [{ id, title: PRICES[id].title, points: Math.round(prices[id] * share * 10) / 10 }]
+      : [];
+  const pain = hurt ? PAIN : 1;
+  return [
+    ...put('transfer', moves.transfer ? pain : 0),
+    ...put('turn', !moves.transfer && isTurn(moves) ? pain : 0),
+    ...put('quarterTurn', moves.transfer ? 0 : (Math.round(moves.turnDeg) / 90) * pain),
+    ...put('limb', moves.limb ? pain : 0),
+    ...put('otherLimb', moves.otherLimb ? 1 : 0),
+    ...put('holder', moves.holder ? 1 : 0),
+    ...put('plate', moves.plate && !moves.holder ? 1 : 0),
+    ...put('beam', moves.beam ? 1 : 0),
+    ...put('sid', Math.abs(moves.sidMm) >= SAME_MM ? 1 : 0),
+    ...put('angle', moves.angle ? 1 : 0),
+    ...put('grid', moves.grid ? 1 : 0),
+    ...put('aim', moves.aim ? 1 : 0),
+  ];
+}
+const sum = (moves: readonly PricedMove[]): number => moves.reduce((total, { points }) => total + points, 0);
+
+type Leg = { priced: PricedMove[]; points: number; turn: boolean };
+
+function firstLeg(setup: Setup, prices: Prices, hurt: boolean, onTheBack: boolean): Leg {
+  const nothing = { priced: [], points: 0, turn: false };
+  if (!onTheBack) return nothing;
+  const transfer = stationOf(setup) !== 'lying';
+  const moves: Moves = {
+    ...{ turnDeg: transfer ? 0 : turnBetween(ON_THE_BACK, setup.scene.place), transfer },
+    ...{ limb: false, otherLimb: false, sideSwapped: false, holder: false, plate: false, beam: false },
+    ...{ sidMm: 0, angle: false, grid: false, aim: false },
+  };
+  const priced = priceOf(moves, prices, hurt);
+  return { priced, points: sum(priced), turn: isTurn(moves) };
+}
+
+function checkOrder(order: readonly number[], count: number): void {
+  const seen = new Set(order);
+  if (order.length !== count || seen.size !== count || order.some((i) => !Number.isInteger(i) || i < 0 || i >= count))
+    throw new RangeError(`The order must name each of the ${count} projections once, 0 to ${count - 1}`);
+}
+
+const times = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+function sayWhatIsSaved(effort: SeriesEffort, asGiven: SeriesEffort): string {
+  const turns = times(effort.turns, 'turn');
+  if (effort.turns < asGiven.turns) return `${turns} instead of ${asGiven.turns}`;
+  if (effort.points < asGiven.points - 0.5)
+    return `${turns} either way; ${Math.round(asGiven.points - effort.points)} points of work less than as ordered`;
+  if (effort.turns > asGiven.turns) return `${turns}, ${effort.turns - asGiven.turns} more than as ordered`;
+  if (effort.points > asGiven.points + 0.5)
+    return `${turns} either way; ${Math.round(effort.points - asGiven.points)} points of work more than as ordered`;
+  return `${turns}, as ordered`;
+}
+
+/**
+ * @throws RangeError for an order that does not name every item once, an unknown projection, a value out of range,
+ * and for constraints that run in a circle
+ */
+export function planSeries(request: SeriesRequest): SeriesPlan {
+  const { items, prices: given, order: asked, startsOnTheBack = false, ...base } = request;
+  const prices: Prices = { ...defaultPrices, ...given };
+  const rules: HouseRules = withDefaults(base.rules);
+  const situation: Situation = situationFor(base.patient?.ageYears, base.situation);
+  const hurt = isInjured(situation);
+  const setups = items.map((item) => computeSetup({ ...base, ...item }));
+  const count = items.length;
+  if (asked) checkOrder(asked, count);
+
+  const legs = setups.map((a, i) =>
+    setups.map((b, j): Leg => {
+      if (i === j) return { priced: [], points: 0, turn: false };
+      const moves = movesBetween(a, b);
+      const priced = priceOf(moves, prices, hurt);
+      return { priced, points: sum(priced), turn: isTurn(moves) };
+    }),
+  );
+  const first = setups.map((setup) => firstLeg(setup, prices, hurt, startsOnTheBack));
+  const constraints = constraintsOf(setups, situation, rules);
+  const before = setups.map(
+    (_, item) => new Set(constraints.filter((each) => each.after === item).map((each) => each.before)),
+  );
+  const found = asked
+    ? { order: [...asked], exact: false }
+    : leastOrder(
+        first.map(({ points }, i) => points + i * OUT_OF_ORDER),
+        legs.map((row, i) => row.map(({ points }, j) => points + (j < i ? OUT_OF_ORDER * (i - j) : 0))),
+        before,
+      );
+  if (!found) throw new RangeError('The order of this series runs in a circle: two projections each must come first');
+
+  const effortOf = (order: readonly number[]): SeriesEffort => {
+    const path = order.map((item, at) => (at === 0 ? first[item] : legs[order[at - 1]][item]));
+    return {
+      points: Math.round(path.reduce((total, { points }) => total + points, 0) * 10) / 10,
+      turns: path.filter(({ turn }) => turn).length,
+      exposures: setups.reduce((total, setup) => total + setup.receptor.exposures, 0),
+    };
+  };
+  const { order, exact } = found;
+  const place = new Map(order.map((item, at) => [item, at]));
+  const steps = order.map((item, at): SeriesStep => {
+    const leg = at === 0 ? first[item] : legs[order[at - 1]][item];
+    const previous = at === 0 ? null : setups[order[at - 1]];
+    return { item, setup: setups[item], changes: changesBetween(previous, setups[item], rules.unit), ...leg };
+  });
+  const effort = effortOf(order);
+  const asGiven = effortOf(setups.map((_, i) => i));
+  return {
+    order,
+    steps,
+    effort,
+    asGiven,
+    says: sayWhatIsSaved(effort, asGiven),
+    least: exact,
+    constraints,
+    broken: constraints
+      .filter((each) => place.get(each.before)! > place.get(each.after)!)
+      .map((each) => `${setups[each.before].name} belongs before ${setups[each.after].name}: ${each.why}`),
+    barred: setups.flatMap((setup, item) =>
+      setup.feasible ? [] : [{ item, why: listWords(setup.problems.map(({ text }) => text)) }],
+    ),
+  };
+}
