@@ -117,3 +117,28 @@ export {
 export { catalogueTable } from './interchange/catalogueTable';
 export { schoolsOf, summaryOf, type SchoolsOfRule, type SummaryLine } from './setup/summary';
 export { angleWays } from './setup/relation';
+export {
+  defaultDepartment,
+  departmentSchema,
+  examsOf,
+  withDepartmentDefaults,
+  type Department,
+  type DepartmentInput,
+} from './exam/department';
+export { orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
+export { checkPlan, type PlanFinding } from './exam/checkPlan';
+export {
+  noAnswers,
+  questionsFor,
+  readinessOf,
+  takeOffFor,
+  type Answer,
+  type Answers,
+  type Question,
+  type Readiness,
+  type TakeOff,
+} from './exam/questions';
+export { roomCheckFor, type CheckStep } from './exam/roomCheck';
+export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
+export { breathSequence, languageOf, type BreathStep } from './exam/breathing';
+export { PATIENT_LANGUAGES, PHRASES, type PatientLanguage, type Phrase } from './exam/breathingPhrases';

@@ -1,5 +1,6 @@
 /** What an exam needs before it begins, computed from its planned set-ups. */
 import type { Setup } from '../setup/setup';
+import { isTurn, movesBetween } from './moves';
 
 export type SeriesSummary = {
   exposures: number;
@@ -11,8 +12,6 @@ export type SeriesSummary = {
 };
 
 const unique = (items: readonly string[]): string[] => [...new Set(items)];
-const stance = (setup: Setup): string =>
-  `${setup.position.body} ${setup.position.facing} ${setup.position.nearSide ?? ''}`;
 
 export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
   const loose = setups
@@ -22,11 +21,23 @@ export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
     setup.receptor.grid && setup.receptor.holder === 'bed' ? [`grid ${setup.receptor.grid.ratio}:1`] : [],
   );
   const markers = setups.map((setup) => `marker ${setup.marker.letter}`);
+  const holders = setups.some(({ receptor }) => receptor.holder === 'stand') ? ['loose receptor holder'] : [];
+  const shields = setups.some(({ protection }) => protection.some((line) => /\b(apron|lead)\b/.test(line)))
+    ? ['lead apron']
+    : [];
   const tape = setups.some((setup) => setup.receptor.holder === 'bed') ? ['tape measure'] : [];
   return {
     exposures: setups.reduce((total, setup) => total + setup.receptor.exposures, 0),
-    turns: setups.slice(1).filter((setup, i) => stance(setup) !== stance(setups[i])).length,
-    bring: unique([...loose, ...grids, ...tape, ...markers, ...setups.flatMap((setup) => setup.prepare)]),
+    turns: setups.slice(1).filter((setup, i) => isTurn(movesBetween(setups[i], setup))).length,
+    bring: unique([
+      ...loose,
+      ...grids,
+      ...tape,
+      ...holders,
+      ...markers,
+      ...shields,
+      ...setups.flatMap((setup) => setup.prepare),
+    ]),
     blocked: setups.filter((setup) => !setup.feasible).map((setup) => setup.name),
   };
 }

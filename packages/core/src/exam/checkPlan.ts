@@ -1,0 +1,77 @@
+/** Whether the plan covers what was ordered - and not more: more is a fault too, for the reader, the bill and the dose. */
+import { hasProjection, projectionOf } from '../projections/catalogue';
+import type { Projection } from '../projections/schema';
+import type { Exam } from '../projections/exams';
+import { listWords } from '../quantity/text';
+import { orderedExam, type Planned } from './orderedExam';
+
+export type PlanFinding = {
+  kind: 'more' | 'less' | 'side' | 'twice' | 'unknown';
+  text: string;
+  /** Place in the plan, where one projection is meant. */
+  item: number | null;
+};
+
+const other = { left: 'right', right: 'left' } as const;
+
+/** A swap shows about as much as what it stands for: more of the body is more than was ordered. */
+const AS_MUCH = 1.5;
+const fieldOf = ({ exposure }: Projection): number => exposure.chart.fieldMm[0] * exposure.chart.fieldMm[1];
+const swapsFor = (entry: Projection): Projection[] =>
+  entry.instead
+    .filter(({ projection }) => hasProjection(projection))
+    .map(({ projection }) => projectionOf(projection))
+    .filter((swap) => fieldOf(swap) <= AS_MUCH * fieldOf(entry));
+
+/** @param exams the department's exams */
+export function checkPlan(
+  order: { exam: string; side: 'left' | 'right' | null },
+  plan: readonly Planned[],
+  exams?: readonly Exam[],
+): PlanFinding[] {
+  const findings: PlanFinding[] = [];
+  const put = (kind: PlanFinding['kind'], text: string, item: number | null = null) =>
+    findings.push({ kind, text, item });
+  const entries = plan.map(({ projectionId }) => (hasProjection(projectionId) ? projectionOf(projectionId) : null));
+
+  plan.forEach(({ projectionId, side }, item) => {
+    const entry = entries[item];
+    if (!entry || entry.sided !== 'each') return;
+    if (!side) put('side', `${entry.name} needs a side`, item);
+    else if (order.side && side === other[order.side])
+      put('side', `${entry.name} is planned for the ${side}; the ${order.side} side was ordered`, item);
+    const first = plan.findIndex((each) => each.projectionId === projectionId && each.side === side);
+    if (first < item) put('twice', `${entry.name} is planned twice`, item);
+  });
+  plan.forEach(({ projectionId }, item) => {
+    const entry = entries[item];
+    if (entry?.sided === 'none' && plan.findIndex((each) => each.projectionId === projectionId) < item)
+      put('twice', `${entry.name} is planned twice`, item);
+  });
+
+  const wanted = orderedExam(order.exam, exams);
+  if (!wanted) {
+    put('unknown', `No exam here is called “${order.exam}”: check the plan against the order by eye`);
+    return findings;
+  }
+  const template = wanted.projections.filter(hasProjection).map(projectionOf);
+  const parts = new Set(template.map(({ part }) => part));
+  const swaps = new Set(template.flatMap((entry) => swapsFor(entry).map(({ id }) => id)));
+  entries.forEach((entry, item) => {
+    if (!entry || parts.has(entry.part) || swaps.has(entry.id)) return;
+    put('more', `${entry.name} shows the ${entry.part}; ordered: ${wanted.name} (${listWords([...parts])})`, item);
+  });
+  const views = entries.filter((entry) => entry && parts.has(entry.part)).length;
+  if (wanted.exam && views > template.length && order.side !== null)
+    put('more', `${views} views; ${wanted.name} has ${template.length} here`);
+  for (const part of parts) {
+    const shown = entries.some(
+      (entry) =>
+        entry &&
+        (entry.part === part ||
+          template.some((each) => each.part === part && swapsFor(each).some(({ id }) => id === entry.id))),
+    );
+    if (!shown) put('less', `Nothing in the plan shows the ${part}, which ${wanted.name} has here`);
+  }
+  return findings;
+}

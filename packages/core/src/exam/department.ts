@@ -1,0 +1,88 @@
+/** What a department decides besides the schools of its projections: prices of moves, causes, its own exams. */
+import { z } from 'zod';
+import { exams, type Exam } from '../projections/exams';
+import { hasProjection } from '../projections/catalogue';
+import { defaultPrices, pricesSchema, type Prices } from '../series/prices';
+
+const line = (name: string) =>
+  z
+    .string()
+    .trim()
+    .min(1, { error: `${name} must not be empty` })
+    .max(80, { error: `${name} may have 80 characters at most` });
+const lines = (name: string) =>
+  z
+    .array(line(name))
+    .min(1, { error: `At least one: ${name.toLowerCase()}` })
+    .max(30, { error: `At most 30: ${name.toLowerCase()}` })
+    .refine((list) => new Set(list).size === list.length, { error: `${name} must not be given twice` });
+
+const IDLE = { error: 'Minutes until a session ends must be 1 to 480' };
+export const departmentSchema = z
+  .strictObject({
+    prices: pricesSchema,
+    repeatCauses: lines('A cause of a repeat'),
+    endReasons: lines('A reason to end an exam early'),
+    /** Projections of an exam here, where they are other than the shipped ones. */
+    exams: z
+      .record(
+        z.string(),
+        z
+          .array(
+            z.string().refine(hasProjection, { error: (issue) => `There is no projection "${String(issue.input)}"` }),
+          )
+          .min(1, { error: 'An exam needs at least one projection' })
+          .max(20, { error: 'An exam may have 20 projections at most' }),
+      )
+      .superRefine((given, context) => {
+        for (const id of Object.keys(given)) {
+          if (!exams.some((exam) => exam.id === id))
+            context.addIssue({ code: 'custom', path: [id], message: `There is no exam "${id}"` });
+        }
+      }),
+    idleMinutes: z.number(IDLE).int(IDLE).min(1, IDLE).max(480, IDLE),
+  })
+  .partial();
+
+export type Department = {
+  prices: Prices;
+  repeatCauses: string[];
+  endReasons: string[];
+  exams: Record<string, string[]>;
+  idleMinutes: number;
+};
+
+export const defaultDepartment: Department = {
+  prices: defaultPrices,
+  repeatCauses: [
+    'Clipped',
+    'Rotated',
+    'Angle or centring',
+    'Moved or breathed',
+    'Too little exposure',
+    'Too much exposure',
+    'Something metal left on',
+    'Wrong side or marker',
+    'Receptor or equipment',
+  ],
+  endReasons: [
+    'Patient could not go on',
+    'Patient refused',
+    'Order withdrawn',
+    'Equipment failed',
+    'Pregnancy possible',
+  ],
+  exams: {},
+  idleMinutes: 20,
+};
+
+export type DepartmentInput = z.infer<typeof departmentSchema>;
+export const withDepartmentDefaults = (given: DepartmentInput = {}): Department => ({
+  ...defaultDepartment,
+  ...given,
+  prices: { ...defaultPrices, ...given.prices },
+});
+
+/** Exams as this department does them. */
+export const examsOf = (department: Pick<Department, 'exams'>): Exam[] =>
+  exams.map((exam) => ({ ...exam, projections: department.exams[exam.id] ?? exam.projections }));

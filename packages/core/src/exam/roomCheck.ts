@@ -1,0 +1,32 @@
+/** The room made ready before the patient comes in, from the first planned set-up. */
+import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
+import type { Setup } from '../setup/setup';
+import { HOLDER_WORDS } from '../setup/way';
+
+export type CheckStep = { id: string; text: string };
+
+export function roomCheckFor(setup: Setup, unit: LengthUnit = 'in'): CheckStep[] {
+  const { receptor, tube, field, exposure } = setup;
+  const holder = HOLDER_WORDS[receptor.holder];
+  const detent = receptor.holder === 'table-tray' || receptor.holder === 'wall';
+  const height = `focal spot ${formatLength(tube.heightMm, unit)} above the ${tube.heightOver}`;
+  const steps: [string, string][] = [
+    [
+      'receptor',
+      `Receptor ${receptor.size.name}${receptor.size.fixed ? '' : ` ${receptor.orientation}`} in the ${holder}`,
+    ],
+    ['tube', `${detent ? `Tube in its detent over the ${holder}` : 'Tube free, out of its detent'}; ${height}`],
+    ['sid', `SID ${formatLength(tube.sidMm, unit)}`],
+    ['collimator', `Collimator ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)}`],
+    ['grid', receptor.grid ? `Grid ${receptor.grid.ratio}:1 in` : 'No grid'],
+    ['technique', `Technique ${exposure.kVp} kVp, ${exposure.mAs} mAs, ${exposure.focalSpot} focus`],
+    ...setup.prepare.map((item, i): [string, string] => [
+      `prepare-${i}`,
+      `${item.charAt(0).toUpperCase()}${item.slice(1)}`,
+    ]),
+    ...(tube.heightOver === 'table'
+      ? [['table', 'Table top centred on its base, so that neither end is overloaded'] as [string, string]]
+      : []),
+  ];
+  return steps.map(([id, text]) => ({ id, text }));
+}
