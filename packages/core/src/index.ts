@@ -142,3 +142,12 @@ export { roomCheckFor, type CheckStep } from './exam/roomCheck';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
 export { breathSequence, languageOf, type BreathStep } from './exam/breathing';
 export { PATIENT_LANGUAGES, PHRASES, type PatientLanguage, type Phrase } from './exam/breathingPhrases';
+export {
+  incomingOrderSchema,
+  URGENCIES,
+  type Incoming,
+  type IncomingFault,
+  type IncomingOrder,
+} from './interchange/incomingOrder';
+export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
+export { ordersFromFhir } from './interchange/orderFhir';

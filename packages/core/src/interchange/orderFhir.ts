@@ -1,0 +1,171 @@
+/**
+ * Orders as HL7 FHIR R4: a Bundle of ServiceRequest, Patient and Observation (height 8302-2, weight 29463-7), or one
+ * ServiceRequest with its Patient contained. Source: HL7 FHIR R4 (v4.0.1), resources of those names.
+ */
+import { z } from 'zod';
+import { centimetres } from '../quantity/length';
+import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
+
+const concept = z.looseObject({
+  text: z.string().optional(),
+  coding: z
+    .array(
+      z.looseObject({ system: z.string().optional(), code: z.string().optional(), display: z.string().optional() }),
+    )
+    .optional(),
+});
+const reference = z.looseObject({ reference: z.string().optional(), display: z.string().optional() });
+const resource = z.looseObject({ resourceType: z.string(), id: z.string().optional() });
+const patientResource = resource.extend({
+  name: z.array(z.looseObject({ given: z.array(z.string()).optional(), family: z.string().optional() })).optional(),
+  gender: z.string().optional(),
+  birthDate: z.string().optional(),
+});
+const observation = resource.extend({
+  code: concept.optional(),
+  subject: reference.optional(),
+  valueQuantity: z.looseObject({ value: z.number().optional(), unit: z.string().optional() }).optional(),
+});
+const serviceRequest = resource.extend({
+  identifier: z.array(z.looseObject({ value: z.string().optional() })).optional(),
+  status: z.string().optional(),
+  priority: z.string().optional(),
+  code: concept.optional(),
+  bodySite: z.array(concept).optional(),
+  subject: reference.optional(),
+  reasonCode: z.array(concept).optional(),
+  locationReference: z.array(reference).optional(),
+  contained: z.array(resource).optional(),
+});
+const bundle = resource.extend({ entry: z.array(z.looseObject({ fullUrl: z.string().optional(), resource })) });
+
+const URGENCY: Record<string, string> = { stat: 'now', asap: 'today', urgent: 'today', routine: 'routine' };
+const HEIGHT = '8302-2';
+const WEIGHT = '29463-7';
+const LENGTH_TO_MM: Record<string, number> = { cm: centimetres(1), m: centimetres(100), mm: 1 };
+const MASS_TO_KG: Record<string, number> = { kg: 1, g: 0.001 };
+
+const wordsOf = (value: z.infer<typeof concept> | undefined): string =>
+  (value?.text ?? value?.coding?.[0]?.display ?? '').trim();
+const hasCode = (value: z.infer<typeof concept> | undefined, code: string): boolean =>
+  value?.coding?.some((each) => each.code === code) ?? false;
+
+/** Whole and part years from a birth date to a day, both ISO dates; undefined for what is no date. */
+function yearsBetween(birthDate: string, today: string): number | undefined {
+  const parts = (text: string) =>
+    /^(\d{4})(?:-(\d{2})(?:-(\d{2}))?)?/
+      .exec(text)
+      ?.slice(1)
+      .map((part) => Number(part ?? 1));
+  const [from, to] = [parts(birthDate), parts(today)];
+  if (!from || !to) return undefined;
+  const days = ([year, month, day]: number[]) => year * 365.25 + ((month || 1) - 1) * 30.4375 + ((day || 1) - 1);
+  return Math.round(((days(to) - days(from)) / 365.25) * 100) / 100;
+}
+
+type Found = { resource: z.infer<typeof resource>; line: number; url?: string };
+
+/**
+ * @param document parsed JSON
+ * @param today ISO date on which the age counts
+ * Lines of faults are places in the bundle, from 1.
+ */
+export function ordersFromFhir(document: unknown, today: string): Incoming {
+  const whole = resource.safeParse(document);
+  if (!whole.success)
+    return { faults: [{ line: 1, field: 'resourceType', message: 'Not a FHIR resource: resourceType is missing' }] };
+  let found: Found[];
+  if (whole.data.resourceType === 'Bundle') {
+    const parsed = bundle.safeParse(document);
+    if (!parsed.success)
+      return {
+        faults: parsed.error.issues.map((issue) => ({ line: 1, field: issue.path.join('.'), message: issue.message })),
+      };
+    found = parsed.data.entry.map(({ resource: each, fullUrl }, i) => ({ resource: each, line: i + 1, url: fullUrl }));
+  } else found = [{ resource: whole.data, line: 1 }];
+
+  const requests = found.filter((each) => each.resource.resourceType === 'ServiceRequest');
+  if (requests.length === 0)
+    return { faults: [{ line: 1, field: 'resourceType', message: 'There is no ServiceRequest in it' }] };
+  return takeIncoming(requests.map((each) => draftOf(each, found, today)));
+}
+
+function draftOf(
+  { resource: raw, line }: Found,
+  all: readonly Found[],
+  today: string,
+): { line: number; order: unknown; faults: IncomingFault[] } {
+  const faults: IncomingFault[] = [];
+  const put = (field: string, message: string) => faults.push({ line, field, message });
+  const parsed = serviceRequest.safeParse(raw);
+  if (!parsed.success) {
+    for (const issue of parsed.error.issues) put(issue.path.join('.'), issue.message);
+    return { line, order: {}, faults };
+  }
+  const request = parsed.data;
+  if (request.status !== undefined && request.status !== 'active')
+    put('status', `Only active orders are taken; this one is ${request.status.slice(0, 40)}`);
+  const target = request.subject?.reference ?? '';
+  const named = (name: string, each: Found): boolean =>
+    each.url === name || `${each.resource.resourceType}/${each.resource.id}` === name;
+  const subject = target.startsWith('#')
+    ? request.contained?.find(({ id }) => `#${id}` === target)
+    : all.find((each) => named(target, each))?.resource;
+  const person = patientResource.safeParse(subject);
+  if (!person.success || person.data.resourceType !== 'Patient')
+    put('initials', `subject.reference: the Patient “${target.slice(0, 60)}” is not in the message`);
+  const patient = person.success ? person.data : undefined;
+  const measured = (code: string, units: Record<string, number>, what: string): number | undefined => {
+    for (const each of all) {
+      const seen = observation.safeParse(each.resource);
+      if (!seen.success || seen.data.resourceType !== 'Observation' || !hasCode(seen.data.code, code)) continue;
+      if (seen.data.subject?.reference !== target) continue;
+      const { value, unit = '' } = seen.data.valueQuantity ?? {};
+      if (value === undefined || units[unit] === undefined) {
+        faults.push({
+          line: each.line,
+          field: what,
+          message: `${what} needs a value in ${Object.keys(units).join(' or ')}`,
+        });
+        return undefined;
+      }
+      return Math.round(value * units[unit] * 1000) / 1000;
+    }
+    return undefined;
+  };
+  const ageYears = patient?.birthDate ? yearsBetween(patient.birthDate, today) : undefined;
+  if (patient?.birthDate && ageYears === undefined)
+    put('patient.ageYears', `birthDate “${patient.birthDate.slice(0, 40)}” is not a date`);
+  const name = patient?.name?.[0];
+  const initials = [...(name?.given ?? []).slice(0, 1), name?.family ?? ''].map((part) => part.charAt(0)).join('');
+  const sites = request.bodySite?.map(wordsOf) ?? [];
+  const sideIn = (text: string): 'left' | 'right' | null => {
+    const match = /\b(left|right)\b/i.exec(text);
+    return match ? (match[1].toLowerCase() as 'left' | 'right') : null;
+  };
+  const sex = patient?.gender === 'female' || patient?.gender === 'male' ? patient.gender : undefined;
+  const body = {
+    ageYears,
+    sex,
+    statureMm: measured(HEIGHT, LENGTH_TO_MM, 'Height'),
+    massKg: measured(WEIGHT, MASS_TO_KG, 'Weight'),
+  };
+  const urgency = request.priority === undefined ? 'routine' : URGENCY[request.priority];
+  if (urgency === undefined)
+    put('urgency', `priority must be routine, urgent, asap or stat, not “${request.priority!.slice(0, 40)}”`);
+  return {
+    line,
+    faults,
+    order: {
+      reference: request.identifier?.[0]?.value ?? request.id ?? '',
+      initials: initials.toUpperCase(),
+      patient: Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)),
+      exam: wordsOf(request.code),
+      side: sites.map(sideIn).find((side) => side !== null) ?? sideIn(wordsOf(request.code)),
+      reason: wordsOf(request.reasonCode?.[0]),
+      urgency,
+      ward: request.locationReference?.[0]?.display ?? '',
+      situation: {},
+    },
+  };
+}

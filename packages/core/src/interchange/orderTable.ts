@@ -1,0 +1,113 @@
+/** Orders as a table (CSV with a head line). Reading the text into rows is the reader's; what the rows mean is here. */
+import { centimetres } from '../quantity/length';
+import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
+
+export const ORDER_COLUMNS = [
+  'reference',
+  'initials',
+  'age_years',
+  'sex',
+  'height_cm',
+  'weight_kg',
+  'exam',
+  'side',
+  'reason',
+  'urgency',
+  'ward',
+  'situation',
+] as const;
+type Column = (typeof ORDER_COLUMNS)[number];
+export type OrderRow = { line: number; cells: Partial<Record<string, string>> };
+
+/** Words of the situation column, several parted by semicolons. */
+export const SITUATION_WORDS: Record<string, object> = {
+  bedside: { place: 'bedside' },
+  'cannot stand': { canStand: false },
+  'cannot sit': { canSit: false },
+  'cannot turn': { canTurn: 'none' },
+  'turns left only': { canTurn: 'left' },
+  'turns right only': { canTurn: 'right' },
+  'spine not cleared': { spineNotCleared: true },
+  'fracture suspected': { fractureSuspected: true },
+  'pregnancy possible': { pregnancy: 'possible' },
+};
+
+const FIELDS: Partial<Record<Column, string>> = {
+  age_years: 'patient.ageYears',
+  sex: 'patient.sex',
+  height_cm: 'patient.statureMm',
+  weight_kg: 'patient.massKg',
+};
+
+function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; faults: IncomingFault[] } {
+  const faults: IncomingFault[] = [];
+  const cell = (column: Column): string => (cells[column] ?? '').trim();
+  const number = (column: Column, per = 1): number | undefined => {
+    const text = cell(column);
+    if (text === '') return undefined;
+    const value = Number(text.replace(',', '.'));
+    if (Number.isFinite(value)) return value * per;
+    faults.push({
+      line,
+      field: FIELDS[column] ?? column,
+      message: `${column} must be a number, not “${text.slice(0, 40)}”`,
+    });
+    return undefined;
+  };
+  const sex = cell('sex').toLowerCase();
+  if (sex !== '' && sex !== 'female' && sex !== 'male')
+    faults.push({ line, field: 'patient.sex', message: 'sex must be female, male or empty' });
+  const situation: Record<string, unknown> = {};
+  for (const word of cell('situation')
+    .split(';')
+    .map((each) => each.trim().toLowerCase())) {
+    if (word === '') continue;
+    const part = SITUATION_WORDS[word];
+    if (part) Object.assign(situation, part);
+    else
+      faults.push({
+        line,
+        field: 'situation',
+        message: `situation “${word.slice(0, 40)}” is not known; known: ${Object.keys(SITUATION_WORDS).join(', ')}`,
+      });
+  }
+  const patient = {
+    ageYears: number('age_years'),
+    ...(sex === 'female' || sex === 'male' ? { sex } : {}),
+    statureMm: number('height_cm', centimetres(1)),
+    massKg: number('weight_kg'),
+  };
+  return {
+    line,
+    faults,
+    order: {
+      reference: cell('reference'),
+      initials: cell('initials'),
+      patient: Object.fromEntries(Object.entries(patient).filter(([, value]) => value !== undefined)),
+      exam: cell('exam'),
+      side: cell('side').toLowerCase() || null,
+      reason: cell('reason'),
+      urgency: cell('urgency').toLowerCase() || 'routine',
+      ward: cell('ward'),
+      situation,
+    },
+  };
+}
+
+/** @param columns of the head line; each must be one of ORDER_COLUMNS, and what an order needs must be there */
+export function ordersFromTable(columns: readonly string[], rows: readonly OrderRow[]): Incoming {
+  const needed: readonly Column[] = ['reference', 'initials', 'exam', 'reason', 'ward'];
+  const head: IncomingFault[] = [
+    ...columns
+      .filter((column) => !(ORDER_COLUMNS as readonly string[]).includes(column))
+      .map((column) => ({
+        line: 1,
+        field: column,
+        message: `There is no column “${column.slice(0, 40)}”; columns: ${ORDER_COLUMNS.join(', ')}`,
+      })),
+    ...needed
+      .filter((column) => !columns.includes(column))
+      .map((column) => ({ line: 1, field: column, message: `The column ${column} is missing` })),
+  ];
+  return head.length > 0 ? { faults: head } : takeIncoming(rows.map(draftOf));
+}
