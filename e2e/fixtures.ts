@@ -1,8 +1,15 @@
 import { test as base, expect, type Page } from '@playwright/test';
 import { DemoServer } from './demoServer';
+import { DEMO, signIn } from './signIn';
 
 /** Each test has a server with fresh demo data, and fails on any error that the page reports. */
-export const test = base.extend<{ server: DemoServer; errors: string[] }>({
+export const test = base.extend<{ server: DemoServer; errors: string[]; as: keyof typeof DEMO | null }>({
+  // Who is signed in when the test begins; null for nobody.
+  as: ['lead', { option: true }],
+  context: async ({ context, server, as }, provide) => {
+    if (as) await signIn(context, server.url, as);
+    await provide(context);
+  },
   // eslint-disable-next-line no-empty-pattern
   server: async ({}, provide) => {
     const server = await DemoServer.start();

@@ -21,6 +21,7 @@ import {
   type SetupRequest,
 } from '../packages/core/src/index';
 import { DemoServer } from '../e2e/demoServer';
+import { signIn } from '../e2e/signIn';
 
 type Figure = { name: string; value: number; unit: string; aim: string; met: boolean; note?: string };
 const figures: Figure[] = [];
@@ -246,7 +247,9 @@ async function benchScreen(server: DemoServer): Promise<void> {
     'Leg, AP, right, MO',
     'Chest, 2 views, GT',
   ]) {
-    const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+    const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+    await signIn(context, server.url, 'technologist');
+    const page = await context.newPage();
     // The transpiler names functions through a helper that the page does not have.
     await page.addInitScript('globalThis.__name = (f) => f');
     await page.goto(`${server.url}/orders`);

@@ -31,7 +31,11 @@ const button = (page, name) => page.getByRole('button', { name, exact: typeof na
 const settle = (page) => page.waitForTimeout(900);
 
 async function view(viewport, colorScheme, walk) {
-  const page = await browser.newPage({ viewport, colorScheme });
+  const context = await browser.newContext({ viewport, colorScheme });
+  const signIn = { data: { personId: 'demo-priya', pin: '3690' } };
+  const { person } = await (await context.request.post(`http://localhost:${PORT}/api/sessions`, signIn)).json();
+  await context.addInitScript((who) => localStorage.setItem('taktik.who', who), JSON.stringify(person));
+  const page = await context.newPage();
   const shot = async (name) => {
     await settle(page);
     await page.screenshot({ path: at('docs/screenshots', `${name}.png`) });
@@ -42,7 +46,7 @@ async function view(viewport, colorScheme, walk) {
     .first()
     .waitFor();
   await walk(page, shot);
-  await page.close();
+  await context.close();
 }
 
 const start = (page, name) => button(page, `Start ${name}`).click();

@@ -99,7 +99,13 @@ describe('writing', () => {
   it('runs an exam from start to record; a repeated id changes nothing', async () => {
     const start = { id: 'exam-1', orderId: 'demo-sacrum-coccyx', performedBy: STAFF[0], startedAt: CLOCK };
     expect((await call('POST', '/api/exams', start)).status).toBe(201);
-    expect((await call('POST', '/api/exams', start)).body).toEqual({ ...start, finishedAt: null });
+    expect((await call('POST', '/api/exams', start)).body).toEqual({
+      ...start,
+      finishedAt: null,
+      endReason: null,
+      joins: null,
+      answers: null,
+    });
     expect((await call('GET', '/api/orders/demo-sacrum-coccyx')).body.state).toBe('started');
 
     const first = await call('POST', '/api/exposures', exposure('exp-1', 'exam-1'));
@@ -345,12 +351,17 @@ describe('bad input', () => {
 
   it('an id that was used for something else is a conflict', async () => {
     await call('POST', '/api/exams', { id: 'exam-c', orderId: 'demo-knee', performedBy: STAFF[0], startedAt: CLOCK });
-    await call('POST', '/api/exams', { id: 'exam-d', orderId: 'demo-knee', performedBy: STAFF[0], startedAt: CLOCK });
+    await call('POST', '/api/exams', {
+      id: 'exam-d',
+      orderId: 'demo-sinuses',
+      performedBy: STAFF[0],
+      startedAt: CLOCK,
+    });
     expect(
       (
         await call('POST', '/api/exams', {
           id: 'exam-c',
-          orderId: 'demo-sinuses',
+          orderId: 'demo-thoracic',
           performedBy: STAFF[0],
           startedAt: CLOCK,
         })

@@ -21,7 +21,7 @@ export type AppOptions = {
 };
 
 const BODY_LIMIT = '256kb';
-/** A whole catalogue of own entries. */
+/** A whole catalogue of own entries, or a day's orders. */
 const IMPORT_LIMIT = '2mb';
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name carries a hash of their content never change. */
@@ -59,6 +59,11 @@ export function createApp({
   });
   app.use(compression());
   app.use('/api/catalogue/import', ...limits, express.json({ limit: IMPORT_LIMIT }));
+  app.use(
+    ['/api/orders/import', '/api/fhir'],
+    express.text({ type: ['text/csv', 'text/plain'], limit: IMPORT_LIMIT }),
+    express.json({ type: ['application/json', 'application/fhir+json'], limit: IMPORT_LIMIT }),
+  );
   app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), apiRoutes(store, clock));
   app.use(
     helmet({

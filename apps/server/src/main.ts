@@ -6,6 +6,9 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { openStore } from './db/database';
 import { seedDemo } from './seed/seedDemo';
+import { takeFhir } from './services/intake';
+import { listOrders } from './services/orders';
+import { orderBundle } from './standins/orderSystem';
 
 const here = path.dirname(fileURLToPath(import.meta.url));
 const dataFolder = path.resolve(process.env.TAKTIK_DATA ?? path.join(here, '../../../.data'));
@@ -19,6 +22,25 @@ const store = await openStore(
   process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'),
 );
 if (process.env.TAKTIK_SEED !== 'none') await seedDemo(store, Date.now());
+
+/** Seconds between two orders of the stand-in for the order system; 0 sends none. */
+const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (process.env.TAKTIK_SEED === 'none' ? 0 : 180));
+/** It stops sending while this many wait. */
+const MOST_WAITING = 40;
+let ordersSent = 0;
+async function sendOrder(): Promise<void> {
+  if ((await listOrders(store, 'waiting')).length >= MOST_WAITING) return;
+  // Numbers that were sent before a restart are known and taken once only: go on to the next.
+  for (let tries = 0; tries < 200; tries += 1) {
+    const { taken } = await takeFhir(store, orderBundle(ordersSent, Date.now()), 'order system', Date.now());
+    ordersSent += 1;
+    if (taken > 0) return;
+  }
+}
+if (orderSeconds > 0) {
+  const tick = () => void sendOrder().catch((error: unknown) => logger.error({ error }, 'no order was sent'));
+  setInterval(tick, orderSeconds * 1000).unref();
+}
 
 const server = createApp({
   store,

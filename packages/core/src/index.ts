@@ -151,3 +151,4 @@ export {
 } from './interchange/incomingOrder';
 export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
+export { unusualOf } from './exam/unusual';

@@ -1,5 +1,6 @@
 /** What goes over the wire, as schemas; validation, types and the OpenAPI document are made from these. */
 import {
+  departmentSchema,
   hasProjection,
   houseRulesSchema,
   patientInputSchema,
@@ -8,6 +9,7 @@ import {
   situationSchema,
 } from '@taktik/core';
 import { z } from 'zod';
+import { ROLES } from '../db/schema';
 
 export const idSchema = z
   .string()
@@ -39,6 +41,20 @@ export const orderSchema = z.object({
   situation: situationSchema.partial(),
   unusual: z.array(z.string()),
   projections: z.array(orderProjectionSchema),
+  reference: z.string().nullable(),
+  planVersion: z.number().int(),
+  planBy: z.string().nullable(),
+  /** Who has the exam in hand. */
+  heldBy: z.string().nullable(),
+});
+
+export const changePlanSchema = z.strictObject({
+  /** The version that was changed. */
+  version: z.number().int().positive(),
+  projections: z
+    .array(orderProjectionSchema)
+    .min(1, 'A plan needs at least one projection')
+    .max(20, 'A plan may have 20 projections at most'),
 });
 
 export const newOrderSchema = z.strictObject({
@@ -60,14 +76,26 @@ export const startExamSchema = z.strictObject({
   performedBy: shortText('Name of the person', 40),
   startedAt: z.number().int().positive(),
 });
+const answer = z.enum(['yes', 'no']);
+export const answersSchema = z.strictObject({
+  given: z.record(idSchema, answer),
+  decisions: z.record(idSchema, z.string().trim().max(300, 'A decision may have 300 characters at most')),
+});
 export const examSchema = z.object({
   id: idSchema,
   orderId: idSchema,
   performedBy: z.string(),
   startedAt: z.number().int(),
   finishedAt: z.number().int().nullable(),
+  endReason: z.string().nullable(),
+  joins: z.string().nullable(),
+  answers: answersSchema.nullable(),
 });
-export const finishExamSchema = z.strictObject({ finishedAt: z.number().int().positive() });
+export const finishExamSchema = z.strictObject({
+  finishedAt: z.number().int().positive(),
+  reason: shortText('Reason', 80).optional(),
+});
+export const handOverSchema = z.strictObject({ to: shortText('Name of the person', 40) });
 
 export const newExposureSchema = z.strictObject({
   id: idSchema,
@@ -75,7 +103,15 @@ export const newExposureSchema = z.strictObject({
   request: setupRequestSchema,
   performedBy: shortText('Name of the person', 40),
   exposedAt: z.number().int().positive(),
+  /** The device's clock as it sends: from it a wrong clock is noticed. */
+  sentAt: z.number().int().positive().optional(),
 });
+export const verdictSchema = z
+  .strictObject({ verdict: z.enum(['accepted', 'repeat']), cause: shortText('Cause', 80).optional() })
+  .refine(({ verdict, cause }) => verdict !== 'repeat' || cause !== undefined, {
+    error: 'A repeat needs its cause',
+    path: ['cause'],
+  });
 
 export const exposureSchema = z.object({
   id: idSchema,
@@ -94,7 +130,40 @@ export const exposureSchema = z.object({
   exposureIndex: z.number(),
   deviationIndex: z.number(),
   kapGyCm2: z.number(),
+  verdict: z.enum(['accepted', 'repeat']).nullable(),
+  cause: z.string().nullable(),
+  /** The device's own time where its clock was wrong. */
+  deviceAt: z.number().int().nullable(),
 });
+export const orderDetailSchema = z.object({
+  order: orderSchema,
+  exam: examSchema.nullable(),
+  exposures: z.array(exposureSchema),
+});
+
+export const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has 4 to 8 digits');
+export const personSchema = z.object({
+  id: idSchema,
+  name: z.string(),
+  role: z.enum(ROLES),
+  demoPin: z.string().nullable(),
+});
+export const newPersonSchema = z.strictObject({ name: shortText('Name', 40), role: z.enum(ROLES), pin: pinSchema });
+export const signInSchema = z.strictObject({ personId: idSchema, pin: pinSchema });
+export const signedInSchema = z.object({ token: z.string(), person: personSchema });
+export const changePinSchema = z.strictObject({ pin: pinSchema });
+export const auditQuerySchema = z.strictObject({
+  subject: z.string().max(80).optional(),
+  limit: z.coerce.number().int().min(1, 'limit must be 1 to 500').max(500, 'limit must be 1 to 500').default(100),
+});
+export const auditLineSchema = z.object({
+  at: z.number().int(),
+  person: z.string(),
+  action: z.string(),
+  subject: z.string(),
+  detail: z.record(z.string(), z.unknown()),
+});
+export const takenSchema = z.object({ taken: z.number().int(), known: z.number().int() });
 export const exposureDetailSchema = exposureSchema.extend({
   setup: z.record(z.string(), z.unknown()),
   request: z.record(z.string(), z.unknown()),
@@ -109,9 +178,6 @@ export const orderQuerySchema = z.strictObject({
   state: z.enum(['waiting', 'started', 'finished', 'open']).default('open'),
 });
 
-/** Who changes the catalogue; the entry itself is proved by the core. */
-export const changedBySchema = z.strictObject({ by: shortText('Name of the person', 40) });
-
 export const problemSchema = z.object({
   type: z.string(),
   status: z.number(),
@@ -120,10 +186,15 @@ export const problemSchema = z.object({
   fields: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
 });
 
-export { houseRulesSchema, roomSchema, setupRequestSchema };
+export { departmentSchema, houseRulesSchema, roomSchema, setupRequestSchema };
 export type Order = z.infer<typeof orderSchema>;
 export type NewOrder = z.infer<typeof newOrderSchema>;
 export type Exam = z.infer<typeof examSchema>;
 export type StartExam = z.infer<typeof startExamSchema>;
 export type NewExposure = z.infer<typeof newExposureSchema>;
 export type Exposure = z.infer<typeof exposureSchema>;
+export type Person = z.infer<typeof personSchema>;
+export type NewPerson = z.infer<typeof newPersonSchema>;
+export type OrderDetail = z.infer<typeof orderDetailSchema>;
+export type ChangePlan = z.infer<typeof changePlanSchema>;
+export type Verdict = z.infer<typeof verdictSchema>;

@@ -3,22 +3,35 @@ import { bodyDocumentSchema, bodyRequestSchema, catalogueDocumentSchema, project
 import { z } from 'zod';
 import { createDocument } from 'zod-openapi';
 import {
-  changedBySchema,
+  answersSchema,
+  auditLineSchema,
+  auditQuerySchema,
+  changePinSchema,
+  changePlanSchema,
+  departmentSchema,
   examSchema,
   exposureDetailSchema,
   exposureSchema,
   finishExamSchema,
+  handOverSchema,
   houseRulesSchema,
   idSchema,
   newExposureSchema,
   newOrderSchema,
+  newPersonSchema,
+  orderDetailSchema,
   orderQuerySchema,
   orderSchema,
+  personSchema,
   problemSchema,
   recordQuerySchema,
   roomSchema,
   setupRequestSchema,
+  signedInSchema,
+  signInSchema,
   startExamSchema,
+  takenSchema,
+  verdictSchema,
 } from './contracts';
 
 const json = (schema: z.ZodType) => ({ 'application/json': { schema } });
@@ -58,7 +71,7 @@ export const openApiDocument = createDocument({
     '/api/catalogue/own/{id}': {
       put: {
         summary: 'Writes an own entry; refused with every reason when it does not stand the proofs',
-        requestParams: { ...byId, query: changedBySchema },
+        requestParams: byId,
         requestBody: { content: json(projectionSchema), required: true },
         responses: answers(projectionSchema, 'The entry'),
       },
@@ -74,7 +87,6 @@ export const openApiDocument = createDocument({
     '/api/catalogue/import': {
       post: {
         summary: 'Takes a whole document, or nothing of it',
-        requestParams: { query: changedBySchema },
         requestBody: { content: json(catalogueDocumentSchema), required: true },
         responses: answers(z.object({ entries: z.number(), rules: z.boolean() }), 'What was taken'),
       },
@@ -127,6 +139,99 @@ export const openApiDocument = createDocument({
     },
     '/api/orders/{id}': {
       get: { summary: 'One order', requestParams: byId, responses: answers(orderSchema, 'The order') },
+    },
+    '/api/orders/import': {
+      post: {
+        summary: 'Takes in orders as a table (CSV with a head line): all, or none with a line for every fault',
+        requestBody: { content: { 'text/csv': { schema: z.string() } }, required: true },
+        responses: answers(takenSchema, 'How many were new, and how many known'),
+      },
+    },
+    '/api/fhir': {
+      post: {
+        summary: 'Takes in orders as FHIR R4 (Bundle or ServiceRequest): all, or none with a line for every fault',
+        requestBody: { content: { 'application/fhir+json': { schema: anyObject } }, required: true },
+        responses: answers(takenSchema, 'How many were new, and how many known'),
+      },
+    },
+    '/api/orders/{id}/plan': {
+      post: {
+        summary: 'Changes the plan; refused when another device has changed it meanwhile',
+        requestParams: byId,
+        requestBody: { content: json(changePlanSchema), required: true },
+        responses: answers(orderSchema, 'The order'),
+      },
+    },
+    '/api/orders/{id}/exam': {
+      get: {
+        summary: 'An order with its exam and what was exposed',
+        requestParams: byId,
+        responses: answers(orderDetailSchema, 'Order, exam, exposures'),
+      },
+    },
+    '/api/exams/{id}/answers': {
+      post: {
+        summary: 'Keeps answers to the questions before the exposure',
+        requestParams: byId,
+        requestBody: { content: json(answersSchema), required: true },
+        responses: answers(examSchema, 'The exam'),
+      },
+    },
+    '/api/exams/{id}/hand-over': {
+      post: {
+        summary: 'Gives an exam to a colleague',
+        requestParams: byId,
+        requestBody: { content: json(handOverSchema), required: true },
+        responses: answers(examSchema, 'The exam'),
+      },
+    },
+    '/api/exposures/{id}/verdict': {
+      post: {
+        summary: 'Accepts a picture, or sends it to be repeated with a cause',
+        requestParams: byId,
+        requestBody: { content: json(verdictSchema), required: true },
+        responses: answers(exposureSchema, 'The exposure'),
+      },
+    },
+    '/api/department': {
+      get: { summary: 'Prices, causes, exams of this department', responses: answers(departmentSchema, 'Department') },
+      put: {
+        summary: 'Sets them; what is left out returns to its default',
+        requestBody: { content: json(departmentSchema), required: true },
+        responses: answers(departmentSchema, 'Department'),
+      },
+    },
+    '/api/people': {
+      get: { summary: 'Names for the sign-in screen', responses: answers(z.array(personSchema), 'People') },
+      post: {
+        summary: 'Adds a person',
+        requestBody: { content: json(newPersonSchema), required: true },
+        responses: answers(personSchema, 'The person', '201'),
+      },
+    },
+    '/api/people/{id}/pin': {
+      post: {
+        summary: 'Changes a PIN; ends that person’s sessions',
+        requestParams: byId,
+        requestBody: { content: json(changePinSchema), required: true },
+        responses: { '204': { description: 'Changed' }, '4XX': problem },
+      },
+    },
+    '/api/sessions': {
+      post: {
+        summary: 'Signs in with a PIN; sets a cookie, and tells the token for tools',
+        requestBody: { content: json(signInSchema), required: true },
+        responses: answers(signedInSchema, 'The session', '201'),
+      },
+      delete: { summary: 'Signs out', responses: { '204': { description: 'Signed out' }, '4XX': problem } },
+    },
+    '/api/me': { get: { summary: 'Who is signed in', responses: answers(personSchema, 'The person') } },
+    '/api/audit': {
+      get: {
+        summary: 'Who changed what, newest first',
+        requestParams: { query: auditQuerySchema },
+        responses: answers(z.array(auditLineSchema), 'Lines'),
+      },
     },
     '/api/exams': {
       post: {

@@ -65,6 +65,15 @@ export const unknownRoute: RequestHandler = (request) => {
 
 type HttpError = { status?: number; type?: string; message?: string; limit?: number };
 
+/** Codes of a disk that takes no more, anywhere in the chain of causes. */
+const FULL = /^(SQLITE_FULL|SQLITE_IOERR\w*|ENOSPC|EFBIG|EDQUOT)$/;
+function diskIsFull(error: unknown): boolean {
+  for (let each = error; each instanceof Error; each = each.cause) {
+    if (FULL.test(String((each as { code?: unknown }).code))) return true;
+  }
+  return false;
+}
+
 export const problemHandler =
   (logger: Logger): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
@@ -92,6 +101,18 @@ export const problemHandler =
     }
     if (http.status && http.status < 500) {
       send(response, new Problem(http.status, 'Request not accepted', String(http.message)));
+      return;
+    }
+    if (diskIsFull(error)) {
+      logger.error({ error }, 'the disk takes no more');
+      send(
+        response,
+        new Problem(
+          507,
+          'Disk full',
+          'The disk of the server is full: nothing was stored here. Your device keeps it and sends it again.',
+        ),
+      );
       return;
     }
     logger.error({ error, method: request.method, path: request.path }, 'unexpected failure');

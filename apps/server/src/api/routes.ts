@@ -8,30 +8,56 @@ import {
   projectionOf,
   projections,
 } from '@taktik/core';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import { z } from 'zod';
 import type { Store } from '../db/database';
-import { exposureBody, finishExam, getExposure, listExposures, recordExposure, startExam } from '../services/exams';
+import { listAudit } from '../services/audit';
 import { deleteOwn, exportOwn, importOwn, listOwn, putOwn } from '../services/catalogue';
-import { addOrder, getOrder, listOrders } from '../services/orders';
+import { getDepartment, putDepartment } from '../services/departments';
+import {
+  exposureBody,
+  finishExam,
+  getExposure,
+  handOver,
+  judgeExposure,
+  listExposures,
+  orderDetail,
+  putAnswers,
+  recordExposure,
+  startExam,
+} from '../services/exams';
+import { takeFhir, takeTable } from '../services/intake';
+import { addOrder, changePlan, getOrder, listOrders } from '../services/orders';
+import { addPerson, changePin, listPeople, signIn, signOut } from '../services/people';
 import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
 import {
-  changedBySchema,
+  answersSchema,
+  auditQuerySchema,
+  changePinSchema,
+  changePlanSchema,
+  departmentSchema,
   finishExamSchema,
+  handOverSchema,
   houseRulesSchema,
   newExposureSchema,
   newOrderSchema,
+  newPersonSchema,
   orderQuerySchema,
   recordQuerySchema,
+  signInSchema,
   startExamSchema,
+  verdictSchema,
 } from './contracts';
+import { dropToken, guard, keepToken, personOf, tokenOf } from './signedIn';
 import { openApiDocument } from './openapi';
-import { notFound, parse, unknownRoute } from './problem';
+import { notFound, parse, Problem, unknownRoute } from './problem';
 
 const searchSchema = z.strictObject({ q: z.string().max(200, 'a query may have 200 characters at most').default('') });
 
 export function apiRoutes(store: Store, clock: () => number): Router {
   const api = Router();
+  const signedIn = guard(store, clock);
+  const by = (response: Response): string => personOf(response).name;
   api.get('/health', (_request, response) => void response.json({ ok: true }));
   api.get('/openapi.json', (_request, response) => void response.json(openApiDocument));
 
@@ -49,69 +75,118 @@ export function apiRoutes(store: Store, clock: () => number): Router {
 
   api.get('/formats/catalogue', (_request, response) => void response.json(catalogueJsonSchema()));
   api.get('/catalogue/own', async (_request, response) => void response.json(await listOwn(store)));
-  api.put('/catalogue/own/:id', async (request, response) => {
-    const { by } = parse(changedBySchema, request.query);
-    response.json(await putOwn(store, request.params.id, request.body, by, clock()));
+  api.put('/catalogue/own/:id', signedIn('lead'), async (request, response) => {
+    response.json(await putOwn(store, String(request.params.id), request.body, by(response), clock()));
   });
-  api.delete('/catalogue/own/:id', async (request, response) => {
-    await deleteOwn(store, request.params.id);
+  api.delete('/catalogue/own/:id', signedIn('lead'), async (request, response) => {
+    await deleteOwn(store, String(request.params.id), by(response), clock());
     response.status(204).end();
   });
   api.get('/catalogue/export', async (_request, response) => {
     response.attachment('taktik-catalogue.json').json(await exportOwn(store));
   });
-  api.post('/catalogue/import', async (request, response) => {
-    const { by } = parse(changedBySchema, request.query);
-    response.json(await importOwn(store, request.body, by, clock()));
+  api.post('/catalogue/import', signedIn('lead'), async (request, response) => {
+    response.json(await importOwn(store, request.body, by(response), clock()));
   });
 
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));
   api.get('/rules', async (_request, response) => void response.json(await getRules(store)));
-  api.put(
-    '/rules',
-    async (request, response) => void response.json(await putRules(store, parse(houseRulesSchema, request.body))),
-  );
-
-  api.get(
-    '/orders',
-    async (request, response) =>
-      void response.json(await listOrders(store, parse(orderQuerySchema, request.query).state)),
-  );
-  api.get('/orders/:id', async (request, response) => void response.json(await getOrder(store, request.params.id)));
-  api.post(
-    '/orders',
-    async (request, response) =>
-      void response.status(201).json(await addOrder(store, parse(newOrderSchema, request.body), clock())),
-  );
-
-  api.post(
-    '/exams',
-    async (request, response) =>
-      void response.status(201).json(await startExam(store, parse(startExamSchema, request.body))),
-  );
-  api.post(
-    '/exams/:id/finish',
-    async (request, response) =>
-      void response.json(await finishExam(store, request.params.id, parse(finishExamSchema, request.body).finishedAt)),
-  );
-
-  api.get(
-    '/exposures',
-    async (request, response) =>
-      void response.json(await listExposures(store, parse(recordQuerySchema, request.query))),
-  );
-  api.get(
-    '/exposures/:id',
-    async (request, response) => void response.json(await getExposure(store, request.params.id)),
-  );
-  api.get('/exposures/:id/body', async (request, response) => {
-    const body = await exposureBody(store, request.params.id);
-    response.attachment(`body-${request.params.id}.json`).json(body);
+  api.put('/rules', signedIn('lead'), async (request, response) => {
+    response.json(await putRules(store, parse(houseRulesSchema, request.body), by(response), clock()));
   });
-  api.post('/exposures', async (request, response) => {
-    const { exposure, created } = await recordExposure(store, parse(newExposureSchema, request.body), clock());
+  api.get('/department', async (_request, response) => void response.json(await getDepartment(store)));
+  api.put('/department', signedIn('lead'), async (request, response) => {
+    response.json(await putDepartment(store, parse(departmentSchema, request.body), by(response), clock()));
+  });
+
+  api.get('/people', async (_request, response) => void response.json(await listPeople(store)));
+  api.post('/people', signedIn('lead'), async (request, response) => {
+    response.status(201).json(await addPerson(store, parse(newPersonSchema, request.body), by(response), clock()));
+  });
+  api.post('/people/:id/pin', signedIn(), async (request, response) => {
+    const id = String(request.params.id);
+    if (personOf(response).role !== 'lead' && personOf(response).id !== id)
+      throw new Problem(403, 'Not yours to change', 'Only a lead changes the PIN of somebody else.');
+    await changePin(store, id, parse(changePinSchema, request.body).pin, by(response), clock());
+    response.status(204).end();
+  });
+  api.post('/sessions', async (request, response) => {
+    const session = await signIn(store, parse(signInSchema, request.body), clock());
+    keepToken(response, session.token);
+    response.status(201).json(session);
+  });
+  api.delete('/sessions', async (request, response) => {
+    const token = tokenOf(request);
+    if (token) await signOut(store, token);
+    dropToken(response);
+    response.status(204).end();
+  });
+  api.get('/me', signedIn(), (_request, response) => void response.json(personOf(response)));
+  api.get('/audit', signedIn('lead'), async (request, response) => {
+    const { subject, limit } = parse(auditQuerySchema, request.query);
+    response.json(await listAudit(store, subject, limit));
+  });
+
+  api.get('/orders', signedIn(), async (request, response) => {
+    response.json(await listOrders(store, parse(orderQuerySchema, request.query).state));
+  });
+  api.post('/orders/import', signedIn(), async (request, response) => {
+    if (typeof request.body !== 'string')
+      throw new Problem(415, 'Not a table', 'Send the table as text/csv; FHIR goes to /api/fhir.');
+    response.json(await takeTable(store, request.body, by(response), clock()));
+  });
+  api.post('/fhir', signedIn(), async (request, response) => {
+    response.json(await takeFhir(store, request.body, by(response), clock()));
+  });
+  api.get('/orders/:id', signedIn(), async (request, response) => {
+    response.json(await getOrder(store, String(request.params.id)));
+  });
+  api.get('/orders/:id/exam', signedIn(), async (request, response) => {
+    response.json(await orderDetail(store, String(request.params.id)));
+  });
+  api.post('/orders', signedIn(), async (request, response) => {
+    response.status(201).json(await addOrder(store, parse(newOrderSchema, request.body), by(response), clock()));
+  });
+  api.post('/orders/:id/plan', signedIn(), async (request, response) => {
+    const change = parse(changePlanSchema, request.body);
+    response.json(await changePlan(store, String(request.params.id), change, by(response), clock()));
+  });
+
+  api.post('/exams', signedIn(), async (request, response) => {
+    response.status(201).json(await startExam(store, parse(startExamSchema, request.body), clock()));
+  });
+  api.post('/exams/:id/finish', signedIn(), async (request, response) => {
+    const end = parse(finishExamSchema, request.body);
+    response.json(await finishExam(store, String(request.params.id), end, by(response), clock()));
+  });
+  api.post('/exams/:id/hand-over', signedIn(), async (request, response) => {
+    const { to } = parse(handOverSchema, request.body);
+    response.json(await handOver(store, String(request.params.id), to, by(response), clock()));
+  });
+  api.post('/exams/:id/answers', signedIn(), async (request, response) => {
+    const answers = parse(answersSchema, request.body);
+    response.json(await putAnswers(store, String(request.params.id), answers, by(response), clock()));
+  });
+
+  api.get('/exposures', signedIn(), async (request, response) => {
+    response.json(await listExposures(store, parse(recordQuerySchema, request.query)));
+  });
+  api.get('/exposures/:id', signedIn(), async (request, response) => {
+    response.json(await getExposure(store, String(request.params.id)));
+  });
+  api.get('/exposures/:id/body', signedIn(), async (request, response) => {
+    const id = String(request.params.id);
+    response.attachment(`body-${id}.json`).json(await exposureBody(store, id));
+  });
+  api.post('/exposures', signedIn(), async (request, response) => {
+    const asked = parse(newExposureSchema, request.body);
+    const { exposure, created } = await recordExposure(store, asked, by(response), clock());
     response.status(created ? 201 : 200).json(exposure);
+  });
+  api.post('/exposures/:id/verdict', signedIn(), async (request, response) => {
+    const verdict = parse(verdictSchema, request.body);
+    response.json(await judgeExposure(store, String(request.params.id), verdict, by(response), clock()));
   });
 
   api.use(unknownRoute);

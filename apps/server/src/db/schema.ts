@@ -1,6 +1,16 @@
 /** Tables. JSON columns hold what the core defined; everything that is searched has a column of its own. */
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { HouseRules, PatientInput, Projection, Room, Setup, SetupRequest, Situation } from '@taktik/core';
+import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type {
+  Answers,
+  DepartmentInput,
+  HouseRules,
+  PatientInput,
+  Projection,
+  Room,
+  Setup,
+  SetupRequest,
+  Situation,
+} from '@taktik/core';
 
 const id = () => text('id').primaryKey();
 const at = (name: string) => integer(name).notNull();
@@ -39,8 +49,16 @@ export const orders = sqliteTable(
     unusual: text('unusual', { mode: 'json' }).$type<string[]>().notNull(),
     orderedAt: at('ordered_at'),
     state: text('state', { enum: ['waiting', 'started', 'finished'] }).notNull(),
+    /** The order's number where it came from; the same number is taken once. */
+    reference: text('reference'),
+    /** Grows with every change of the plan, so that two devices notice each other. */
+    planVersion: integer('plan_version').notNull().default(1),
+    planBy: text('plan_by'),
   },
-  (table) => [index('orders_state').on(table.state, table.orderedAt)],
+  (table) => [
+    index('orders_state').on(table.state, table.orderedAt),
+    uniqueIndex('orders_reference').on(table.reference),
+  ],
 );
 
 /** One performance of an order. */
@@ -54,6 +72,11 @@ export const exams = sqliteTable(
     performedBy: text('performed_by').notNull(),
     startedAt: at('started_at'),
     finishedAt: integer('finished_at'),
+    /** Why it ended before it was complete. */
+    endReason: text('end_reason'),
+    /** Another device's name for an exam that was already under way: its exposures belong to that one. */
+    joins: text('joins'),
+    answers: text('answers', { mode: 'json' }).$type<Answers>(),
   },
   (table) => [index('exams_order').on(table.orderId)],
 );
@@ -75,6 +98,10 @@ export const exposures = sqliteTable(
     performedBy: text('performed_by').notNull(),
     exposedAt: at('exposed_at'),
     recordedAt: at('recorded_at'),
+    /** What the device's clock said, where it was wrong. */
+    deviceAt: integer('device_at'),
+    verdict: text('verdict', { enum: ['accepted', 'repeat'] }),
+    cause: text('cause'),
   },
   (table) => [index('exposures_time').on(table.exposedAt), index('exposures_exam').on(table.examId)],
 );
@@ -83,6 +110,50 @@ export const settings = sqliteTable('settings', {
   id: id(),
   rules: text('rules', { mode: 'json' }).$type<Partial<HouseRules>>().notNull(),
 });
+
+/** Decisions of the department besides its house rules. */
+export const departments = sqliteTable('departments', {
+  id: id(),
+  department: text('department', { mode: 'json' }).$type<DepartmentInput>().notNull(),
+});
+
+export const ROLES = ['technologist', 'student', 'lead'] as const;
+export type Role = (typeof ROLES)[number];
+export const people = sqliteTable('people', {
+  id: id(),
+  name: text('name').notNull(),
+  role: text('role', { enum: ROLES }).notNull(),
+  /** Argon2id. */
+  pinHash: text('pin_hash').notNull(),
+  failed: integer('failed').notNull().default(0),
+  lockedUntil: integer('locked_until'),
+  /** PIN as it is told on the sign-in screen of the demo; never set for anyone else. */
+  demoPin: text('demo_pin'),
+});
+
+/** Who is signed in on which device; the token itself is not kept. */
+export const sessions = sqliteTable('sessions', {
+  tokenHash: text('token_hash').primaryKey(),
+  personId: text('person_id')
+    .notNull()
+    .references(() => people.id),
+  startedAt: at('started_at'),
+  seenAt: at('seen_at'),
+});
+
+/** Every change of a record: who, what, when. Only added to. */
+export const audit = sqliteTable(
+  'audit',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    at: at('at'),
+    person: text('person').notNull(),
+    action: text('action').notNull(),
+    subject: text('subject').notNull(),
+    detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+  },
+  (table) => [index('audit_subject').on(table.subject)],
+);
 
 /** Entries that this department wrote itself. */
 export const ownEntries = sqliteTable('own_entries', {

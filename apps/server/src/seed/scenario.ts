@@ -5,7 +5,13 @@
 import type { NewOrder } from '../api/contracts';
 
 export const HOSPITAL = 'Harbour Light Hospital';
-export const STAFF = ['Ines Oakfield', 'Tomas Reedham', 'Priya Windlow'] as const;
+/** Invented people with PINs that the sign-in screen tells; they exist in the demo only. */
+export const DEMO_PEOPLE = [
+  { id: 'demo-ines', name: 'Ines Oakfield', role: 'technologist', pin: '2580' },
+  { id: 'demo-tomas', name: 'Tomas Reedham', role: 'student', pin: '1470' },
+  { id: 'demo-priya', name: 'Priya Windlow', role: 'lead', pin: '3690' },
+] as const;
+export const STAFF = DEMO_PEOPLE.map(({ name }) => name);
 
 type DemoOrder = NewOrder & { id: string; unusual: string[]; waitedMinutes: number };
 

@@ -2,11 +2,13 @@
 import { demoRooms } from '@taktik/core';
 import type { Store } from '../db/database';
 import { orders, patients, rooms } from '../db/schema';
-import { DEMO_ORDERS } from './scenario';
+import { addPerson, listPeople } from '../services/people';
+import { DEMO_ORDERS, DEMO_PEOPLE } from './scenario';
 
 const MINUTE_MS = 60_000;
 
 export async function seedDemo(store: Store, now: number): Promise<void> {
+  await seedPeople(store, now);
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [known] = await tx.select({ id: rooms.id }).from(rooms).limit(1);
@@ -26,4 +28,11 @@ export async function seedDemo(store: Store, now: number): Promise<void> {
       }
     }),
   );
+}
+
+async function seedPeople(store: Store, now: number): Promise<void> {
+  const known = await listPeople(store);
+  if (known.length > 0) return;
+  for (const { id, pin, ...person } of DEMO_PEOPLE)
+    await addPerson(store, { ...person, pin }, 'demo', now, { id, demoPin: pin });
 }

@@ -12,11 +12,10 @@ afterAll(async () => {
 });
 const call: TestServer['call'] = (...args) => server.call(...args);
 const copy = (id: string, change: object = {}) => ({ ...projectionOf(id), id: `own-${id}`, ...change });
-const BY = '?by=Lead%20One';
 
 test('an own entry is written, listed, computed, recorded with an exposure, exported and removed', async () => {
   const entry = copy('knee-ap', { name: 'Knee, AP, our way', sid: { wantedMm: 1150, rangeMm: [1016, 1220] } });
-  expect((await call('PUT', `/api/catalogue/own/${entry.id}${BY}`, entry)).status).toBe(200);
+  expect((await call('PUT', `/api/catalogue/own/${entry.id}`, entry)).status).toBe(200);
   expect((await call('GET', '/api/catalogue/own')).body).toEqual([entry]);
   const setup = await call('POST', '/api/setups', { projectionId: entry.id, own: entry, side: 'left' });
   expect(setup.body).toMatchObject({ name: 'Knee, AP, our way, left', tube: { sidMm: 1150 } });
@@ -26,7 +25,7 @@ test('an own entry is written, listed, computed, recorded with an exposure, expo
   expect((await call('GET', '/api/catalogue/own')).body).toEqual([]);
   expect((await call('DELETE', `/api/catalogue/own/${entry.id}`)).status).toBe(404);
   // What was exported comes back whole.
-  expect((await call('POST', `/api/catalogue/import${BY}`, document)).body).toEqual({ entries: 1, rules: true });
+  expect((await call('POST', `/api/catalogue/import`, document)).body).toEqual({ entries: 1, rules: true });
   expect((await call('GET', '/api/catalogue/own')).body).toEqual([entry]);
   await call('DELETE', `/api/catalogue/own/${entry.id}`);
 });
@@ -34,7 +33,7 @@ test('an own entry is written, listed, computed, recorded with an exposure, expo
 test('one wrong entry: entry, field and rule are named, and nothing is imported', async () => {
   const document = (await call('GET', '/api/catalogue/export')).body as CatalogueDocument;
   const wrong = copy('hand-pa', { aim: { ...projectionOf('hand-pa').aim, landmark: 'sixth_finger' } });
-  const answer = await call('POST', `/api/catalogue/import${BY}`, {
+  const answer = await call('POST', `/api/catalogue/import`, {
     ...document,
     entries: [copy('chest-pa'), wrong],
     rules: { ...document.rules, kneeApAngle: 'none' },
@@ -48,14 +47,13 @@ test('one wrong entry: entry, field and rule are named, and nothing is imported'
   expect((await call('GET', '/api/rules')).body.kneeApAngle).toBe('thickness');
 });
 
-test('an entry under another id, without a name of who changes it, or not an entry at all is refused', async () => {
+test('an entry under another id, by somebody who is no lead, or not an entry at all is refused', async () => {
   const entry = copy('hand-pa');
-  expect((await call('PUT', `/api/catalogue/own/own-other${BY}`, entry)).body.detail).toMatch(
-    /calls itself "own-hand-pa"/,
-  );
-  expect((await call('PUT', `/api/catalogue/own/${entry.id}`, entry)).status).toBe(422);
-  expect((await call('PUT', `/api/catalogue/own/${entry.id}${BY}`, { id: entry.id })).status).toBe(422);
-  expect((await call('POST', `/api/catalogue/import${BY}`, { format: 'else' })).status).toBe(422);
+  expect((await call('PUT', `/api/catalogue/own/own-other`, entry)).body.detail).toMatch(/calls itself "own-hand-pa"/);
+  expect((await call('PUT', `/api/catalogue/own/${entry.id}`, entry, 'demo-ines')).status).toBe(403);
+  expect((await call('PUT', `/api/catalogue/own/${entry.id}`, entry, null)).status).toBe(401);
+  expect((await call('PUT', `/api/catalogue/own/${entry.id}`, { id: entry.id })).status).toBe(422);
+  expect((await call('POST', `/api/catalogue/import`, { format: 'else' })).status).toBe(422);
   expect((await call('GET', '/api/catalogue/own')).body).toEqual([]);
   expect((await call('GET', '/api/formats/catalogue')).body.title).toBe('Taktik catalogue');
 });

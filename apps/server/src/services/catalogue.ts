@@ -12,6 +12,7 @@ import {
 import { notFound, Problem } from '../api/problem';
 import type { Store } from '../db/database';
 import { ownEntries, settings } from '../db/schema';
+import { note } from './audit';
 import { getRules, RULES_ROW, withRules } from './rooms';
 
 const MOST_FAULTS = 20;
@@ -52,16 +53,24 @@ export async function putOwn(store: Store, id: string, written: unknown, by: str
     throw new Problem(409, 'Too many entries', `A department may have ${MAX_OWN_ENTRIES} entries of its own.`);
   const value = row(entry, by, at);
   await store.writes.run(() =>
-    store.db.insert(ownEntries).values(value).onConflictDoUpdate({ target: ownEntries.id, set: value }),
+    store.db.transaction(async (tx) => {
+      await tx.insert(ownEntries).values(value).onConflictDoUpdate({ target: ownEntries.id, set: value });
+      await note(tx, { at, person: by, action: 'own entry written', subject: `catalogue:${id}` });
+    }),
   );
   return entry;
 }
 
 /** @throws Problem 404 */
-export async function deleteOwn(store: Store, id: string): Promise<void> {
+export async function deleteOwn(store: Store, id: string, by: string, at: number): Promise<void> {
   const known = await listOwn(store);
   if (!known.some((entry) => entry.id === id)) throw notFound('own entry', id);
-  await store.writes.run(() => store.db.delete(ownEntries).where(eq(ownEntries.id, id)));
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      await tx.delete(ownEntries).where(eq(ownEntries.id, id));
+      await note(tx, { at, person: by, action: 'own entry removed', subject: `catalogue:${id}` });
+    }),
+  );
 }
 
 export const exportOwn = async (store: Store): Promise<CatalogueDocument> =>
@@ -83,6 +92,8 @@ export async function importOwn(
         const value = row(entry, by, at);
         await tx.insert(ownEntries).values(value).onConflictDoUpdate({ target: ownEntries.id, set: value });
       }
+      const ids = entries.map(({ id }) => id);
+      await note(tx, { at, person: by, action: 'catalogue imported', subject: 'catalogue', detail: { ids } });
       if (!rules) return;
       const value = withRules(rules);
       await tx

@@ -1,14 +1,47 @@
 /** Exams and exposures: the record. Everything that is acknowledged is on disk; a retry with the same id is harmless. */
-import { and, desc, eq, gte, lte } from 'drizzle-orm';
-import { computeSetup, deviationIndex, exportRecordedBody, type BodyDocument, type SetupRequest } from '@taktik/core';
-import type { Exam, Exposure, NewExposure, StartExam } from '../api/contracts';
+import { and, asc, desc, eq, gte, isNull, lte } from 'drizzle-orm';
+import {
+  computeSetup,
+  deviationIndex,
+  exportRecordedBody,
+  type Answers,
+  type BodyDocument,
+  type SetupRequest,
+} from '@taktik/core';
+import type { Exam, Exposure, NewExposure, OrderDetail, StartExam, Verdict } from '../api/contracts';
 import { notFound, Problem } from '../api/problem';
 import type { Store } from '../db/database';
-import { exams, exposures, orders, patients } from '../db/schema';
+import { exams, exposures, orders, patients, people } from '../db/schema';
 import { readDetector } from '../standins/detector';
+import { note } from './audit';
+import { getOrder } from './orders';
 
-/** Starts an exam, or returns the one with this id. @throws Problem 404, 409 */
-export async function startExam(store: Store, exam: StartExam): Promise<Exam> {
+type ExamRow = typeof exams.$inferSelect;
+type Reader = Pick<Store['db'], 'select'>;
+
+/** The exam that this name stands for: of two devices that started one order, the second joined the first. */
+async function examNamed(db: Reader, id: string): Promise<ExamRow> {
+  const [exam] = await db.select().from(exams).where(eq(exams.id, id));
+  if (!exam) throw notFound('exam', id);
+  return exam.joins === null ? exam : examNamed(db, exam.joins);
+}
+
+/** The exam of an order that is under way, or the last one. */
+async function examOfOrder(db: Reader, orderId: string): Promise<ExamRow | undefined> {
+  const [exam] = await db
+    .select()
+    .from(exams)
+    .where(and(eq(exams.orderId, orderId), isNull(exams.joins)))
+    .orderBy(desc(exams.startedAt))
+    .limit(1);
+  return exam;
+}
+
+/**
+ * Starts an exam, or returns the one with this id. When another device has started the same order already, this name
+ * joins that exam, so that nothing exposed under either is lost. @throws Problem 404, 409
+ */
+export async function startExam(store: Store, exam: StartExam, now: number): Promise<Exam> {
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [known] = await tx.select().from(exams).where(eq(exams.id, exam.id));
@@ -19,23 +52,86 @@ export async function startExam(store: Store, exam: StartExam): Promise<Exam> {
       }
       const [order] = await tx.select().from(orders).where(eq(orders.id, exam.orderId));
       if (!order) throw notFound('order', exam.orderId);
-      await tx.insert(exams).values({ ...exam, finishedAt: null });
-      await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
-      return { ...exam, finishedAt: null };
+      const underWay = await examOfOrder(tx, exam.orderId);
+      const row: ExamRow = { ...exam, finishedAt: null, endReason: null, joins: underWay?.id ?? null, answers: null };
+      await tx.insert(exams).values(row);
+      if (!underWay) await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
+      await note(tx, {
+        at: now,
+        person: exam.performedBy,
+        action: underWay ? 'exam joined' : 'exam started',
+        subject: `exam:${underWay?.id ?? exam.id}`,
+      });
+      return row;
     }),
   );
 }
 
-/** @throws Problem 404 */
-export async function finishExam(store: Store, id: string, finishedAt: number): Promise<Exam> {
+/** Ends an exam: complete, or early for a reason. Again changes nothing. @throws Problem 404 */
+export async function finishExam(
+  store: Store,
+  id: string,
+  { finishedAt, reason }: { finishedAt: number; reason?: string },
+  by: string,
+  now: number,
+): Promise<Exam> {
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
-      const [exam] = await tx.select().from(exams).where(eq(exams.id, id));
-      if (!exam) throw notFound('exam', id);
-      const done = exam.finishedAt ?? finishedAt;
-      await tx.update(exams).set({ finishedAt: done }).where(eq(exams.id, id));
+      const exam = await examNamed(tx, id);
+      if (exam.finishedAt !== null) return exam;
+      const change = { finishedAt, endReason: reason ?? null };
+      await tx.update(exams).set(change).where(eq(exams.id, exam.id));
       await tx.update(orders).set({ state: 'finished' }).where(eq(orders.id, exam.orderId));
-      return { ...exam, finishedAt: done };
+      await note(tx, {
+        at: now,
+        person: by,
+        action: reason ? 'exam ended early' : 'exam finished',
+        subject: `exam:${exam.id}`,
+        detail: reason ? { reason } : {},
+      });
+      return { ...exam, ...change };
+    }),
+  );
+}
+
+/** Gives an exam that is under way to a colleague. @throws Problem 404, 409 when it has ended */
+export async function handOver(store: Store, id: string, to: string, by: string, now: number): Promise<Exam> {
+  return store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const exam = await examNamed(tx, id);
+      const [person] = await tx.select({ id: people.id }).from(people).where(eq(people.name, to));
+      if (!person)
+        throw new Problem(422, 'Input not accepted', `There is no person called ${to}.`, [
+          { field: 'to', message: 'unknown person' },
+        ]);
+      if (exam.performedBy === to) return exam;
+      if (exam.finishedAt !== null) throw new Problem(409, 'Exam ended', 'The exam has ended; nobody has it in hand.');
+      await tx.update(exams).set({ performedBy: to }).where(eq(exams.id, exam.id));
+      await note(tx, {
+        at: now,
+        person: by,
+        action: 'exam handed over',
+        subject: `exam:${exam.id}`,
+        detail: { from: exam.performedBy, to },
+      });
+      return { ...exam, performedBy: to };
+    }),
+  );
+}
+
+/** Keeps answers; a question that was answered on another device keeps that answer unless it is given anew. @throws Problem 404 */
+export async function putAnswers(store: Store, id: string, answers: Answers, by: string, now: number): Promise<Exam> {
+  return store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const exam = await examNamed(tx, id);
+      const merged: Answers = {
+        given: { ...exam.answers?.given, ...answers.given },
+        decisions: { ...exam.answers?.decisions, ...answers.decisions },
+      };
+      if (JSON.stringify(merged) === JSON.stringify(exam.answers)) return exam;
+      await tx.update(exams).set({ answers: merged }).where(eq(exams.id, exam.id));
+      await note(tx, { at: now, person: by, action: 'answers kept', subject: `exam:${exam.id}`, detail: answers });
+      return { ...exam, answers: merged };
     }),
   );
 }
@@ -64,6 +160,9 @@ const present = (row: ExposureRow): Exposure => ({
   exposureIndex: row.exposures.exposureIndex,
   deviationIndex: Math.round(deviationIndex(row.exposures.exposureIndex, row.exposures.targetIndex) * 10) / 10,
   kapGyCm2: row.exposures.setup.dose.kapGyCm2,
+  verdict: row.exposures.verdict,
+  cause: row.exposures.cause,
+  deviceAt: row.exposures.deviceAt,
 });
 
 const joined = ({ db }: Store) =>
@@ -102,6 +201,17 @@ export async function listExposures(
   return rows.map(present);
 }
 
+/** An order, its exam and what was exposed: what a device needs to begin, to resume, or to notice another device. */
+export async function orderDetail(store: Store, orderId: string): Promise<OrderDetail> {
+  const order = await getOrder(store, orderId);
+  const exam = await examOfOrder(store.db, orderId);
+  const rows = exam ? await joined(store).where(eq(exposures.examId, exam.id)).orderBy(asc(exposures.exposedAt)) : [];
+  return { order, exam: exam ?? null, exposures: rows.map(present) };
+}
+
+/** A device clock further off than this is corrected by the server's. */
+const CLOCK_OFF_MS = 2 * 60_000;
+
 /**
  * Records an exposure: computes the set-up that was asked for, reads the detector, writes all of it in one
  * transaction. The client's id makes a repeated call return the first result.
@@ -110,26 +220,28 @@ export async function listExposures(
 export async function recordExposure(
   store: Store,
   exposure: NewExposure,
+  by: string,
   now: number,
 ): Promise<{ exposure: Exposure; created: boolean }> {
   const setup = computeSetup(exposure.request);
   const reading = readDetector(exposure.id, exposure.request);
+  const off = now - (exposure.sentAt ?? now);
+  const clockWrong = Math.abs(off) > CLOCK_OFF_MS;
   const created = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
+      const exam = await examNamed(tx, exposure.examId);
       const [known] = await tx
         .select({ examId: exposures.examId })
         .from(exposures)
         .where(eq(exposures.id, exposure.id));
       if (known) {
-        if (known.examId !== exposure.examId)
+        if (known.examId !== exam.id)
           throw new Problem(409, 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
         return false;
       }
-      const [exam] = await tx.select({ id: exams.id }).from(exams).where(eq(exams.id, exposure.examId));
-      if (!exam) throw notFound('exam', exposure.examId);
       await tx.insert(exposures).values({
         id: exposure.id,
-        examId: exposure.examId,
+        examId: exam.id,
         projectionId: setup.projectionId,
         side: setup.side,
         request: exposure.request,
@@ -137,11 +249,51 @@ export async function recordExposure(
         exposureIndex: reading.exposureIndex,
         targetIndex: reading.targetIndex,
         performedBy: exposure.performedBy,
-        exposedAt: exposure.exposedAt,
+        exposedAt: clockWrong ? exposure.exposedAt + off : exposure.exposedAt,
+        deviceAt: clockWrong ? exposure.exposedAt : null,
         recordedAt: now,
+      });
+      await note(tx, {
+        at: now,
+        person: by,
+        action: 'exposure recorded',
+        subject: `exposure:${exposure.id}`,
+        detail: {
+          projection: setup.projectionId,
+          performedBy: exposure.performedBy,
+          ...(clockWrong ? { clockOffMs: off } : {}),
+        },
       });
       return true;
     }),
   );
   return { exposure: await getExposure(store, exposure.id), created };
+}
+
+/** Accepts a picture, or sends it to be repeated with a cause. The last word counts. @throws Problem 404 */
+export async function judgeExposure(
+  store: Store,
+  id: string,
+  { verdict, cause }: Verdict,
+  by: string,
+  now: number,
+): Promise<Exposure> {
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
+      if (!row) throw notFound('exposure', id);
+      const change = { verdict, cause: verdict === 'repeat' ? (cause ?? null) : null };
+      if (row.verdict === change.verdict && row.cause === change.cause) return;
+      await tx.update(exposures).set(change).where(eq(exposures.id, id));
+      await note(tx, {
+        at: now,
+        person: by,
+        action: verdict === 'repeat' ? 'exposure to repeat' : 'exposure accepted',
+        subject: `exposure:${id}`,
+        detail: cause ? { cause } : {},
+      });
+    }),
+  );
+  const [row] = await joined(store).where(eq(exposures.id, id));
+  return present(row);
 }

@@ -1,45 +1,65 @@
 /** Orders: what waits, one in full, taking one in. */
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import type { NewOrder, Order } from '../api/contracts';
+import { unusualOf } from '@taktik/core';
+import type { ChangePlan, NewOrder, Order } from '../api/contracts';
 import { notFound, Problem } from '../api/problem';
-import { orders, patients, rooms } from '../db/schema';
+import { exams, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';
+import { note } from './audit';
 
 type Row = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
 
-const present = ({ orders: order, patients: patient }: Row): Order => {
+const present = ({ orders: order, patients: patient }: Row, heldBy: string | null): Order => {
   const { patientId: _, ...rest } = order;
-  return { ...rest, patient };
+  return { ...rest, patient, heldBy };
 };
+
+/** Who has the open exam of each order in hand. */
+async function holders({ db }: Store): Promise<Map<string, string>> {
+  const rows = await db
+    .select({ orderId: exams.orderId, by: exams.performedBy })
+    .from(exams)
+    .where(and(isNull(exams.finishedAt), isNull(exams.joins)));
+  return new Map(rows.map(({ orderId, by }) => [orderId, by]));
+}
 
 const URGENCY = { now: 0, today: 1, routine: 2 };
 
 /** Open orders first by urgency, then by how long they have waited. */
-export async function listOrders({ db }: Store, state: 'waiting' | 'started' | 'finished' | 'open'): Promise<Order[]> {
+export async function listOrders(store: Store, state: 'waiting' | 'started' | 'finished' | 'open'): Promise<Order[]> {
   const wanted = state === 'open' ? (['waiting', 'started'] as const) : ([state] as const);
-  const rows = await db
+  const held = await holders(store);
+  const rows = await store.db
     .select()
     .from(orders)
     .innerJoin(patients, eq(orders.patientId, patients.id))
     .where(inArray(orders.state, [...wanted]))
     .orderBy(asc(orders.orderedAt));
-  return rows.map(present).sort((a, b) => URGENCY[a.urgency] - URGENCY[b.urgency]);
+  return rows
+    .map((row) => present(row, held.get(row.orders.id) ?? null))
+    .sort((a, b) => URGENCY[a.urgency] - URGENCY[b.urgency]);
 }
 
 /** @throws Problem 404 */
-export async function getOrder({ db }: Store, id: string): Promise<Order> {
-  const [row] = await db
+export async function getOrder(store: Store, id: string): Promise<Order> {
+  const [row] = await store.db
     .select()
     .from(orders)
     .innerJoin(patients, eq(orders.patientId, patients.id))
     .where(eq(orders.id, id));
   if (!row) throw notFound('order', id);
-  return present(row);
+  return present(row, (await holders(store)).get(id) ?? null);
 }
 
 /** Patient and order in one transaction. @throws Problem 422 for an unknown room */
-export async function addOrder(store: Store, order: NewOrder, now: number, id: string = nanoid(12)): Promise<Order> {
+export async function addOrder(
+  store: Store,
+  order: NewOrder,
+  by: string,
+  now: number,
+  id: string = nanoid(12),
+): Promise<Order> {
   const { initials, patient, roomId, ...rest } = order;
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
@@ -56,9 +76,51 @@ export async function addOrder(store: Store, order: NewOrder, now: number, id: s
         roomId,
         ...rest,
         side: order.side ?? null,
-        unusual: [],
+        unusual: unusualOf(patient, order.situation),
         orderedAt: now,
         state: 'waiting',
+      });
+      await note(tx, { at: now, person: by, action: 'order taken in', subject: `order:${id}` });
+    }),
+  );
+  return getOrder(store, id);
+}
+
+/**
+ * Changes the plan of an order, when it is still the one that was changed.
+ * @throws Problem 404; 409 when another device has changed it meanwhile, or the exam has ended
+ */
+export async function changePlan(
+  store: Store,
+  id: string,
+  { version, projections }: ChangePlan,
+  by: string,
+  now: number,
+): Promise<Order> {
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const [order] = await tx.select().from(orders).where(eq(orders.id, id));
+      if (!order) throw notFound('order', id);
+      if (order.state === 'finished')
+        throw new Problem(409, 'Exam ended', `${order.exam} has ended; its plan no longer changes.`);
+      // The same plan again, as after a reply that was lost, changes nothing.
+      if (JSON.stringify(order.projections) === JSON.stringify(projections)) return;
+      if (order.planVersion !== version)
+        throw new Problem(
+          409,
+          'Plan changed elsewhere',
+          `${order.planBy ?? 'Someone'} has changed the plan of ${order.exam} on another device. Look at it, and change it again if it is still wrong.`,
+        );
+      await tx
+        .update(orders)
+        .set({ projections, planVersion: version + 1, planBy: by })
+        .where(eq(orders.id, id));
+      await note(tx, {
+        at: now,
+        person: by,
+        action: 'plan changed',
+        subject: `order:${id}`,
+        detail: { before: order.projections, after: projections },
       });
     }),
   );

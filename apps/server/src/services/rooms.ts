@@ -4,6 +4,7 @@ import { withDefaults, type HouseRules, type Room, type RuleId } from '@taktik/c
 import { notFound } from '../api/problem';
 import type { Store } from '../db/database';
 import { rooms, settings } from '../db/schema';
+import { note } from './audit';
 
 export async function listRooms({ db }: Store): Promise<Room[]> {
   const rows = await db.select().from(rooms).orderBy(asc(rooms.position));
@@ -27,13 +28,25 @@ export async function getRules({ db }: Store): Promise<HouseRules> {
   return withDefaults(row?.rules);
 }
 
-export async function putRules(store: Store, rules: Partial<Record<RuleId, string | number>>): Promise<HouseRules> {
+export async function putRules(
+  store: Store,
+  rules: Partial<Record<RuleId, string | number>>,
+  by: string,
+  now: number,
+): Promise<HouseRules> {
+  const before = await getRules(store);
   const value = withDefaults(rules);
+  const changed = Object.fromEntries(
+    Object.entries(value).filter(([rule, choice]) => before[rule as RuleId] !== choice),
+  );
   await store.writes.run(() =>
-    store.db
-      .insert(settings)
-      .values({ id: RULES_ROW, rules: value })
-      .onConflictDoUpdate({ target: settings.id, set: { rules: value } }),
+    store.db.transaction(async (tx) => {
+      await tx
+        .insert(settings)
+        .values({ id: RULES_ROW, rules: value })
+        .onConflictDoUpdate({ target: settings.id, set: { rules: value } });
+      await note(tx, { at: now, person: by, action: 'house rules changed', subject: 'rules', detail: changed });
+    }),
   );
   return getRules(store);
 }

@@ -6,12 +6,17 @@ import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { openStore, type Store } from '../db/database';
+import { DEMO_PEOPLE } from '../seed/scenario';
 import { seedDemo } from '../seed/seedDemo';
+import { signIn } from '../services/people';
 
 export type TestServer = {
   url: string;
   store: Store;
-  call: (method: string, path: string, body?: unknown) => Promise<Answer>;
+  /** As the demo's lead, unless it is called as somebody else, or as nobody. */
+  call: (method: string, path: string, body?: unknown, as?: string | null, type?: string) => Promise<Answer>;
+  tokenOf: (personId: string) => Promise<string>;
+  setClock: (now: number) => void;
   stop: () => Promise<void>;
   folder: string;
 };
@@ -24,25 +29,38 @@ export async function startTestServer(
 ): Promise<TestServer> {
   const store = await openStore(`file:${path.join(folder, 'test.db')}`, path.resolve(__dirname, '../db/migrations'));
   await seedDemo(store, CLOCK);
-  const server = createApp({ store, clock: () => CLOCK, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
+  let now = CLOCK;
+  const server = createApp({ store, clock: () => now, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const tokens = new Map<string, string>();
+  const tokenOf = async (personId: string): Promise<string> => {
+    const known = tokens.get(personId);
+    if (known) return known;
+    const { pin } = DEMO_PEOPLE.find(({ id }) => id === personId)!;
+    const { token } = await signIn(store, { personId, pin }, now);
+    tokens.set(personId, token);
+    return token;
+  };
   return {
     url,
     store,
     folder,
-    async call(method, route, body) {
+    tokenOf,
+    setClock: (to) => (now = to),
+    async call(method, route, body, as = 'demo-priya', type = 'application/json') {
       const raw = typeof body === 'string';
+      const token = as === null ? null : await tokenOf(as);
       const response = await fetch(url + route, {
         method,
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': type, ...(token ? { authorization: `Bearer ${token}` } : {}) },
         body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
       });
-      const type = response.headers.get('content-type') ?? '';
+      const answered = response.headers.get('content-type') ?? '';
       return {
         status: response.status,
-        type,
-        body: type.includes('json') ? await response.json() : await response.text(),
+        type: answered,
+        body: answered.includes('json') ? await response.json() : await response.text(),
       };
     },
     stop: () =>

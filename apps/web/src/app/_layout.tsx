@@ -10,8 +10,14 @@ import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
+import { useIdle } from '../places/people/useIdle';
 import { store } from '../state/store';
 import { ThemeProvider } from '../ui/theme';
+
+function IdleWatch() {
+  useIdle();
+  return null;
+}
 
 export default function Layout() {
   // The system's fonts stand in until ours are there: nothing waits for them.
@@ -25,6 +31,7 @@ export default function Layout() {
     <Provider store={store}>
       <SafeAreaProvider>
         <ThemeProvider>
+          <IdleWatch />
           <Slot />
         </ThemeProvider>
       </SafeAreaProvider>

@@ -1,7 +1,19 @@
 /** Reading from the server. Writing goes through the outbox. */
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
-import type { CatalogueDocument, HouseRules, PatientInput, Projection, Room, Setup, Situation } from '@taktik/core';
+import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
+import type {
+  Answers,
+  CatalogueDocument,
+  Department,
+  DepartmentInput,
+  HouseRules,
+  PatientInput,
+  Projection,
+  Room,
+  Setup,
+  Situation,
+} from '@taktik/core';
 import type { Planned } from '../places/setup/session';
+import { signedOut, type Person } from './who';
 
 export const API_BASE = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 
@@ -19,7 +31,22 @@ export type Order = {
   situation: Partial<Situation>;
   unusual: string[];
   projections: Planned[];
+  reference: string | null;
+  planVersion: number;
+  planBy: string | null;
+  heldBy: string | null;
 };
+export type Exam = {
+  id: string;
+  orderId: string;
+  performedBy: string;
+  startedAt: number;
+  finishedAt: number | null;
+  endReason: string | null;
+  answers: Answers | null;
+};
+export type OrderDetail = { order: Order; exam: Exam | null; exposures: ExposureRow[] };
+export type Taken = { taken: number; known: number };
 
 export type ExposureRow = {
   id: string;
@@ -38,14 +65,61 @@ export type ExposureRow = {
   exposureIndex: number;
   deviationIndex: number;
   kapGyCm2: number;
+  verdict: 'accepted' | 'repeat' | null;
+  cause: string | null;
+  deviceAt: number | null;
+};
+
+export const SESSION_OVER = 'Your session has ended. Sign in to go on; nothing is lost.';
+
+const plainQuery = fetchBaseQuery({ baseUrl: API_BASE });
+/** A session that the server has ended is over here too, but a wrong PIN is only a wrong PIN. */
+const baseQuery: typeof plainQuery = async (...query) => {
+  const result = await (plainQuery as BaseQueryFn)(...query);
+  const path = typeof query[0] === 'string' ? query[0] : query[0].url;
+  if ((result.error as { status?: unknown } | undefined)?.status === 401 && path !== 'sessions')
+    query[1].dispatch(signedOut(SESSION_OVER));
+  return result as Awaited<ReturnType<typeof plainQuery>>;
 };
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: API_BASE }),
-  tagTypes: ['Orders', 'Record', 'Rules', 'Own'],
+  baseQuery,
+  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department'],
   endpoints: (build) => ({
+    people: build.query<Person[], void>({ query: () => 'people', providesTags: ['People'] }),
+    signIn: build.mutation<{ person: Person }, { personId: string; pin: string }>({
+      query: (body) => ({ url: 'sessions', method: 'POST', body }),
+      // What another person's session was refused is asked for anew.
+      invalidatesTags: ['Orders', 'Record'],
+    }),
+    signOut: build.mutation<void, void>({ query: () => ({ url: 'sessions', method: 'DELETE' }) }),
+    addPerson: build.mutation<Person, { name: string; role: Person['role']; pin: string }>({
+      query: (body) => ({ url: 'people', method: 'POST', body }),
+      invalidatesTags: ['People'],
+    }),
+    department: build.query<Department, void>({ query: () => 'department', providesTags: ['Department'] }),
+    putDepartment: build.mutation<Department, DepartmentInput>({
+      query: (body) => ({ url: 'department', method: 'PUT', body }),
+      invalidatesTags: ['Department'],
+    }),
     orders: build.query<Order[], void>({ query: () => 'orders', providesTags: ['Orders'] }),
+    orderDetail: build.query<OrderDetail, string>({
+      query: (id) => `orders/${encodeURIComponent(id)}/exam`,
+      providesTags: ['Orders', 'Record'],
+    }),
+    changePlan: build.mutation<Order, { id: string; version: number; projections: Planned[] }>({
+      query: ({ id, ...body }) => ({ url: `orders/${encodeURIComponent(id)}/plan`, method: 'POST', body }),
+      invalidatesTags: ['Orders'],
+    }),
+    importTable: build.mutation<Taken, string>({
+      query: (body) => ({ url: 'orders/import', method: 'POST', body, headers: { 'content-type': 'text/csv' } }),
+      invalidatesTags: ['Orders'],
+    }),
+    importFhir: build.mutation<Taken, string>({
+      query: (body) => ({ url: 'fhir', method: 'POST', body, headers: { 'content-type': 'application/fhir+json' } }),
+      invalidatesTags: ['Orders'],
+    }),
     rooms: build.query<Room[], void>({ query: () => 'rooms' }),
     rules: build.query<HouseRules, void>({ query: () => 'rules', providesTags: ['Rules'] }),
     putRules: build.mutation<HouseRules, HouseRules>({
@@ -53,24 +127,16 @@ export const api = createApi({
       invalidatesTags: ['Rules'],
     }),
     own: build.query<Projection[], void>({ query: () => 'catalogue/own', providesTags: ['Own'] }),
-    putOwn: build.mutation<Projection, { entry: Projection; by: string }>({
-      query: ({ entry, by }) => ({
-        url: `catalogue/own/${entry.id}?by=${encodeURIComponent(by)}`,
-        method: 'PUT',
-        body: entry,
-      }),
+    putOwn: build.mutation<Projection, Projection>({
+      query: (entry) => ({ url: `catalogue/own/${entry.id}`, method: 'PUT', body: entry }),
       invalidatesTags: ['Own'],
     }),
     deleteOwn: build.mutation<void, string>({
       query: (id) => ({ url: `catalogue/own/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Own'],
     }),
-    importOwn: build.mutation<{ entries: number; rules: boolean }, { document: unknown; by: string }>({
-      query: ({ document, by }) => ({
-        url: `catalogue/import?by=${encodeURIComponent(by)}`,
-        method: 'POST',
-        body: document as CatalogueDocument,
-      }),
+    importOwn: build.mutation<{ entries: number; rules: boolean }, unknown>({
+      query: (document) => ({ url: 'catalogue/import', method: 'POST', body: document as CatalogueDocument }),
       invalidatesTags: ['Own', 'Rules'],
     }),
     record: build.query<ExposureRow[], { from: number }>({
@@ -84,6 +150,16 @@ export const api = createApi({
 });
 
 export const {
+  usePeopleQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useAddPersonMutation,
+  useDepartmentQuery,
+  usePutDepartmentMutation,
+  useOrderDetailQuery,
+  useChangePlanMutation,
+  useImportTableMutation,
+  useImportFhirMutation,
   useOrdersQuery,
   useRoomsQuery,
   useRulesQuery,

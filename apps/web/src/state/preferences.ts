@@ -5,9 +5,10 @@ import { load } from './storage';
 export type Preferences = {
   theme: 'dim' | 'day' | null;
   unit: 'in' | 'cm';
-  person: string;
   roomId: string;
   look: 'side' | 'ray';
+  /** Language of the breathing words. */
+  language: string;
   /** Projections kept at the top of Find. */
   pinned: string[];
   /** Opened last, newest first. */
@@ -19,9 +20,9 @@ export const MAX_RECENT = 8;
 const initial: Preferences = {
   theme: null,
   unit: 'in',
-  person: 'Ines Oakfield',
   roomId: 'room-1',
   look: 'side',
+  language: 'en',
   pinned: [],
   recent: [],
 };
@@ -42,6 +43,3 @@ export const preferences = createSlice({
   },
 });
 export const { preferred, pinToggled, opened } = preferences.actions;
-
-/** Who is recorded: the name, or that there was none. */
-export const personOf = ({ person }: Preferences): string => person.trim() || 'not named';

@@ -1,7 +1,8 @@
 /** Sends the outbox, one item at a time, and tries again when the network is back. */
 import type { AppDispatch, RootState } from './store';
-import { api, API_BASE } from './api';
+import { api, API_BASE, SESSION_OVER } from './api';
 import { drop, keep, queued, refused, sent, unreachable, type Outgoing } from './outbox';
+import { signedOut } from './who';
 
 type StoreLike = { getState: () => RootState; dispatch: AppDispatch };
 
@@ -15,16 +16,28 @@ export function post(dispatch: AppDispatch, item: Outgoing): void {
   wake();
 }
 
+/** Signed in again: what waited for that goes on its way. */
+export const sendNow = (): void => wake();
+
+/** An exposure carries the device's clock at the sending, so that the server notices a wrong one. */
+const withClock = ({ path, body }: Outgoing, now: number): unknown =>
+  path === '/exposures' ? { ...(body as object), sentAt: now } : body;
+
 async function deliver({ dispatch }: StoreLike, item: Outgoing): Promise<boolean> {
   let response: Response;
   try {
     response = await fetch(API_BASE + item.path, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(item.body),
+      body: JSON.stringify(withClock(item, Date.now())),
     });
   } catch {
     dispatch(unreachable());
+    return false;
+  }
+  if (response.status === 401) {
+    // It waits for whoever signs in next: who did it is in it.
+    dispatch(signedOut(SESSION_OVER));
     return false;
   }
   if (response.status >= 500 || response.status === 429) {

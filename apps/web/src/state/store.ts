@@ -7,6 +7,7 @@ import { keepForOffline } from './offline';
 import { preferences } from './preferences';
 import { startSender } from './sender';
 import { load, save } from './storage';
+import { signedIn, signedOut, who, type Person } from './who';
 
 export function createStore() {
   const store = configureStore({
@@ -14,19 +15,27 @@ export function createStore() {
       preferences: preferences.reducer,
       session: session.reducer,
       outbox: outbox.reducer,
+      who: who.reducer,
       [api.reducerPath]: api.reducer,
     },
     middleware: (defaults) => defaults().concat(api.middleware),
   });
   let keptPreferences = store.getState().preferences;
   let keptSession = store.getState().session.current;
+  let keptPerson = store.getState().who.person;
   store.subscribe(() => {
     const state = store.getState();
     if (state.preferences !== keptPreferences) save('preferences', (keptPreferences = state.preferences));
+    if (state.who.person !== keptPerson) save('who', (keptPerson = state.who.person) ?? undefined);
     if (state.session.current !== keptSession) save('session', (keptSession = state.session.current) ?? undefined);
   });
   if (typeof window !== 'undefined' && window.addEventListener) {
     window.addEventListener('storage', ({ key }) => {
+      if (key === 'taktik.who') {
+        // Another tab of this device signed in or out.
+        keptPerson = load<Person>('who') ?? null;
+        store.dispatch(keptPerson ? signedIn(keptPerson) : signedOut('Signed out in another tab.'));
+      }
       if (key !== 'taktik.session') return;
       keptSession = load<Session>('session') ?? null;
       store.dispatch(adopted(keptSession));

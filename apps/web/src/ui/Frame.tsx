@@ -2,6 +2,7 @@
 import { Link, usePathname, type Href } from 'expo-router';
 import { useState, type PropsWithChildren, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
+import { PersonChip } from '../places/people/PersonChip';
 import { RoomSheet } from '../places/room/RoomSheet';
 import { useRoom } from '../places/room/useRoom';
 import { dismissed } from '../state/outbox';
@@ -105,6 +106,7 @@ export function PlaceHeader({ title, detail }: { title: string; detail?: string 
         )}
       </View>
       <RoomChip />
+      <PersonChip />
     </View>
   );
 }

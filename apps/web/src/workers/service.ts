@@ -5,16 +5,22 @@ import {
   drawMannequin,
   drawStage,
   mannequinKey,
+  planSeries,
   projectionOf,
+  roomCheckFor,
   setupRequestSchema,
   schoolsOf,
   summarizeSeries,
   summaryOf,
+  takeOffFor,
   touchMap,
   withDefaults,
   type Change,
+  type CheckStep,
   type DrawingBox,
   type LengthUnit,
+  type SeriesEffort,
+  type SeriesRequest,
   type Mannequin2d,
   type SeriesSummary,
   type Setup,
@@ -23,6 +29,7 @@ import {
   type SchoolsOfRule,
   type StageLook,
   type SummaryLine,
+  type TakeOff,
 } from '@taktik/core';
 
 export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
@@ -136,6 +143,58 @@ function page(
   }
 }
 
+export type PlannedStep = {
+  item: number;
+  name: string;
+  points: number;
+  turn: boolean;
+  /** What costs the points, in words. */
+  costs: string[];
+  changes: string[];
+};
+export type PlanView =
+  | { error: string }
+  | {
+      order: number[];
+      steps: PlannedStep[];
+      effort: SeriesEffort;
+      asGiven: SeriesEffort;
+      says: string;
+      least: boolean;
+      broken: string[];
+      constraints: string[];
+      barred: { item: number; why: string }[];
+      bring: string[];
+      roomCheck: CheckStep[];
+      takeOff: TakeOff[];
+    };
+
+/** A planned series without its set-ups, which the screen does not need. */
+function plan(request: SeriesRequest): PlanView {
+  try {
+    const { steps, constraints, ...rest } = planSeries(request);
+    const setups = steps.map(({ setup }) => setup);
+    const { unit } = withDefaults(request.rules);
+    return {
+      ...rest,
+      steps: steps.map(({ item, setup, points, turn, priced, changes }) => ({
+        item,
+        name: setup.name,
+        points,
+        turn,
+        costs: priced.map(({ title, points: each }) => `${title}: ${each}`),
+        changes: changes.map(({ text }) => text),
+      })),
+      constraints: [...new Set(constraints.map(({ why }) => why))],
+      bring: summarizeSeries(setups).bring,
+      roomCheck: setups.length > 0 ? roomCheckFor(setups[0], unit) : [],
+      takeOff: takeOffFor(setups),
+    };
+  } catch (error) {
+    return { error: errorsOf(error)[0].message };
+  }
+}
+
 /** Sums up planned series, one for each list of requests; null where the patient is outside the model. */
 function summarize(series: readonly SetupRequest[][]): (SeriesSummary | null)[] {
   return series.map((requests) => {
@@ -170,5 +229,5 @@ function schools(request: SetupRequest): SchoolsOfRule[] {
   }
 }
 
-export const computeService = { compute, mannequin, row, page, lines, schools, summarize, touchMap };
+export const computeService = { compute, mannequin, row, page, lines, schools, plan, summarize, touchMap };
 export type ComputeService = typeof computeService;

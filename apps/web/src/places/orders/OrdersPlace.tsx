@@ -1,54 +1,27 @@
 /** Orders: what is waiting, what is unusual about it, and what to bring. */
-import { situationFor, type SeriesSummary, type SetupRequest } from '@taktik/core';
+import { situationFor } from '@taktik/core';
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
-import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { useStore } from 'react-redux';
+import { useEffect, useMemo, useState } from 'react';
+import { FlatList, useWindowDimensions, View } from 'react-native';
 import { useOrdersQuery, type Order } from '../../state/api';
-import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { personOf } from '../../state/preferences';
-import type { RootState } from '../../state/store';
+import { useAppSelector } from '../../state/hooks';
+import { Choice, Toggle } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
+import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton, Tag } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
-import { compute } from '../../workers/client';
 import { useRoom } from '../room/useRoom';
-import { addressOf, beginExam } from '../setup/begin';
 import { patientText, situationText } from '../setup/words';
+import { ALL_ROOMS, filterOrders, isFiltered, noFilter, type OrderFilter } from './orderFilter';
+import { TakeIn } from './TakeIn';
+import { useOpenExam } from './useOpenExam';
+import { useSummary } from './useSummary';
 
 const MINUTE_MS = 60_000;
-const URGENCY = { now: 'Now', today: 'Today', routine: 'Routine' } as const;
-
-/** Sums of all orders, computed once for each list. */
-function useSummaries(orders: readonly Order[]): Record<string, SeriesSummary | null> {
-  const { rooms, rules } = useRoom();
-  const [summaries, setSummaries] = useState<Record<string, SeriesSummary | null>>({});
-  const key = JSON.stringify([orders.map(({ id }) => id), rules]);
-  useEffect(() => {
-    if (orders.length === 0) return undefined;
-    let here = true;
-    const series = orders.map((order) =>
-      order.projections.map((planned): SetupRequest => ({
-        ...planned,
-        patient: order.patient.body,
-        situation: order.situation,
-        room: rooms.find(({ id }) => id === order.roomId),
-        rules,
-      })),
-    );
-    void compute()
-      .summarize(series)
-      .then((sums) => here && setSummaries(Object.fromEntries(orders.map(({ id }, i) => [id, sums[i]]))));
-    return () => {
-      here = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
-  return summaries;
-}
+export const URGENCY = { now: 'Now', today: 'Today', routine: 'Routine' } as const;
 
 export function OrdersPlace() {
   const {
@@ -58,87 +31,172 @@ export function OrdersPlace() {
     refetch,
   } = useOrdersQuery(undefined, { pollingInterval: 15_000, refetchOnMountOrArgChange: true });
   const { width } = useWindowDimensions();
-  const summaries = useSummaries(orders ?? []);
+  const person = useAppSelector((state) => state.who.person?.name ?? '');
+  const [filter, setFilter] = useState<OrderFilter>(noFilter);
+  const now = useNow();
+  const shown = useMemo(() => filterOrders(orders ?? [], filter, person), [orders, filter, person]);
   const columns = width >= RAIL_FROM ? 2 : 1;
   const count = orders?.length ?? 0;
+  const detail = orders && (shown.length < count ? `${shown.length} of ${count} open` : `${count} open`);
   return (
-    <Frame header={<PlaceHeader title="Orders" detail={orders ? `${count} open` : undefined} />}>
-      <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 10 }}>
-        {isLoading && <Skeleton rows={6} height={128} />}
-        {error && !orders && (
-          <Note
-            tone="brick"
-            title="Orders cannot be read"
-            text="The server does not answer. What you have begun stays on this device; Find and Set up work without it."
-            action="Try again"
-            onAction={() => void refetch()}
-          />
+    <Frame header={<PlaceHeader title="Orders" detail={detail} />}>
+      <FlatList
+        key={columns}
+        data={shown}
+        keyExtractor={({ id }) => id}
+        numColumns={columns}
+        initialNumToRender={8}
+        windowSize={5}
+        role="list"
+        contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 10 }}
+        columnWrapperStyle={columns > 1 ? { gap: 10 } : undefined}
+        renderItem={({ item }) => (
+          <View role="listitem" style={{ flex: 1 }}>
+            <OrderRow order={item} now={now} />
+          </View>
         )}
-        {orders && count === 0 && (
-          <Note
-            title="Nothing is waiting"
-            text="New orders appear here by themselves. Find gives any projection without an order."
-          />
-        )}
-        <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-          {orders?.map((order) => (
-            <View role="listitem" key={order.id} style={{ width: columns === 2 ? '49%' : '100%', flexGrow: 1 }}>
-              <OrderRow order={order} summary={summaries[order.id]} />
-            </View>
-          ))}
-        </View>
-      </ScrollView>
+        ListHeaderComponent={
+          <View style={{ gap: 10 }}>
+            {orders && count > 0 && <Filter filter={filter} onChange={setFilter} />}
+            {isLoading && <Skeleton rows={6} height={128} />}
+            {error && !orders && (
+              <Note
+                tone="brick"
+                title="Orders cannot be read"
+                text="The server does not answer. What you have begun stays on this device; Find and Set up work without it."
+                action="Try again"
+                onAction={() => void refetch()}
+              />
+            )}
+            {orders && count === 0 && (
+              <Note
+                title="Nothing is waiting"
+                text="New orders appear here by themselves. Find gives any projection without an order."
+              />
+            )}
+            {count > 0 && shown.length === 0 && (
+              <Note
+                title="None of these"
+                text={`${count} ${count === 1 ? 'order is' : 'orders are'} open, but none that you have asked to see.`}
+                action="Show all"
+                onAction={() => setFilter(noFilter)}
+              />
+            )}
+          </View>
+        }
+        ListFooterComponent={orders ? <TakeIn /> : null}
+      />
     </Frame>
   );
 }
 
-function OrderRow({ order, summary }: { order: Order; summary: SeriesSummary | null | undefined }) {
+function Filter({ filter, onChange }: { filter: OrderFilter; onChange: (filter: OrderFilter) => void }) {
+  const { rooms } = useRoom();
+  const [open, setOpen] = useState(false);
+  const set = (part: Partial<OrderFilter>) => onChange({ ...filter, ...part });
+  const chosen = [
+    filter.mine ? 'mine' : '',
+    filter.urgency === 'all' ? '' : filter.urgency,
+    rooms.find(({ id }) => id === filter.roomId)?.name ?? '',
+    filter.text.trim() === '' ? '' : `“${filter.text.trim()}”`,
+  ].filter((each) => each !== '');
+  return (
+    <View style={{ gap: 10 }}>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Press
+          label={`Filter: ${chosen.length > 0 ? chosen.join(', ') : 'all orders'}`}
+          chosen={open}
+          onPress={() => setOpen(!open)}
+          style={{ flex: 1, paddingHorizontal: 14 }}
+        >
+          <Words kind="small" tone={chosen.length > 0 ? 'lamp' : 'soft'}>
+            {chosen.length > 0 ? `Filter: ${chosen.join(', ')}` : 'Filter: all orders'}
+          </Words>
+        </Press>
+        {isFiltered(filter) && (
+          <Press label="Show all orders" onPress={() => onChange(noFilter)} style={{ paddingHorizontal: 14 }}>
+            <Words kind="small">All</Words>
+          </Press>
+        )}
+      </View>
+      {open && (
+        <View style={{ gap: 10 }}>
+          <LineInput label="Ward, exam or initials" value={filter.text} onChange={(text) => set({ text })} max={60} />
+          <Toggle label="Only those that I have in hand" on={filter.mine} onChange={(mine) => set({ mine })} />
+          <Choice
+            label="Urgency"
+            options={[
+              { value: 'all', label: 'all' },
+              ...(['now', 'today', 'routine'] as const).map((value) => ({ value, label: value })),
+            ]}
+            value={filter.urgency}
+            onChange={(urgency) => set({ urgency: urgency as OrderFilter['urgency'] })}
+          />
+          <Choice
+            label="Room"
+            options={[{ value: ALL_ROOMS, label: 'all' }, ...rooms.map(({ id, name }) => ({ value: id, label: name }))]}
+            value={filter.roomId}
+            onChange={(roomId) => set({ roomId })}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
+
+function OrderRow({ order, now }: { order: Order; now: number }) {
   const theme = useTheme();
   const router = useRouter();
-  const dispatch = useAppDispatch();
   const { rooms } = useRoom();
-  const person = useAppSelector((state) => personOf(state.preferences));
-  const now = useNow();
+  const summary = useSummary(order);
+  const openExam = useOpenExam();
+  const [problem, setProblem] = useState('');
   const waited = Math.max(0, Math.round((now - order.orderedAt) / MINUTE_MS));
   const room = rooms.find(({ id }) => id === order.roomId)?.name ?? order.roomId;
   // Only the row whose order it is follows the session; the others are not drawn anew when an exam begins.
   const mine = useAppSelector((state) => state.session.current?.orderId === order.id);
-  const store = useStore<RootState>();
-  const open = () => {
-    const { session } = store.getState();
-    const current = mine && session.current ? session.current : beginExam(dispatch, order, person, Date.now());
-    const next = current.plan.findIndex((_, i) => current.exposed[i] === undefined);
-    router.push({ pathname: '/setup', params: addressOf(current, Math.max(0, next)) });
-  };
   const side = order.side ? `, ${order.side}` : '';
+  const verb = mine ? 'Continue' : order.state === 'started' ? 'Resume' : 'Start';
   return (
     <View style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 14, gap: 8, flex: 1 }}>
       <View style={{ flexDirection: 'row', gap: 10, alignItems: 'flex-start' }}>
-        <View style={{ flex: 1, gap: 2 }}>
+        <Press
+          label={`Open the order: ${order.exam}${side}, ${order.patient.initials}`}
+          role="link"
+          plain
+          onPress={() => router.push({ pathname: '/order', params: { id: order.id } })}
+          style={{ flex: 1, gap: 2 }}
+        >
           <Words kind="heading" role="heading" aria-level={2}>{`${order.exam}${side}`}</Words>
           <Words
             kind="small"
             tone="soft"
           >{`${URGENCY[order.urgency]} · ${order.ward} · ${room} · waiting ${waited} min`}</Words>
-        </View>
+        </Press>
         <Press
-          label={`${mine ? 'Continue' : 'Start'} ${order.exam}${side}, ${order.patient.initials}`}
-          onPress={open}
+          label={`${verb} ${order.exam}${side}, ${order.patient.initials}`}
+          onPress={() => void openExam(order).then(setProblem)}
           style={{ backgroundColor: theme.lampFill, paddingHorizontal: 18, alignItems: 'center' }}
         >
           <Words kind="heading" style={{ color: theme.onLamp }}>
-            {mine ? 'Continue' : 'Start'}
+            {verb}
           </Words>
         </Press>
       </View>
+      {problem !== '' && (
+        <Words kind="small" tone="brick" role="alert">
+          {`▲ ${problem}`}
+        </Words>
+      )}
       <Words>{`${order.patient.initials} · ${patientText(order.patient.body)} · ${situationText(situationFor(order.patient.body.ageYears, order.situation))}`}</Words>
       <Words kind="small" tone="soft">
         {order.reason}
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {order.urgency === 'now' && <Tag text="now" tone="lamp" />}
+        {order.heldBy && !mine && <Tag text={`in hand: ${order.heldBy}`} tone="mauve" />}
         {order.unusual.map((text) => (
-          <Tag key={text} text={text} tone={/not cleared|fracture/.test(text) ? 'brick' : 'mauve'} />
+          <Tag key={text} text={text} tone={/not cleared|fracture|pregnan/.test(text) ? 'brick' : 'mauve'} />
         ))}
         {summary?.blocked.map((name) => (
           <Tag key={name} text={`not as usual: ${name}`} tone="brick" />

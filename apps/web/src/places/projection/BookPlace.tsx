@@ -5,13 +5,13 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { API_BASE, reasonsOf, useImportOwnMutation } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
-import { personOf } from '../../state/preferences';
 import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
 import { Caution } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
+import { LEAF, NO_PRINT, usePrintStyle } from '../../ui/usePrintStyle';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
 import type { StageView } from '../../workers/service';
@@ -25,15 +25,6 @@ const OWN = 'own';
 const PICTURE = 210;
 
 type Sheet = { setup: Setup; looks: Record<StageLook, StageView> } | { error: string };
-
-/** Pages break between projections, and nothing but the book is printed. */
-const PRINT_CSS = `@media print {
-  [role="navigation"], [data-noprint], [aria-label="Places"] { display: none !important; }
-  html, body, #root, #root * { overflow: visible !important; height: auto !important; max-height: none !important; }
-  svg, svg * { height: revert-layer !important; }
-  [data-leaf] { break-inside: avoid; }
-  @page { margin: 14mm; }
-}`;
 
 export function BookPlace() {
   const theme = useTheme();
@@ -86,12 +77,7 @@ export function BookPlace() {
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
-  useEffect(() => {
-    const style = document.createElement('style');
-    style.textContent = PRINT_CSS;
-    document.head.appendChild(style);
-    return () => style.remove();
-  }, []);
+  usePrintStyle();
   const ready = made.key === key ? made.sheets.size : 0;
   return (
     <Frame
@@ -100,7 +86,7 @@ export function BookPlace() {
       }
     >
       <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 0, gap: 16 }}>
-        <View style={{ gap: 12 }} {...({ dataSet: { noprint: '1' } } as object)}>
+        <View style={{ gap: 12 }} {...NO_PRINT}>
           <Choice
             label="Room of the book"
             options={rooms.map(({ id, name }) => ({ value: id, label: name }))}
@@ -149,10 +135,7 @@ function Leaf({ entry, sheet }: { entry: Projection; sheet: Sheet }) {
   const theme = useTheme();
   const unit = useAppSelector((state) => state.preferences.unit);
   return (
-    <View
-      style={{ gap: 6, borderTopWidth: 1, borderTopColor: theme.line, paddingTop: 10 }}
-      {...({ dataSet: { leaf: '1' } } as object)}
-    >
+    <View style={{ gap: 6, borderTopWidth: 1, borderTopColor: theme.line, paddingTop: 10 }} {...LEAF}>
       <Words kind="heading" role="heading" aria-level={2}>
         {entry.name}
       </Words>
@@ -195,7 +178,6 @@ function Leaf({ entry, sheet }: { entry: Projection; sheet: Sheet }) {
 
 /** Own entries and house rules as one file. What is wrong in it is named before anything is sent. */
 function Exchange() {
-  const person = useAppSelector((state) => personOf(state.preferences));
   const [take, { isLoading }] = useImportOwnMutation();
   const [says, setSays] = useState('');
   const [reasons, setReasons] = useState<string[]>([]);
@@ -219,7 +201,7 @@ function Exchange() {
       return;
     }
     try {
-      const { entries, rules } = await take({ document, by: person }).unwrap();
+      const { entries, rules } = await take(document).unwrap();
       setSays(`${entries} ${entries === 1 ? 'entry' : 'entries'}${rules ? ' and the house rules' : ''} imported`);
     } catch (error) {
       setReasons(reasonsOf(error));

@@ -4,8 +4,6 @@ import { angleWays, type Projection } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { reasonsOf, useDeleteOwnMutation, usePutOwnMutation } from '../../state/api';
-import { useAppSelector } from '../../state/hooks';
-import { personOf } from '../../state/preferences';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Caution } from '../../ui/States';
@@ -32,7 +30,6 @@ const FIELDS: readonly { key: keyof Draft; label: string; many?: boolean }[] = [
 ];
 
 export function OwnEntrySheet({ open, from, onClose, onSaved }: Props) {
-  const person = useAppSelector((state) => personOf(state.preferences));
   const [put, { isLoading }] = usePutOwnMutation();
   const [remove] = useDeleteOwnMutation();
   const [edited, setEdited] = useState<{ of: string; draft: Draft } | null>(null);
@@ -47,7 +44,7 @@ export function OwnEntrySheet({ open, from, onClose, onSaved }: Props) {
     const wrong = draftFaults(draft);
     setReasons(wrong);
     if (wrong.length > 0) return;
-    put({ entry: entryOf(from, draft), by: person })
+    put(entryOf(from, draft))
       .unwrap()
       .then(({ id }) => {
         setEdited(null);

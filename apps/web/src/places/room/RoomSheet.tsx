@@ -1,8 +1,7 @@
-/** Room and rules: person, room, unit of length, theme, and the schools that this house follows with their reasons. */
-import { Input } from '@rneui/themed';
+/** Room and rules: room, unit of length, theme, and the schools that this house follows with their reasons. */
 import { RULE_IDS, RULES, type HouseRules, type RuleId } from '@taktik/core';
 import { View } from 'react-native';
-import { usePutRulesMutation } from '../../state/api';
+import { reasonsOf, usePutRulesMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { preferred } from '../../state/preferences';
 import { Choice } from '../../ui/Choice';
@@ -12,25 +11,16 @@ import { useRoom } from './useRoom';
 
 /** The unit is each person's own; the rest belongs to the house. */
 const HOUSE_RULES = RULE_IDS.filter((id) => id !== 'unit');
-const MAX_NAME = 40;
 
 export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const { room, rooms, rules } = useRoom();
-  const [putRules, { isError }] = usePutRulesMutation();
-  const { theme, unit, person } = useAppSelector((state) => state.preferences);
+  const [putRules, { error }] = usePutRulesMutation();
+  const role = useAppSelector((state) => state.who.person?.role);
+  const { theme, unit } = useAppSelector((state) => state.preferences);
   const change = (id: RuleId, choice: string) => void putRules({ ...rules, [id]: choice } as HouseRules);
   return (
     <Sheet title="Room and rules" open={open} onClose={onClose}>
-      <Input
-        label="Who exposes"
-        aria-label="Who exposes"
-        value={person}
-        onChangeText={(name) => dispatch(preferred({ person: name.slice(0, MAX_NAME) }))}
-        errorMessage={person.trim() === '' ? 'A name of 1 to 40 characters is recorded with each exposure' : undefined}
-        renderErrorMessage={person.trim() === ''}
-        containerStyle={{ paddingHorizontal: 0 }}
-      />
       <Choice
         label="Room for new set-ups"
         options={rooms.map(({ id, name }) => ({ value: id, label: name }))}
@@ -57,9 +47,14 @@ export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => voi
         onChange={(value) => dispatch(preferred({ theme: value === 'system' ? null : value }))}
       />
       <Words kind="heading">House rules</Words>
-      {isError && (
+      {role !== 'lead' && (
+        <Words kind="small" tone="soft">
+          A lead changes these; they hold for the whole department.
+        </Words>
+      )}
+      {error && (
         <Words kind="small" tone="brick" role="alert">
-          ▲ The rule was not stored: the server does not answer. The rules shown are those in force.
+          {`▲ The rule was not stored. ${reasonsOf(error).join('. ')} The rules shown are those in force.`}
         </Words>
       )}
       {HOUSE_RULES.map((id) => (

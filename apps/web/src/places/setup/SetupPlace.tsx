@@ -6,7 +6,7 @@ import { nanoid } from 'nanoid';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { opened, personOf, preferred } from '../../state/preferences';
+import { opened, preferred } from '../../state/preferences';
 import { post } from '../../state/sender';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
@@ -53,7 +53,7 @@ function SetupScreen() {
   const theme = useTheme();
   const { width, height } = useWindowDimensions();
   const { unit, look, theme: picked } = useAppSelector((state) => state.preferences);
-  const person = useAppSelector((state) => personOf(state.preferences));
+  const person = useAppSelector((state) => state.who.person?.name ?? '');
   const { room, rules } = useRoom(asked.roomId);
   const { own, loading: ownLoading } = useOwnEntries();
   const mine = own.find(({ id }) => id === asked.projectionId);

@@ -2,6 +2,7 @@
 import type { PatientInput, Setup } from '@taktik/core';
 import { View } from 'react-native';
 import { RoomChip } from '../../ui/Frame';
+import { PersonChip } from '../people/PersonChip';
 import { Press } from '../../ui/Press';
 import { Words } from '../../ui/Words';
 import type { Session } from './session';
@@ -55,6 +56,7 @@ export function TitleBar({ setup, asked, session, index, onShow, onPatient, room
           </Words>
         </Press>
         <RoomChip roomId={roomId} />
+        <PersonChip />
       </View>
     </View>
   );

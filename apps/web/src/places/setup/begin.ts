@@ -1,29 +1,44 @@
-/** Begins the exam of an order: a session on this device and a start on its way to the server. */
+/** Begins the exam of an order - a session on this device and a start on its way to the server - or goes on with one. */
 import { nanoid } from 'nanoid';
-import type { Order } from '../../state/api';
+import type { Order, OrderDetail } from '../../state/api';
 import { post } from '../../state/sender';
 import type { AppDispatch } from '../../state/store';
 import { toAddress, type Address } from './address';
-import { begun, type Session } from './session';
+import { begun, freshSession, unknownHere, type Session } from './session';
 
 /** Address of one projection of the exam in hand. */
 export const addressOf = (session: Session, index: number): Address =>
   toAddress({ ...session.plan[index], patient: session.patient, situation: session.situation, roomId: session.roomId });
 
-export function beginExam(dispatch: AppDispatch, order: Order, person: string, now: number): Session {
-  const session: Session = {
-    orderId: order.id,
-    examId: nanoid(16),
-    exam: order.exam,
-    initials: order.patient.initials,
-    plan: order.projections,
-    patient: order.patient.body,
-    situation: order.situation,
-    roomId: order.roomId,
-    ticks: {},
-    exposed: {},
-    last: null,
+const sessionOf = (order: Order, examId: string): Session => ({
+  ...freshSession,
+  orderId: order.id,
+  examId,
+  exam: order.exam,
+  initials: order.patient.initials,
+  plan: order.projections,
+  planVersion: order.planVersion,
+  patient: order.patient.body,
+  situation: order.situation,
+  roomId: order.roomId,
+});
+
+/** Goes on with an exam that was begun on this or another device: what was exposed and answered comes with it. */
+export function resumeExam(dispatch: AppDispatch, { order, exam, exposures }: OrderDetail): Session | null {
+  if (!exam || exam.finishedAt !== null) return null;
+  const session = sessionOf(order, exam.id);
+  const resumed = {
+    ...session,
+    answers: exam.answers ?? session.answers,
+    exposed: unknownHere(session, exposures),
+    accepted: exposures.filter(({ verdict }) => verdict === 'accepted').map(({ id }) => id),
   };
+  dispatch(begun(resumed));
+  return resumed;
+}
+
+export function beginExam(dispatch: AppDispatch, order: Order, person: string, now: number): Session {
+  const session = sessionOf(order, nanoid(16));
   dispatch(begun(session));
   post(dispatch, {
     id: session.examId,

@@ -1,6 +1,25 @@
-import { adopted, begun, ended, exposed, patientChanged, session, ticked, type Session } from './session';
+import {
+  acceptedPicture,
+  adopted,
+  answered,
+  begun,
+  checkedOff,
+  ended,
+  exposed,
+  exposedElsewhere,
+  freshSession,
+  patientChanged,
+  repeated,
+  replanned,
+  session,
+  ticked,
+  unknownHere,
+  whole,
+  type Session,
+} from './session';
 
 const exam: Session = {
+  ...freshSession,
   orderId: 'o',
   examId: 'e',
   exam: 'Sacrum and coccyx',
@@ -51,4 +70,90 @@ test('without an exam nothing is ticked; another tab may hand one over; the end 
   expect(after(ticked({ index: 0, stepId: 'a' }))).toBeNull();
   expect(after(adopted(exam))).toEqual(exam);
   expect(after(begun(exam), ended())).toBeNull();
+});
+
+const request = { projectionId: 'sacrum-ap-axial', patient: {} };
+
+test('another order of the plan takes ticks and exposures along; what is dropped loses them', () => {
+  const planned = after(
+    begun(exam),
+    ticked({ index: 0, stepId: 'a' }),
+    exposed({ index: 1, exposureId: 'x', request }),
+    replanned({
+      plan: [{ projectionId: 'coccyx-ap-axial' }, { projectionId: 'pelvis-ap' }, { projectionId: 'sacrum-ap-axial' }],
+      version: 2,
+    }),
+  );
+  expect(planned).toMatchObject({ ticks: { 2: ['a'] }, exposed: { 0: 'x' }, planVersion: 2 });
+  const dropped = after(
+    begun(exam),
+    exposed({ index: 1, exposureId: 'x', request }),
+    replanned({ plan: [{ projectionId: 'sacrum-ap-axial' }], version: 2 }),
+  );
+  expect(dropped?.exposed).toEqual({});
+});
+
+test('the same projection planned twice keeps its turns apart', () => {
+  const twice = { ...exam, plan: [...exam.plan, exam.plan[0]] };
+  const planned = after(
+    begun(twice),
+    exposed({ index: 2, exposureId: 'second', request }),
+    replanned({ plan: [twice.plan[1], twice.plan[0], twice.plan[2]], version: 2 }),
+  );
+  expect(planned?.exposed).toEqual({ 2: 'second' });
+});
+
+test('a repeat frees the place, starts its steps anew, and what was exposed stays known', () => {
+  const state = after(
+    begun(exam),
+    ticked({ index: 0, stepId: 'a' }),
+    exposed({ index: 0, exposureId: 'x', request }),
+    repeated({ index: 0, exposureId: 'x', cause: 'Rotated' }),
+  )!;
+  expect(state).toMatchObject({
+    exposed: {},
+    ticks: { 0: [] },
+    repeats: { 0: [{ exposureId: 'x', cause: 'Rotated' }] },
+  });
+  const row = { id: 'x', projectionId: 'sacrum-ap-axial', side: null, verdict: null };
+  expect(unknownHere(state, [row])).toEqual({});
+});
+
+test('exposures of another device fill their own places, repeats of it do not, and none is taken twice', () => {
+  const rows = [
+    { id: 'a', projectionId: 'sacrum-ap-axial', side: null, verdict: 'repeat' },
+    { id: 'b', projectionId: 'sacrum-ap-axial', side: null, verdict: null },
+    { id: 'c', projectionId: 'sacrum-ap-axial', side: null, verdict: null },
+  ];
+  expect(unknownHere(exam, rows)).toEqual({ 0: 'b' });
+  const state = after(
+    begun(exam),
+    exposed({ index: 0, exposureId: 'mine', request }),
+    exposedElsewhere({ 0: 'b', 1: 'd' }),
+  );
+  expect(state?.exposed).toEqual({ 0: 'mine', 1: 'd' });
+});
+
+test('answers, decisions, checks and accepted pictures are kept', () => {
+  const state = after(
+    begun(exam),
+    answered({ id: 'pregnancy', answer: 'yes' }),
+    answered({ id: 'pregnancy', decision: 'Dr Vale: go on' }),
+    checkedOff('room-sid'),
+    checkedOff('room-tube'),
+    checkedOff('room-sid'),
+    acceptedPicture('x'),
+    acceptedPicture('x'),
+  );
+  expect(state).toMatchObject({
+    answers: { given: { pregnancy: 'yes' }, decisions: { pregnancy: 'Dr Vale: go on' } },
+    checked: ['room-tube'],
+    accepted: ['x'],
+  });
+});
+
+test('a session that an older version kept is made whole', () => {
+  const { answers: _, checked: __, ...old } = exam;
+  expect(whole(old as Session)).toEqual(exam);
+  expect(whole(null)).toBeNull();
 });

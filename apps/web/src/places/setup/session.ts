@@ -1,6 +1,13 @@
 /** The exam in hand: its plan, what was ticked, what was exposed. Kept across reloads; shared by the tabs of a device. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { PatientInput, SetupRequest, Situation } from '@taktik/core';
+import {
+  noAnswers,
+  type Answer,
+  type Answers,
+  type PatientInput,
+  type SetupRequest,
+  type Situation,
+} from '@taktik/core';
 import { load } from '../../state/storage';
 
 export type Planned = { projectionId: string; side?: 'left' | 'right' };
@@ -19,18 +26,64 @@ export type Session = {
   exposed: Record<number, string>;
   /** What was asked for at the last exposure, to tell what changes. */
   last: SetupRequest | null;
+  /** Version of the order's plan that this one is. */
+  planVersion: number;
+  answers: Answers;
+  /** Ticked lines of the room check, of what must come off, and of the finish. */
+  checked: string[];
+  /** Pictures that are repeated, by position in the plan. */
+  repeats: Record<number, { exposureId: string; cause: string }[]>;
+  /** Pictures that were looked at and accepted, by exposure id. */
+  accepted: string[];
 };
+
+/** What an exam that has just begun has not yet. */
+export const freshSession = {
+  ticks: {},
+  exposed: {},
+  last: null,
+  planVersion: 1,
+  answers: noAnswers,
+  checked: [],
+  repeats: {},
+  accepted: [],
+} satisfies Partial<Session>;
+
+/** A session as an older version of the app kept it, made whole. */
+export const whole = (kept: Session | null | undefined): Session | null => (kept ? { ...freshSession, ...kept } : null);
+
+const samePlanned = (a: Planned, b: Planned): boolean => a.projectionId === b.projectionId && a.side === b.side;
+
+/** Where each place of the old plan is in the new one; a projection that is planned twice keeps its turn. */
+export function placesIn(before: readonly Planned[], after: readonly Planned[]): (number | undefined)[] {
+  const taken = new Set<number>();
+  return before.map((planned) => {
+    const place = after.findIndex((each, i) => !taken.has(i) && samePlanned(each, planned));
+    if (place < 0) return undefined;
+    taken.add(place);
+    return place;
+  });
+}
+
+function moved<T>(record: Record<number, T>, places: readonly (number | undefined)[]): Record<number, T> {
+  return Object.fromEntries(
+    Object.entries(record).flatMap(([from, value]): [number, T][] => {
+      const to = places[Number(from)];
+      return to === undefined ? [] : [[to, value]];
+    }),
+  );
+}
 
 export const session = createSlice({
   name: 'session',
-  initialState: (): { current: Session | null } => ({ current: load<Session>('session') ?? null }),
+  initialState: (): { current: Session | null } => ({ current: whole(load<Session>('session')) }),
   reducers: {
     begun: (state, action: PayloadAction<Session>) => {
       state.current = action.payload;
     },
     /** Another tab of this device went on with the exam. */
     adopted: (state, action: PayloadAction<Session | null>) => {
-      state.current = action.payload;
+      state.current = whole(action.payload);
     },
     ticked: ({ current }, action: PayloadAction<{ index: number; stepId: string }>) => {
       if (!current) return;
@@ -49,9 +102,85 @@ export const session = createSlice({
       current.exposed[action.payload.index] = action.payload.exposureId;
       current.last = action.payload.request;
     },
+    /** Another order of the plan, or other projections: ticks and exposures go with theirs. */
+    replanned: ({ current }, action: PayloadAction<{ plan: Planned[]; version: number }>) => {
+      if (!current) return;
+      const { plan, version } = action.payload;
+      const places = placesIn(current.plan, plan);
+      current.ticks = moved(current.ticks, places);
+      current.exposed = moved(current.exposed, places);
+      current.repeats = moved(current.repeats, places);
+      current.plan = plan;
+      current.planVersion = version;
+    },
+    answered: ({ current }, { payload }: PayloadAction<{ id: string; answer?: Answer; decision?: string }>) => {
+      if (!current) return;
+      if (payload.answer) current.answers.given[payload.id] = payload.answer;
+      if (payload.decision !== undefined) current.answers.decisions[payload.id] = payload.decision;
+    },
+    checkedOff: ({ current }, { payload: id }: PayloadAction<string>) => {
+      if (current)
+        current.checked = current.checked.includes(id)
+          ? current.checked.filter((each) => each !== id)
+          : [...current.checked, id];
+    },
+    acceptedPicture: ({ current }, { payload: exposureId }: PayloadAction<string>) => {
+      if (current && !current.accepted.includes(exposureId)) current.accepted.push(exposureId);
+    },
+    /** The picture is taken again: what was exposed stays in the record. */
+    repeated: ({ current }, { payload }: PayloadAction<{ index: number; exposureId: string; cause: string }>) => {
+      if (!current) return;
+      const { index, ...repeat } = payload;
+      current.repeats[index] = [...(current.repeats[index] ?? []), repeat];
+      if (current.exposed[index] === repeat.exposureId) delete current.exposed[index];
+      current.ticks[index] = [];
+    },
+    /** Exposures of this exam that another device made. */
+    exposedElsewhere: ({ current }, { payload }: PayloadAction<Record<number, string>>) => {
+      if (!current) return;
+      for (const [index, exposureId] of Object.entries(payload))
+        if (current.exposed[Number(index)] === undefined) current.exposed[Number(index)] = exposureId;
+    },
     ended: (state) => {
       state.current = null;
     },
   },
 });
-export const { begun, adopted, ticked, patientChanged, exposed, ended } = session.actions;
+export const {
+  begun,
+  adopted,
+  ticked,
+  patientChanged,
+  exposed,
+  replanned,
+  answered,
+  checkedOff,
+  acceptedPicture,
+  repeated,
+  exposedElsewhere,
+  ended,
+} = session.actions;
+
+/** Exposures on the server that this device does not know, by the place of their projection in the plan. */
+export function unknownHere(
+  session: Session,
+  rows: readonly { id: string; projectionId: string; side: 'left' | 'right' | null; verdict: string | null }[],
+): Record<number, string> {
+  const known = new Set([
+    ...Object.values(session.exposed),
+    ...Object.values(session.repeats).flatMap((list) => list.map(({ exposureId }) => exposureId)),
+  ]);
+  const found: Record<number, string> = {};
+  for (const row of rows) {
+    if (known.has(row.id) || row.verdict === 'repeat') continue;
+    const place = session.plan.findIndex(
+      ({ projectionId, side }, i) =>
+        session.exposed[i] === undefined &&
+        found[i] === undefined &&
+        projectionId === row.projectionId &&
+        (side === undefined || side === row.side),
+    );
+    if (place >= 0) found[place] = row.id;
+  }
+  return found;
+}

@@ -1,0 +1,157 @@
+import { ROOM_TWO } from '@taktik/core';
+import { exposures } from '../db/schema';
+import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
+
+jest.setTimeout(60_000);
+let server: TestServer;
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(async () => {
+  await server.stop();
+  discard(server.folder);
+});
+const call: TestServer['call'] = (...args) => server.call(...args);
+const start = (id: string, performedBy = 'Ines Oakfield', orderId = 'demo-sacrum-coccyx') =>
+  call('POST', '/api/exams', { id, orderId, performedBy, startedAt: CLOCK });
+const expose = (id: string, examId: string, more: object = {}) =>
+  call('POST', '/api/exposures', {
+    id,
+    examId,
+    request: { projectionId: 'sacrum-ap-axial', patient: { ageYears: 58 }, room: ROOM_TWO },
+    performedBy: 'Ines Oakfield',
+    exposedAt: CLOCK,
+    ...more,
+  });
+const detail = async (orderId = 'demo-sacrum-coccyx') => (await call('GET', `/api/orders/${orderId}/exam`)).body;
+const plan = (version: number, projections: object[], as = 'demo-ines') =>
+  call('POST', '/api/orders/demo-sacrum-coccyx/plan', { version, projections }, as);
+
+describe('two devices on one exam', () => {
+  test('the second joins the first: no exposure lost, none doubled', async () => {
+    await start('mine');
+    expect((await start('theirs', 'Tomas Reedham')).body).toMatchObject({ id: 'theirs', joins: 'mine' });
+    await Promise.all([expose('a', 'mine'), expose('b', 'theirs'), expose('a', 'mine'), expose('b', 'theirs')]);
+    const { exam, exposures: list } = await detail();
+    expect(exam.id).toBe('mine');
+    expect(list.map(({ id }: { id: string }) => id).sort()).toEqual(['a', 'b']);
+    // Either may end it, once.
+    expect((await call('POST', '/api/exams/theirs/finish', { finishedAt: CLOCK + 5 })).body).toMatchObject({
+      id: 'mine',
+      finishedAt: CLOCK + 5,
+    });
+    expect((await call('POST', '/api/exams/mine/finish', { finishedAt: CLOCK + 9 })).body.finishedAt).toBe(CLOCK + 5);
+    // What was still on its way from the other device is kept all the same.
+    expect((await expose('late', 'theirs')).status).toBe(201);
+    expect((await detail()).exposures).toHaveLength(3);
+  });
+  test('a device that starts offline what another has already ended loses nothing', async () => {
+    await start('mine');
+    await call('POST', '/api/exams/mine/finish', { finishedAt: CLOCK + 5 });
+    expect((await start('offline')).body.joins).toBe('mine');
+    expect((await expose('x', 'offline')).status).toBe(201);
+    expect((await call('GET', '/api/orders/demo-sacrum-coccyx')).body.state).toBe('finished');
+  });
+  test('a plan changed on the other device is not overwritten, and who did it is said', async () => {
+    const three = [
+      { projectionId: 'sacrum-ap-axial' },
+      { projectionId: 'coccyx-ap-axial' },
+      { projectionId: 'sacrum-lateral' },
+    ];
+    expect((await plan(1, three, 'demo-tomas')).body).toMatchObject({ planVersion: 2, planBy: 'Tomas Reedham' });
+    const late = await plan(1, [{ projectionId: 'sacrum-ap-axial' }]);
+    expect([late.status, late.body.detail]).toEqual([
+      409,
+      expect.stringMatching(/^Tomas Reedham has changed the plan of Sacrum and coccyx/),
+    ]);
+    expect((await detail()).order.projections).toEqual(three);
+    // The same change sent twice, as after a lost reply, is one change.
+    expect((await plan(1, three, 'demo-tomas')).body.planVersion).toBe(2);
+  });
+  test('answers given on two devices come together', async () => {
+    await start('mine');
+    await start('theirs', 'Tomas Reedham');
+    await call('POST', '/api/exams/mine/answers', { given: { pregnancy: 'no' }, decisions: {} });
+    await call('POST', '/api/exams/theirs/answers', {
+      given: { 'identity-name': 'yes' },
+      decisions: { latex: 'none used' },
+    });
+    expect((await detail()).exam.answers).toEqual({
+      given: { pregnancy: 'no', 'identity-name': 'yes' },
+      decisions: { latex: 'none used' },
+    });
+  });
+});
+
+describe('the life of an exam', () => {
+  test('is resumed with what was exposed, handed to a colleague, ended with a reason', async () => {
+    await start('mine');
+    await expose('a', 'mine');
+    expect(
+      (await call('GET', '/api/orders')).body.find(({ id }: { id: string }) => id === 'demo-sacrum-coccyx'),
+    ).toMatchObject({
+      state: 'started',
+      heldBy: 'Ines Oakfield',
+    });
+    expect((await call('POST', '/api/exams/mine/hand-over', { to: 'Tomas Reedham' })).body.performedBy).toBe(
+      'Tomas Reedham',
+    );
+    expect((await detail()).order.heldBy).toBe('Tomas Reedham');
+    expect((await call('POST', '/api/exams/mine/hand-over', { to: 'Nobody Here' })).status).toBe(422);
+    const ended = await call('POST', '/api/exams/mine/finish', { finishedAt: CLOCK, reason: 'Patient refused' });
+    expect(ended.body).toMatchObject({ endReason: 'Patient refused' });
+    expect((await call('POST', '/api/exams/mine/hand-over', { to: 'Ines Oakfield' })).status).toBe(409);
+    expect((await plan(1, [{ projectionId: 'pelvis-ap' }])).status).toBe(409);
+  });
+  test('a picture is accepted, or repeated with a cause', async () => {
+    await start('mine');
+    await expose('a', 'mine');
+    expect((await detail()).exposures[0].verdict).toBeNull();
+    expect((await call('POST', '/api/exposures/a/verdict', { verdict: 'repeat' })).body.detail).toMatch(
+      /A repeat needs its cause/,
+    );
+    expect(
+      (await call('POST', '/api/exposures/a/verdict', { verdict: 'repeat', cause: 'Rotated' })).body,
+    ).toMatchObject({
+      verdict: 'repeat',
+      cause: 'Rotated',
+    });
+    expect((await call('POST', '/api/exposures/a/verdict', { verdict: 'accepted' })).body).toMatchObject({
+      verdict: 'accepted',
+      cause: null,
+    });
+    expect((await call('POST', '/api/exposures/none/verdict', { verdict: 'accepted' })).status).toBe(404);
+  });
+});
+
+describe('faults', () => {
+  const DAY = 24 * 3600_000;
+  test('a device clock that is wrong by a day is noticed and corrected; what it said is kept', async () => {
+    await start('mine');
+    const slow = (await expose('slow', 'mine', { exposedAt: CLOCK - DAY - 60_000, sentAt: CLOCK - DAY })).body;
+    expect(slow).toMatchObject({ exposedAt: CLOCK - 60_000, deviceAt: CLOCK - DAY - 60_000 });
+    const fast = (await expose('fast', 'mine', { exposedAt: CLOCK + DAY - 60_000, sentAt: CLOCK + DAY })).body;
+    expect(fast).toMatchObject({ exposedAt: CLOCK - 60_000, deviceAt: CLOCK + DAY - 60_000 });
+    const right = (await expose('right', 'mine', { exposedAt: CLOCK - 5 * DAY, sentAt: CLOCK + 1000 })).body;
+    expect(right).toMatchObject({ exposedAt: CLOCK - 5 * DAY, deviceAt: null });
+  });
+  test('the reply is lost after the write: sent again, it is the same exposure', async () => {
+    await start('mine');
+    const [first, ...again] = [await expose('a', 'mine'), await expose('a', 'mine'), await expose('a', 'mine')];
+    expect(first.status).toBe(201);
+    for (const answer of again) expect(answer).toMatchObject({ status: 200, body: first.body });
+    expect(await server.store.db.select().from(exposures)).toHaveLength(1);
+  });
+  test('a full disk is said as one, and nothing is half-written', async () => {
+    await start('mine');
+    const full = Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' });
+    const broken = jest
+      .spyOn(server.store.db, 'transaction')
+      .mockRejectedValue(new Error('query failed', { cause: full }));
+    const refused = await expose('a', 'mine');
+    expect([refused.status, refused.body.title]).toEqual([507, 'Disk full']);
+    expect(refused.body.detail).toMatch(/nothing was stored here.*Your device keeps it/);
+    broken.mockRestore();
+    expect((await expose('a', 'mine')).status).toBe(201);
+  });
+});

@@ -1,0 +1,122 @@
+import { ordersFromFhir } from '@taktik/core';
+import { orders, patients } from '../db/schema';
+import { orderBundle } from '../standins/orderSystem';
+import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
+
+jest.setTimeout(60_000);
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+});
+afterAll(async () => {
+  await server.stop();
+  discard(server.folder);
+});
+const table = (...rows: string[]) =>
+  server.call(
+    'POST',
+    '/api/orders/import',
+    ['reference,initials,age_years,exam,side,reason,ward,situation', ...rows].join('\r\n'),
+    'demo-ines',
+    'text/csv',
+  );
+const fhir = (document: unknown) =>
+  server.call('POST', '/api/fhir', JSON.stringify(document), 'demo-ines', 'application/fhir+json');
+const counts = async () => [
+  (await server.store.db.select().from(orders)).length,
+  (await server.store.db.select().from(patients)).length,
+];
+
+test('a table is taken in once, with plan, room and what is unusual', async () => {
+  const rows = [
+    'T-1,AB,71,"Knee, routine",left,"Pain, ""stiff""",Ward 3,bedside;cannot stand',
+    'T-2,CD,5,Chest,,Cough,Outpatients,',
+  ];
+  const [before] = await counts();
+  expect(await table(...rows)).toMatchObject({ status: 200, body: { taken: 2, known: 0 } });
+  expect(await table(...rows)).toMatchObject({ status: 200, body: { taken: 0, known: 2 } });
+  expect((await counts())[0]).toBe(before + 2);
+  const list = (await server.call('GET', '/api/orders')).body as Record<string, unknown>[];
+  expect(list.find(({ reference }) => reference === 'T-1')).toMatchObject({
+    reason: 'Pain, "stiff"',
+    roomId: 'mobile-1',
+    unusual: ['cannot stand'],
+    projections: [
+      { projectionId: 'knee-ap', side: 'left' },
+      { projectionId: 'knee-lateral', side: 'left' },
+    ],
+  });
+  expect(list.find(({ reference }) => reference === 'T-2')).toMatchObject({ unusual: ['child, 5 years'], side: null });
+});
+
+test('one wrong line: every fault is told with its line, and nothing is taken', async () => {
+  const before = await counts();
+  const { status, body } = await table(
+    'U-1,AB,71,Knee,left,Pain,Ward 3,',
+    'U-2,AB,200,Knee,left,Pain,Ward 3,',
+    'U-3,TOOLONG,30,Knee,up,,Ward 3,',
+  );
+  expect(status).toBe(422);
+  expect(body.title).toBe('Orders not taken');
+  expect(body.fields.map(({ field }: { field: string }) => field)).toEqual([
+    'line 3, patient.ageYears',
+    'line 4, initials',
+    'line 4, side',
+    'line 4, reason',
+  ]);
+  expect(body.detail).toMatch(/^Nothing was taken in\. Line 3: /);
+  expect(await counts()).toEqual(before);
+});
+
+test.each([
+  ['an exam nobody knows', 'V-1,AB,71,qqzzxx,,Pain,Ward 3,', /no exam here is called “qqzzxx”/],
+  ['a side that is missing', 'V-2,AB,71,Knee,,Pain,Ward 3,', /needs a side/],
+  ['a row that is cut', 'V-3,AB', /Too few fields|must not be empty/],
+])('%s is refused', async (_, row, says) => {
+  const { status, body } = await table(row);
+  expect([status, body.detail]).toEqual([422, expect.stringMatching(says)]);
+});
+
+test('an empty table, and JSON sent as a table, are told', async () => {
+  expect((await table()).body.detail).toMatch(/There is no order in the table/);
+  expect((await server.call('POST', '/api/orders/import', {})).status).toBe(415);
+});
+
+test('the order system’s bundles are right FHIR and become orders; the same number is one order', async () => {
+  for (let number = 0; number < 15; number += 1) {
+    const read = ordersFromFhir(orderBundle(number, CLOCK), '2026-06-01');
+    expect('orders' in read && read.orders).toHaveLength(1);
+    expect((await fhir(orderBundle(number, CLOCK))).body).toEqual({ taken: 1, known: 0 });
+    expect((await fhir(orderBundle(number, CLOCK))).body).toEqual({ taken: 0, known: 1 });
+  }
+  const list = (await server.call('GET', '/api/orders')).body as { reference: string; projections: unknown[] }[];
+  const sent = list.filter(({ reference }) => reference?.startsWith('SIM-'));
+  expect(sent).toHaveLength(15);
+  expect(sent.every(({ projections }) => projections.length > 0)).toBe(true);
+});
+
+test('a FHIR message with one wrong request takes nothing', async () => {
+  const good = orderBundle(50, CLOCK) as { entry: { resource: Record<string, unknown> }[] };
+  const before = await counts();
+  const wrong = {
+    ...good,
+    entry: [
+      ...good.entry,
+      { resource: { ...good.entry[3].resource, id: 'x', identifier: [{ value: 'X-1' }], reasonCode: [] } },
+    ],
+  };
+  const { status, body } = await fhir(wrong);
+  expect([status, body.fields]).toEqual([422, [{ field: 'line 5, reason', message: 'Reason must not be empty' }]]);
+  expect(await counts()).toEqual(before);
+  expect((await fhir('nonsense')).status).toBe(400);
+  expect((await fhir({ resourceType: 'Patient' })).status).toBe(422);
+});
+
+test('two hundred orders in one table', async () => {
+  const rows = Array.from({ length: 200 }, (_, i) => `L-${i},AB,40,Hand,left,Pain,Ward 3,`);
+  expect((await table(...rows)).body).toEqual({ taken: 200, known: 0 });
+  const list = await server.call('GET', '/api/orders');
+  expect(list.body.length).toBeGreaterThanOrEqual(200);
+  const many = Array.from({ length: 501 }, (_, i) => `M-${i},AB,40,Hand,left,Pain,Ward 3,`);
+  expect((await table(...many)).body.detail).toMatch(/500 orders at most; this one has 501/);
+});

@@ -1,0 +1,261 @@
+/** The plan of an order: what is exposed, in which order, what that costs, and whether it is what was ordered. */
+import { Button } from '@rneui/themed';
+import {
+  checkPlan,
+  examsOf,
+  findProjections,
+  hasProjection,
+  projectionOf,
+  type PatientInput,
+  type Situation,
+} from '@taktik/core';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useDepartmentQuery } from '../../state/api';
+import { LineInput } from '../../ui/LineInput';
+import { Press } from '../../ui/Press';
+import { Caution } from '../../ui/States';
+import { useTheme } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import type { Planned } from '../setup/session';
+import { usePlan } from './usePlan';
+
+type Props = {
+  order: { exam: string; side: 'left' | 'right' | null };
+  plan: readonly Planned[];
+  patient: PatientInput;
+  situation: Partial<Situation>;
+  roomId: string;
+  /** Places that are exposed already: they stay. */
+  done: readonly number[];
+  busy: boolean;
+  onChange: (plan: Planned[]) => void;
+};
+
+const MOST_HITS = 6;
+const nameOf = ({ projectionId, side }: Planned): string =>
+  `${hasProjection(projectionId) ? projectionOf(projectionId).name : projectionId}${side ? `, ${side}` : ''}`;
+
+export function PlanEditor({ order, plan, patient, situation, roomId, done, busy, onChange }: Props) {
+  const theme = useTheme();
+  const { data: department } = useDepartmentQuery();
+  const asked = { plan, patient, situation, roomId };
+  const kept = usePlan({ ...asked, keepOrder: true });
+  const least = usePlan({ ...asked, keepOrder: false });
+  const [dragged, setDragged] = useState<number | null>(null);
+  const [swapping, setSwapping] = useState<number | null>(null);
+  const findings = checkPlan(order, plan, department && examsOf(department));
+  const move = (from: number, to: number) => {
+    if (to < 0 || to >= plan.length || from === to) return;
+    const next = plan.filter((_, i) => i !== from);
+    next.splice(to, 0, plan[from]);
+    onChange(next);
+  };
+  const replace = (at: number, projectionId: string) => {
+    const { sided } = projectionOf(projectionId);
+    const side = plan[at].side ?? order.side ?? undefined;
+    onChange(plan.map((each, i) => (i === at ? { projectionId, ...(sided === 'each' ? { side } : {}) } : each)));
+    setSwapping(null);
+  };
+  const better =
+    least && kept && !('error' in least) && !('error' in kept) && least.effort.points < kept.effort.points - 0.5
+      ? least
+      : null;
+  return (
+    <View style={{ gap: 10 }}>
+      {findings.map(({ text, kind }) => (
+        <Caution key={text} text={`${kind === 'more' ? 'More than was ordered: ' : ''}${text}`} />
+      ))}
+      <View role="list" aria-label="Plan" style={{ gap: 6 }}>
+        {plan.map((planned, at) => {
+          const name = nameOf(planned);
+          const step = kept && !('error' in kept) ? kept.steps[at] : undefined;
+          const barred = kept && !('error' in kept) ? kept.barred.find(({ item }) => item === at) : undefined;
+          const fixed = done.includes(at);
+          const drag = {
+            draggable: !fixed,
+            onDragStart: () => setDragged(at),
+            onDragOver: (event: { preventDefault: () => void }) => event.preventDefault(),
+            onDrop: () => {
+              if (dragged !== null) move(dragged, at);
+              setDragged(null);
+            },
+          };
+          return (
+            <div key={`${planned.projectionId}-${planned.side ?? ''}-${at}`} role="listitem" {...drag}>
+              <View style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 10, gap: 4 }}>
+                <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+                  <Words kind="heading" tone="lamp" style={{ width: 24 }}>
+                    {at + 1}
+                  </Words>
+                  <Words kind="bold" style={{ flex: 1 }}>
+                    {name}
+                  </Words>
+                  {fixed ? (
+                    <Words kind="small" tone="sage">
+                      ✓ exposed
+                    </Words>
+                  ) : (
+                    <>
+                      <Key
+                        label={`Earlier: ${name}`}
+                        sign="↑"
+                        disabled={at === 0 || busy}
+                        onPress={() => move(at, at - 1)}
+                      />
+                      <Key
+                        label={`Later: ${name}`}
+                        sign="↓"
+                        disabled={at === plan.length - 1 || busy}
+                        onPress={() => move(at, at + 1)}
+                      />
+                      <Key
+                        label={`Swap or drop: ${name}`}
+                        sign="⋯"
+                        disabled={busy}
+                        onPress={() => setSwapping(swapping === at ? null : at)}
+                      />
+                    </>
+                  )}
+                </View>
+                {step && step.points > 0 && (
+                  <Words kind="small" tone="soft">
+                    {`${step.turn ? '↻ turn · ' : ''}${step.points} points: ${step.costs.join(', ')}`}
+                  </Words>
+                )}
+                {barred && <Words kind="small" tone="brick">{`▲ ${barred.why}`}</Words>}
+                {swapping === at && (
+                  <View style={{ gap: 6 }}>
+                    {(hasProjection(planned.projectionId) ? projectionOf(planned.projectionId).instead : []).map(
+                      ({ projection, loses }) =>
+                        hasProjection(projection) && (
+                          <Press
+                            key={projection}
+                            label={`Instead: ${projectionOf(projection).name}. ${loses}`}
+                            onPress={() => replace(at, projection)}
+                            style={{ padding: 10, backgroundColor: theme.raised }}
+                          >
+                            <Words>{`Instead: ${projectionOf(projection).name}`}</Words>
+                            <Words kind="small" tone="soft">
+                              {loses}
+                            </Words>
+                          </Press>
+                        ),
+                    )}
+                    <Press
+                      label={`Drop ${name} from the plan`}
+                      disabled={plan.length === 1}
+                      onPress={() => {
+                        setSwapping(null);
+                        onChange(plan.filter((_, i) => i !== at));
+                      }}
+                      style={{ padding: 10, backgroundColor: theme.raised }}
+                    >
+                      <Words tone="brick">{plan.length === 1 ? 'The last one stays' : 'Drop from the plan'}</Words>
+                    </Press>
+                  </View>
+                )}
+              </View>
+            </div>
+          );
+        })}
+      </View>
+      {kept && 'error' in kept && <Caution text={kept.error} />}
+      {kept && !('error' in kept) && (
+        <View role="status" style={{ gap: 2 }}>
+          <Words kind="bold">
+            {`${kept.effort.exposures} ${kept.effort.exposures === 1 ? 'exposure' : 'exposures'}, ${kept.effort.turns} ${kept.effort.turns === 1 ? 'turn' : 'turns'}, ${Math.round(kept.effort.points)} points of work`}
+          </Words>
+          {kept.broken.map((text) => (
+            <Words key={text} kind="small" tone="brick">{`▲ ${text}`}</Words>
+          ))}
+          {better ? null : (
+            <Words kind="small" tone="sage">
+              {least && !('error' in least) && !least.least
+                ? '✓ No better order found (too many to prove it the least)'
+                : '✓ No order of these costs less'}
+            </Words>
+          )}
+        </View>
+      )}
+      {better && done.length === 0 && (
+        <View style={{ gap: 4 }}>
+          <Button
+            title={`Take the order with ${better.effort.turns} ${better.effort.turns === 1 ? 'turn' : 'turns'}`}
+            disabled={busy}
+            onPress={() => onChange(better.order.map((item) => plan[item]))}
+          />
+          <Words kind="small" tone="soft">
+            {`${better.says}: ${better.order.map((item) => nameOf(plan[item])).join(', ')}. ${better.constraints.join('. ')}`}
+          </Words>
+        </View>
+      )}
+      <Add busy={busy} side={order.side} onAdd={(planned) => onChange([...plan, planned])} />
+    </View>
+  );
+}
+
+function Key({
+  label,
+  sign,
+  disabled,
+  onPress,
+}: {
+  label: string;
+  sign: string;
+  disabled: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <Press label={label} plain disabled={disabled} onPress={onPress} style={{ alignItems: 'center' }}>
+      <Words kind="heading">{sign}</Words>
+    </Press>
+  );
+}
+
+function Add({
+  busy,
+  side,
+  onAdd,
+}: {
+  busy: boolean;
+  side: 'left' | 'right' | null;
+  onAdd: (planned: Planned) => void;
+}) {
+  const theme = useTheme();
+  const [words, setWords] = useState('');
+  const hits = words.trim() === '' ? [] : findProjections(words).slice(0, MOST_HITS);
+  const add = (projectionId: string, to?: 'left' | 'right') => {
+    onAdd({ projectionId, ...(to ? { side: to } : {}) });
+    setWords('');
+  };
+  return (
+    <View style={{ gap: 6 }}>
+      <LineInput
+        label="Add a projection"
+        value={words}
+        onChange={setWords}
+        max={80}
+        placeholder="name, part or order words"
+      />
+      {hits.flatMap(({ projection }) =>
+        (projection.sided === 'each' ? (side ? [side] : (['left', 'right'] as const)) : [undefined]).map((to) => (
+          <Press
+            key={`${projection.id}-${to ?? ''}`}
+            label={`Add ${projection.name}${to ? `, ${to}` : ''}`}
+            disabled={busy}
+            onPress={() => add(projection.id, to)}
+            style={{ padding: 10, backgroundColor: theme.raised }}
+          >
+            <Words>{`${projection.name}${to ? `, ${to}` : ''}`}</Words>
+          </Press>
+        )),
+      )}
+      {words.trim() !== '' && hits.length === 0 && (
+        <Words kind="small" tone="soft">
+          No projection is called that.
+        </Words>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,30 @@
+/** Starts, continues or resumes the exam of an order, and goes to its next projection. */
+import { useRouter } from 'expo-router';
+import { useStore } from 'react-redux';
+import { api, type Order } from '../../state/api';
+import { useAppDispatch } from '../../state/hooks';
+import type { AppDispatch, RootState } from '../../state/store';
+import { addressOf, beginExam, resumeExam } from '../setup/begin';
+
+/** @returns why it cannot be opened, or nothing */
+export function useOpenExam(): (order: Order) => Promise<string> {
+  const router = useRouter();
+  const dispatch = useAppDispatch() as AppDispatch;
+  const store = useStore<RootState>();
+  return async (order) => {
+    const { session, who } = store.getState();
+    let current = session.current?.orderId === order.id ? session.current : null;
+    if (!current && order.state === 'started') {
+      const answer = await dispatch(
+        api.endpoints.orderDetail.initiate(order.id, { forceRefetch: true, subscribe: false }),
+      );
+      if (!answer.data) return 'The server does not answer; what another device has done with this exam is not known.';
+      current = resumeExam(dispatch, answer.data);
+      if (!current) return 'This exam has ended on another device.';
+    }
+    current ??= beginExam(dispatch, order, who.person?.name ?? '', Date.now());
+    const next = current.plan.findIndex((_, i) => current.exposed[i] === undefined);
+    router.push({ pathname: '/setup', params: addressOf(current, Math.max(0, next)) });
+    return '';
+  };
+}

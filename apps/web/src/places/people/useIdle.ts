@@ -1,0 +1,35 @@
+/** Ends the session when nobody has touched the device for as long as the department says. */
+import { defaultDepartment } from '@taktik/core';
+import { useEffect } from 'react';
+import { useDepartmentQuery, useSignOutMutation } from '../../state/api';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { signedOut } from '../../state/who';
+
+const MINUTE_MS = 60_000;
+const LOOK_EVERY_MS = 5_000;
+const TOUCHES = ['pointerdown', 'keydown', 'wheel'] as const;
+
+export function useIdle(): void {
+  const dispatch = useAppDispatch();
+  const person = useAppSelector((state) => state.who.person);
+  const { data } = useDepartmentQuery();
+  const minutes = data?.idleMinutes ?? defaultDepartment.idleMinutes;
+  const [signOut] = useSignOutMutation();
+  useEffect(() => {
+    if (!person || typeof window === 'undefined') return undefined;
+    let last = Date.now();
+    const touched = () => {
+      last = Date.now();
+    };
+    for (const name of TOUCHES) window.addEventListener(name, touched, { passive: true });
+    const timer = setInterval(() => {
+      if (Date.now() - last < minutes * MINUTE_MS) return;
+      dispatch(signedOut(`Signed out after ${minutes} minutes without a touch. What you had in hand is kept.`));
+      void signOut();
+    }, LOOK_EVERY_MS);
+    return () => {
+      clearInterval(timer);
+      for (const name of TOUCHES) window.removeEventListener(name, touched);
+    };
+  }, [person, minutes, dispatch, signOut]);
+}

@@ -1,0 +1,43 @@
+/** One line of text with its label. */
+import { TextInput, View } from 'react-native';
+import { useTheme } from './theme';
+import { RADIUS, TARGET } from './tokens';
+import { Words } from './Words';
+
+type Props = {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  max: number;
+  numeric?: boolean;
+  placeholder?: string;
+};
+
+export function LineInput({ label, value, onChange, max, numeric, placeholder }: Props) {
+  const theme = useTheme();
+  return (
+    <View style={{ gap: 4 }}>
+      <Words kind="small" tone="soft">
+        {label}
+      </Words>
+      <TextInput
+        aria-label={label}
+        value={value}
+        onChangeText={(text) => onChange(text.slice(0, max))}
+        inputMode={numeric ? 'numeric' : 'text'}
+        placeholder={placeholder}
+        placeholderTextColor={theme.inkSoft}
+        style={{
+          minHeight: TARGET,
+          borderWidth: 1,
+          borderColor: theme.line,
+          borderRadius: RADIUS,
+          paddingHorizontal: 12,
+          color: theme.ink,
+          backgroundColor: theme.surface,
+          fontSize: 17,
+        }}
+      />
+    </View>
+  );
+}
