@@ -33,8 +33,13 @@ export class DemoServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async up(): Promise<void> {
-    this.child = spawn(process.execPath, [path.join(root, 'apps/server/dist/main.mjs')], {
+  /** @param fileLimitKb no file may grow beyond it: a disk that is full */
+  async up({ fileLimitKb }: { fileLimitKb?: number } = {}): Promise<void> {
+    const main = path.join(root, 'apps/server/dist/main.mjs');
+    const [command, args] = fileLimitKb
+      ? ['bash', ['-c', `ulimit -f ${fileLimitKb}; exec "$0" "$1"`, process.execPath, main]]
+      : [process.execPath, [main]];
+    this.child = spawn(command, args, {
       env: {
         ...process.env,
         PORT: String(this.port),
@@ -54,13 +59,18 @@ export class DemoServer {
 
   async down(): Promise<void> {
     const child = this.child;
-    if (!child || child.exitCode !== null) return;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
     const gone = new Promise((resolve) => child.once('exit', resolve));
     child.kill('SIGTERM');
     // A browser may hold its connection open; the server's own data is flushed at every commit.
     const force = setTimeout(() => child.kill('SIGKILL'), 1500);
     await gone;
     clearTimeout(force);
+  }
+
+  /** As a power cut does: nothing is flushed or said good-bye to. */
+  kill(): void {
+    this.child?.kill('SIGKILL');
   }
 
   async remove(): Promise<void> {

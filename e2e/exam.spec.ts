@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
 
 test('from the order to the record, and still there after a restart', async ({ page, server }) => {
   await startSacrum(page);
@@ -40,17 +40,22 @@ test('from the order to the record, and still there after a restart', async ({ p
   await page.reload();
   await expect(page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').nth(1)).toBeChecked();
 
+  await answerBefore(page);
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  await page.getByRole('button', { name: 'Accept' }).click();
   await page.getByRole('button', { name: 'Next projection' }).last().click();
   await expect(page.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
   const changes = page.getByRole('region', { name: 'Changes from Sacrum, AP axial' });
   await expect(changes).toContainText('Take the 15° off');
   await expect(changes).toContainText('Tube 10° to the feet');
-  await expect(changes).toContainText(/Receptor .* toward the feet, back under the ray/);
+  await expect(changes).toContainText(/Tray, not the table top, .* toward the feet, back under the ray/);
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 15° to the head/);
 
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  await page.getByRole('button', { name: 'Accept' }).click();
   await page.getByRole('button', { name: 'Finish exam' }).click();
+  await page.getByRole('checkbox', { name: 'Patient told what comes next' }).click();
+  await page.getByRole('button', { name: 'Finish all the same' }).click();
   await expect(page.getByRole('heading', { name: 'Record' })).toBeVisible();
   const rows = page.getByRole('link', { name: /Sacrum and coccyx, HK, EI/ });
   await expect(rows).toHaveCount(2);
@@ -78,6 +83,7 @@ test.describe('the app kept on the device', () => {
     server,
   }) => {
     await startSacrum(page);
+    await answerBefore(page);
     // The app is on the device once its service worker is ready.
     await page.evaluate(() => navigator.serviceWorker.ready);
     await server.down();

@@ -38,3 +38,17 @@ export async function startSacrum(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Start Sacrum and coccyx, HK' }).click();
   await expect(page.getByRole('heading', { name: 'Sacrum, AP axial' })).toBeVisible();
 }
+
+/** Answers everything that is asked before the patient, as for someone whom nothing stops. */
+export async function answerBefore(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Before the patient' }).click();
+  await expect(page.getByRole('heading', { name: 'Ask' })).toBeVisible();
+  for (const group of await page.getByRole('radiogroup').all()) {
+    const asked = (await group.getAttribute('aria-label')) ?? '';
+    const answer = /agree|in place|as the department asks/.test(asked) ? 'yes' : 'no';
+    await group.getByRole('radio', { name: answer }).click();
+  }
+  await expect(page.getByText('All answered; nothing stops the exam')).toBeVisible();
+  await page.getByRole('button', { name: /^(To the first|Back to the) projection$/ }).click();
+  await expect(readout(page, 'Receptor')).toBeVisible();
+}

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
 
 const violations = async (page: Page) =>
   (await new AxeBuilder({ page }).analyze()).violations.map(
@@ -15,9 +15,27 @@ for (const scheme of ['dark', 'light'] as const) {
     await page.goto('/orders');
     await expect(page.getByText(/Bring:/).first()).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    await page.goto('/order?id=demo-thoracic');
+    await expect(page.getByText(/points of work$/)).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/orders');
     await page.getByRole('button', { name: 'Start Pelvis, mobile, WB' }).click();
     await expect(readout(page, 'Receptor')).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    for (const [opens, shows] of [
+      ['Words for the breath', 'Start the timer'],
+      ['One step at a time', /Tap anywhere/],
+      ['Exam in hand', 'Hand to a colleague'],
+    ] as const) {
+      await page.getByRole('button', { name: new RegExp(`^${opens}`) }).click();
+      await expect(page.getByText(shows).first()).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /^(Close|Back to the list)$/ }).click();
+    }
+    await page.getByRole('button', { name: 'Before the patient' }).click();
+    await expect(page.getByText(/^Off, for the/).first()).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goBack();
     await page.getByRole('button', { name: /^Patient:/ }).click();
     await page.getByLabel('Height in cm').fill('20');
     expect(await violations(page)).toEqual([]);
@@ -50,6 +68,8 @@ for (const scheme of ['dark', 'light'] as const) {
 test('everything that is pressed is at least 48 px, and nothing runs off the side', async ({ page }) => {
   for (const address of [
     '/orders',
+    '/order?id=demo-thoracic',
+    '/aftercare?of=colon-ap',
     '/find',
     '/projection?p=shoulder-scapular-y&side=left',
     '/compare?a=knee-ap&b=knee-lateral&side=right',
@@ -76,6 +96,7 @@ test('everything that is pressed is at least 48 px, and nothing runs off the sid
 
 test('the keys of the set-up screen', async ({ page }) => {
   await startSacrum(page);
+  await answerBefore(page);
   await page.keyboard.press('u');
   await expect(readout(page, 'SID')).toHaveAccessibleName(/101.5 cm, from above\. 40 in/);
   await page.keyboard.press('u');

@@ -1,14 +1,18 @@
 /** The places in the DOM, with the real core behind the worker's door and a server of plain answers. */
 import { defaultDepartment, demoRooms, withDefaults } from '@taktik/core';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import type { ExposureRow, Order } from '../state/api';
 import { queued, refused, unreachable } from '../state/outbox';
 import { createStore, type Store } from '../state/store';
 import { ThemeProvider } from '../ui/theme';
+import { BeforePlace } from './before/BeforePlace';
+import { AftercarePlace } from './exam/AftercarePlace';
 import { FindPlace } from './find/FindPlace';
+import { OrderPlace } from './orders/OrderPlace';
 import { OrdersPlace } from './orders/OrdersPlace';
+import { SignedIn } from './people/SignedIn';
 import { RecordPlace } from './record/RecordPlace';
 import { SetupPlace } from './setup/SetupPlace';
 
@@ -105,6 +109,8 @@ beforeEach(() => {
     '/api/exposures': [row],
     '/api/people': [person],
     '/api/department': defaultDepartment,
+    [`/api/orders/${order.id}/exam`]: { order, exam: null, exposures: [] },
+    '/api/orders/o/exam': { order: { ...order, id: 'o' }, exam: null, exposures: [] },
   };
   global.fetch = jest.fn(async (input: RequestInfo | URL, options?: RequestInit) => {
     if (!reachable) throw new TypeError('no network');
@@ -272,40 +278,298 @@ describe('Set up', () => {
     show(<SetupPlace />);
     expect(await screen.findByText(/There is no projection "elbow-sideways"/)).toBeTruthy();
   });
-  it('an exam is exposed once, and what was recorded is what was asked', async () => {
-    mockParams = { p: 'coccyx-ap-axial', age: '58', h: '168', w: '74', room: 'room-2' };
-    localStorage.setItem(
-      'taktik.session',
-      JSON.stringify({
-        orderId: 'o',
-        examId: 'e',
-        exam: 'Coccyx',
-        initials: 'HK',
-        plan: [{ projectionId: 'coccyx-ap-axial' }],
-        patient: {},
-        situation: {},
-        roomId: 'room-2',
-        ticks: {},
-        exposed: {},
-        last: null,
-      }),
-    );
+  const inHand = {
+    orderId: 'o',
+    examId: 'e',
+    exam: 'Coccyx',
+    initials: 'HK',
+    plan: [{ projectionId: 'coccyx-ap-axial' }],
+    patient: { sex: 'male' },
+    situation: {},
+    roomId: 'room-2',
+    ticks: {},
+    exposed: {},
+    last: null,
+  };
+  const answered = {
+    given: { 'identity-name': 'yes', 'identity-second': 'yes', 'order-side': 'yes' },
+    decisions: {},
+  };
+  const keep = (session: object) => localStorage.setItem('taktik.session', JSON.stringify(session));
+  const setUp = { p: 'coccyx-ap-axial', age: '58', sex: 'male', h: '168', w: '74', room: 'room-2' };
+
+  it('an exam is exposed once, looked at, accepted, finished; what was recorded is what was asked', async () => {
+    mockParams = setUp;
+    keep({ ...inHand, answers: answered });
     const store = show(<SetupPlace />);
     fireEvent.click(await screen.findByText('Expose', { selector: 'div' }));
     expect(await screen.findByText(/✓ Exposed and kept/)).toBeTruthy();
     expect(screen.queryByText('Expose', { selector: 'button div' })).toBeNull();
-    expect(store.getState().outbox.waiting.filter(({ path }) => path === '/exposures')).toEqual([
+    const waiting = () => store.getState().outbox.waiting;
+    expect(waiting().filter(({ path }) => path === '/exposures')).toEqual([
       expect.objectContaining({
         body: expect.objectContaining({
           examId: 'e',
+          performedBy: 'Ines Oakfield',
           request: expect.objectContaining({ projectionId: 'coccyx-ap-axial' }),
         }),
       }),
     ]);
+    fireEvent.click(screen.getByText('Accept'));
+    expect(waiting().at(-1)).toMatchObject({
+      path: expect.stringMatching(/^\/exposures\/.+\/verdict$/),
+      body: { verdict: 'accepted' },
+    });
     fireEvent.click(screen.getByText('Finish exam'));
+    // What is not ticked is said, and does not hold anyone up.
+    expect(await screen.findByText(/^\d not ticked$/)).toBeTruthy();
+    fireEvent.click(screen.getByText('Finish all the same'));
     expect(store.getState().session.current).toBeNull();
     expect(mockRouter.replace).toHaveBeenCalledWith('/record');
   });
+  it('nothing is exposed before the questions are answered, nor by the key', async () => {
+    mockParams = setUp;
+    keep(inHand);
+    const store = show(<SetupPlace />);
+    expect(await screen.findByText('▲ 3 still to ask before anything is exposed')).toBeTruthy();
+    fireEvent.keyDown(window, { key: 'e' });
+    expect(store.getState().session.current?.exposed).toEqual({});
+    expect(mockRouter.push).toHaveBeenCalledWith('/before');
+  });
+  it('a repeat needs its cause, frees the place and tells the record', async () => {
+    mockParams = setUp;
+    keep({ ...inHand, answers: answered });
+    const store = show(<SetupPlace />);
+    fireEvent.click(await screen.findByText('Expose', { selector: 'div' }));
+    fireEvent.click(await screen.findByLabelText('Repeat this picture'));
+    fireEvent.click(await screen.findByLabelText('Rotated'));
+    fireEvent.click(screen.getByText('Repeat it'));
+    expect(await screen.findByText('Repeat 1: Rotated')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Expose' })).toBeTruthy();
+    const { session, outbox } = store.getState();
+    expect(session.current).toMatchObject({ exposed: {}, repeats: { 0: [{ cause: 'Rotated' }] } });
+    expect(outbox.waiting.at(-1)?.body).toEqual({ verdict: 'repeat', cause: 'Rotated' });
+  });
+  it('a plan that another device changed is said, and taken when it is wanted', async () => {
+    mockParams = setUp;
+    keep({ ...inHand, answers: answered });
+    const changed = {
+      ...order,
+      id: 'o',
+      planVersion: 2,
+      planBy: 'Tomas Reedham',
+      projections: [{ projectionId: 'coccyx-ap-axial' }, { projectionId: 'sacrum-ap-axial' }],
+    };
+    const exam = {
+      id: 'e',
+      orderId: 'o',
+      performedBy: 'Tomas Reedham',
+      startedAt: 1,
+      finishedAt: null,
+      endReason: null,
+      answers: null,
+    };
+    answers['/api/orders/o/exam'] = { order: changed, exam, exposures: [{ ...row, id: 'theirs' }] };
+    answers['/api/exposures/theirs'] = { ...row, id: 'theirs' };
+    const store = show(<SetupPlace />);
+    expect(await screen.findByText(/Tomas Reedham has changed the plan/)).toBeTruthy();
+    expect(await screen.findByText(/Tomas Reedham has this exam in hand/)).toBeTruthy();
+    // What the other device exposed is not exposed again here.
+    await waitFor(() => expect(store.getState().session.current?.exposed).toEqual({ 0: 'theirs' }));
+    fireEvent.click(screen.getByLabelText('Take the new plan'));
+    expect(store.getState().session.current).toMatchObject({
+      planVersion: 2,
+      plan: changed.projections,
+      exposed: { 0: 'theirs' },
+    });
+  });
+  it('one step at a time: a tap ticks it and shows the next, and back takes it back', async () => {
+    mockParams = setUp;
+    keep({ ...inHand, answers: answered });
+    const store = show(<SetupPlace />);
+    fireEvent.click(await screen.findByLabelText('One step at a time'));
+    const ticks = () => store.getState().session.current?.ticks[0] ?? [];
+    fireEvent.click(await screen.findByLabelText(/^Done: Receptor/));
+    expect(ticks()).toHaveLength(1);
+    fireEvent.click(await screen.findByLabelText(/^Done: SID/));
+    expect(ticks()).toHaveLength(2);
+    fireEvent.click(screen.getByLabelText(/^Back to: SID/));
+    expect(ticks()).toHaveLength(1);
+    fireEvent.click(screen.getByLabelText('Back to the list'));
+    expect(screen.queryByLabelText(/^Done: /)).toBeNull();
+  });
+  it('the words for the breath in the language of the patient, led by a timer', async () => {
+    mockParams = setUp;
+    const store = show(<SetupPlace />);
+    fireEvent.click(await screen.findByLabelText(/^Words for the breath/));
+    expect(await screen.findByText('Stop breathing.')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Spanish · Español'));
+    expect(await screen.findByText('No respire.')).toBeTruthy();
+    expect(screen.getByText('noh res-PEE-reh')).toBeTruthy();
+    expect(store.getState().preferences.language).toBe('es');
+    fireEvent.click(screen.getByText('Start the timer'));
+    expect(await screen.findByRole('timer')).toBeTruthy();
+    fireEvent.click(screen.getByText('Stop the timer'));
+    expect(screen.queryByRole('timer')).toBeNull();
+  });
+  it('an exam is handed to a colleague, or ended with a reason', async () => {
+    mockParams = setUp;
+    keep({ ...inHand, answers: answered });
+    answers['/api/people'] = [person, { ...person, id: 'p-2', name: 'Tomas Reedham', role: 'student' }];
+    const store = show(<SetupPlace />);
+    fireEvent.click(await screen.findByLabelText('Exam in hand: 1 of 1'));
+    fireEvent.click(await screen.findByLabelText('Tomas Reedham'));
+    fireEvent.click(screen.getByText('Hand to Tomas Reedham'));
+    expect(store.getState().session.current).toBeNull();
+    expect(store.getState().outbox.waiting.at(-1)).toMatchObject({
+      path: '/exams/e/hand-over',
+      body: { to: 'Tomas Reedham' },
+    });
+    expect(mockRouter.replace).toHaveBeenCalledWith('/orders');
+  });
+});
+
+describe('Before the patient', () => {
+  const session = {
+    orderId: 'o',
+    examId: 'e',
+    exam: 'Pelvis',
+    initials: 'QZ',
+    plan: [{ projectionId: 'pelvis-ap' }],
+    patient: { ageYears: 30, sex: 'female' },
+    situation: {},
+    roomId: 'room-1',
+  };
+  it('room check, questions and what must come off; pregnancy possible stops until it is decided', async () => {
+    localStorage.setItem('taktik.session', JSON.stringify(session));
+    const store = show(<BeforePlace />);
+    expect(await screen.findByText(/^Tube in its detent over the table tray/)).toBeTruthy();
+    expect(screen.getByText('Off, for the femur, hip, pelvis')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/^SID 40 in/));
+    const choose = (group: RegExp, value: string) =>
+      fireEvent.click(within(screen.getByRole('radiogroup', { name: group })).getByLabelText(value));
+    choose(/^The name said/, 'yes');
+    choose(/^Date of birth/, 'yes');
+    choose(/^What was asked/, 'yes');
+    expect(screen.getByText('1 still to ask')).toBeTruthy();
+    choose(/^Pregnancy possible/, 'yes');
+    expect(screen.getByText('▲ Stopped: Pregnancy possible')).toBeTruthy();
+    expect(screen.getByText(/Stop and follow local policy/)).toBeTruthy();
+    expect(store.getState().session.current?.situation.pregnancy).toBe('possible');
+    fireEvent.change(screen.getByLabelText('Pregnancy possible: who decided, and what'), {
+      target: { value: 'Dr Vale: go on, shielded' },
+    });
+    expect(screen.getByText('▲ Stopped: Pregnancy possible')).toBeTruthy();
+    fireEvent.click(screen.getByText('Keep this decision'));
+    expect(await screen.findByText(/All answered; nothing stops the exam/)).toBeTruthy();
+    expect(store.getState().outbox.waiting.at(-1)).toMatchObject({
+      path: '/exams/e/answers',
+      body: { given: {}, decisions: { pregnancy: 'Dr Vale: go on, shielded' } },
+    });
+    expect(store.getState().session.current?.checked).toEqual(['room-sid']);
+  });
+  it('without an exam in hand it says so', async () => {
+    show(<BeforePlace />);
+    expect(await screen.findByText('No exam in hand')).toBeTruthy();
+  });
+});
+
+describe('an order in full', () => {
+  beforeEach(() => {
+    mockParams = { id: order.id };
+  });
+  it('tells what was asked, what it makes, what to bring, and plans it anew', async () => {
+    const four = ['sacrum-ap-axial', 'sacrum-lateral', 'coccyx-ap-axial', 'coccyx-lateral'].map((projectionId) => ({
+      projectionId,
+    }));
+    const full = { ...order, projections: four };
+    answers[`/api/orders/${order.id}/exam`] = { order: full, exam: null, exposures: [] };
+    answers[`/api/orders/${order.id}/plan`] = full;
+    show(<OrderPlace />);
+    expect(await screen.findByText('Sat down hard on a step')).toBeTruthy();
+    expect(await screen.findByText('☐ lead on the table behind the back')).toBeTruthy();
+    expect(await screen.findByText(/^4 exposures, 3 turns, \d+ points of work$/)).toBeTruthy();
+    fireEvent.click(await screen.findByText('Take the order with 1 turn'));
+    await waitFor(() => expect(sentBodies).toHaveLength(1));
+    const { body } = sentBodies[0] as unknown as { body: { version: number; projections: { projectionId: string }[] } };
+    expect(body.version).toBe(1);
+    expect(new Set(body.projections.map(({ projectionId }) => projectionId))).toEqual(
+      new Set(four.map(({ projectionId }) => projectionId)),
+    );
+  });
+  it('says what is more than was ordered, and drops, moves and adds by hand', async () => {
+    const more = { ...order, projections: [...order.projections, { projectionId: 'pelvis-ap' }] };
+    answers[`/api/orders/${order.id}/exam`] = { order: more, exam: null, exposures: [] };
+    answers[`/api/orders/${order.id}/plan`] = more;
+    show(<OrderPlace />);
+    expect(await screen.findByText(/^More than was ordered: Pelvis, AP shows the pelvis/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Swap or drop: Pelvis, AP'));
+    fireEvent.click(screen.getByLabelText('Drop Pelvis, AP from the plan'));
+    await waitFor(() => expect(sentBodies.at(-1)?.body.projections).toEqual(order.projections));
+    await waitFor(() =>
+      expect(screen.getByLabelText('Later: Sacrum, AP axial').getAttribute('aria-disabled')).toBeNull(),
+    );
+    fireEvent.click(screen.getByLabelText('Later: Sacrum, AP axial'));
+    await waitFor(() =>
+      expect(sentBodies.at(-1)?.body.projections).toEqual([
+        more.projections[1],
+        more.projections[0],
+        more.projections[2],
+      ]),
+    );
+    fireEvent.change(screen.getByLabelText('Add a projection'), { target: { value: 'hand pa' } });
+    fireEvent.click(await screen.findByLabelText('Add Hand, PA, left'));
+    await waitFor(() =>
+      expect(sentBodies.at(-1)?.body.projections).toEqual([
+        ...more.projections,
+        { projectionId: 'hand-pa', side: 'left' },
+      ]),
+    );
+  });
+  it('an order that is not there is said to be so', async () => {
+    mockParams = {};
+    show(<OrderPlace />);
+    expect(await screen.findByText('▲ There is no such order')).toBeTruthy();
+  });
+});
+
+describe('signing in', () => {
+  beforeEach(() => localStorage.removeItem('taktik.who'));
+  const gate = () => (
+    <SignedIn title="Orders" purpose="Orders tell of patients: sign in to see them.">
+      <OrdersPlace />
+    </SignedIn>
+  );
+  it('asks for a name and a PIN by large keys, then shows the orders', async () => {
+    answers['/api/sessions'] = { token: 't', person };
+    answers['/api/people'] = [{ ...person, demoPin: '2580' }];
+    const store = show(gate());
+    expect(await screen.findByText('Orders tell of patients: sign in to see them.')).toBeTruthy();
+    expect(screen.queryByText('Sacrum and coccyx')).toBeNull();
+    expect(await screen.findByText('Demo, invented people: Ines Oakfield 2580')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Ines Oakfield, lead'));
+    for (const key of ['2', '5', '8', '0']) fireEvent.click(screen.getByLabelText(key));
+    fireEvent.click(screen.getAllByLabelText('Sign in').at(-1)!);
+    expect(await screen.findByText('Sacrum and coccyx')).toBeTruthy();
+    expect(sentBodies[0]).toEqual({ path: '/api/sessions', body: { personId: person.id, pin: '2580' } });
+    expect(store.getState().who.person?.name).toBe('Ines Oakfield');
+    expect(localStorage.getItem('taktik.who')).toContain('Ines Oakfield');
+  });
+  it('without a server it says what still works', async () => {
+    reachable = false;
+    show(gate());
+    expect(await screen.findByText('▲ Nobody can sign in now')).toBeTruthy();
+    expect(screen.getByText(/Find and Set up work without it/)).toBeTruthy();
+  });
+});
+
+test('after barium there is a sheet for the patient; after a knee there is none', () => {
+  mockParams = { of: 'stomach-ap,stomach-pa' };
+  show(<AftercarePlace />);
+  expect(screen.getByText(/Drink much more than usual/)).toBeTruthy();
+  mockParams = { of: 'knee-ap' };
+  show(<AftercarePlace />);
+  expect(screen.getByText('Nothing to hand out')).toBeTruthy();
 });
 
 test('house rules are changed from the room chip and go to the server', async () => {

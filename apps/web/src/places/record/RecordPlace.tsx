@@ -62,10 +62,11 @@ export function RecordPlace() {
 function Row({ row }: { row: ExposureRow }) {
   const router = useRouter();
   const index = `EI ${row.exposureIndex}, DI ${signed(row.deviationIndex)}`;
+  const verdict = row.verdict === 'repeat' ? `▲ repeat: ${row.cause}` : row.verdict === 'accepted' ? '✓ accepted' : '';
   return (
     <Press
       role="link"
-      label={`${clock(row.exposedAt)} ${row.name}, ${row.exam}, ${row.initials}, ${index}`}
+      label={`${clock(row.exposedAt)} ${row.name}, ${row.exam}, ${row.initials}, ${index}${verdict === '' ? '' : `, ${verdict.slice(2)}`}`}
       onPress={() => router.push({ pathname: '/record/[id]', params: { id: row.id } })}
       style={{ flexDirection: 'row', justifyContent: 'flex-start', gap: 14, padding: 12 }}
     >
@@ -75,6 +76,16 @@ function Row({ row }: { row: ExposureRow }) {
       <View style={{ flex: 1, gap: 2 }}>
         <Words kind="bold">{row.name}</Words>
         <Words kind="small" tone="soft">{`${row.initials} · ${row.exam} · ${row.room} · ${row.performedBy}`}</Words>
+        {verdict !== '' && (
+          <Words kind="small" tone={row.verdict === 'repeat' ? 'brick' : 'sage'}>
+            {verdict}
+          </Words>
+        )}
+        {row.deviceAt !== null && (
+          <Words kind="small" tone="mauve">
+            {`● The clock of the device was wrong: it said ${new Date(row.deviceAt).toLocaleString('en-GB')}`}
+          </Words>
+        )}
         <Words kind="small">{`${row.kVp} kVp · ${row.mAs} mAs · ${index} · ${row.kapGyCm2.toFixed(2)} Gy·cm²`}</Words>
       </View>
     </Press>

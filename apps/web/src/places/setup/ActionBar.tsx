@@ -1,9 +1,11 @@
-/** The last bar of the screen: expose, go on, finish. */
+/** The last bar of the screen: answer first, expose, look and accept or repeat, go on, finish. */
 import { Button } from '@rneui/themed';
 import { View } from 'react-native';
 import { useExposureQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
+import { Press } from '../../ui/Press';
 import { useTheme } from '../../ui/theme';
+import { PRIMARY } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Session } from './session';
 import { signed } from './words';
@@ -13,35 +15,67 @@ type Props = {
   index: number;
   feasible: boolean;
   done: boolean;
+  /** What must be answered before anything is exposed, in words; nothing when all is. */
+  askFirst: string;
+  onAsk: () => void;
   onExpose: () => void;
+  onAccept: () => void;
+  onRepeat: () => void;
   onNext: () => void;
   onFinish: () => void;
 };
 
-export function ActionBar({ session, index, feasible, done, onExpose, onNext, onFinish }: Props) {
+export function ActionBar(props: Props) {
+  const { session, index, feasible, done, askFirst, onAsk, onExpose, onAccept, onRepeat, onNext, onFinish } = props;
   const theme = useTheme();
   if (!session) return null;
   const all = session.plan.every((_, i) => session.exposed[i] !== undefined);
   const hasNext = session.plan[index + 1] !== undefined;
+  const exposureId = session.exposed[index];
+  const accepted = exposureId !== undefined && session.accepted.includes(exposureId);
+  const repeats = session.repeats[index]?.length ?? 0;
   return (
-    <View
-      style={{
-        flexDirection: 'row',
-        gap: 8,
-        padding: 8,
-        borderTopWidth: 1,
-        borderTopColor: theme.line,
-        alignItems: 'center',
-      }}
-    >
-      {done && <Kept exposureId={session.exposed[index]} />}
-      {!done && (
-        <View style={{ flex: 1 }}>
-          <Button title={feasible ? 'Expose' : 'Not to be exposed like this'} disabled={!feasible} onPress={onExpose} />
-        </View>
+    <View style={{ gap: 6, padding: 8, borderTopWidth: 1, borderTopColor: theme.line }}>
+      {!done && askFirst !== '' && (
+        <Words kind="small" tone="brick" role="status">
+          {`▲ ${askFirst}`}
+        </Words>
       )}
-      {done && hasNext && !all && <Button title="Next projection" onPress={onNext} />}
-      {(all || (done && !hasNext)) && <Button title="Finish exam" onPress={onFinish} />}
+      {!done && repeats > 0 && (
+        <Words kind="small" tone="soft">
+          {`Repeat ${repeats}: ${session.repeats[index].map(({ cause }) => cause).join(', ')}`}
+        </Words>
+      )}
+      <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+        {done && <Kept exposureId={exposureId} />}
+        {!done && (
+          <View style={{ flex: 1 }}>
+            {askFirst !== '' && feasible ? (
+              <Button title="Before the patient" onPress={onAsk} />
+            ) : (
+              <Button
+                title={feasible ? 'Expose' : 'Not to be exposed like this'}
+                disabled={!feasible}
+                onPress={onExpose}
+              />
+            )}
+          </View>
+        )}
+        {done && !accepted && (
+          <>
+            <Press
+              label="Repeat this picture"
+              onPress={onRepeat}
+              style={{ minHeight: PRIMARY, paddingHorizontal: 16, alignItems: 'center' }}
+            >
+              <Words kind="heading">Repeat</Words>
+            </Press>
+            <Button title="Accept" onPress={onAccept} />
+          </>
+        )}
+        {accepted && hasNext && !all && <Button title="Next projection" onPress={onNext} />}
+        {accepted && (all || !hasNext) && <Button title="Finish exam" onPress={onFinish} />}
+      </View>
     </View>
   );
 }

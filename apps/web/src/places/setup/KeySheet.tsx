@@ -13,6 +13,9 @@ const KEYS: readonly [string, string][] = [
   ['U', 'unit of length'],
   ['T', 'theme'],
   ['E', 'expose'],
+  ['A', 'accept the picture'],
+  ['O', 'one step at a time'],
+  ['B', 'words for the breath'],
   ['?', 'these keys'],
 ];
 

@@ -14,13 +14,20 @@ import { Caution, Note, Skeleton } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { RAIL_FROM, WIDE_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
+import { useWakeLock } from '../../ui/useWakeLock';
 import { Words } from '../../ui/Words';
+import { ExamSheet } from '../exam/ExamSheet';
+import { FinishSheet } from '../exam/FinishSheet';
+import { LookSheet } from '../exam/LookSheet';
+import { useOtherDevice } from '../exam/useOtherDevice';
+import { useReadiness } from '../exam/useReadiness';
 import { useOwnEntries } from '../projection/useOwnEntries';
 import { useRoom } from '../room/useRoom';
 import { ActionBar } from './ActionBar';
 import { toAddress } from './address';
 import { addressOf } from './begin';
 import { Assumptions } from './Assumptions';
+import { BreathSheet } from './BreathSheet';
 import { ChangeList } from './ChangeList';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
@@ -29,7 +36,8 @@ import { PatientSheet } from './PatientSheet';
 import { ReadoutGrid } from './ReadoutGrid';
 import { READOUTS, ReadoutSheet, type ReadoutName } from './ReadoutSheet';
 import { SeriesList } from './SeriesList';
-import { ended, exposed, ticked } from './session';
+import { OneStep } from './OneStep';
+import { acceptedPicture, ended, exposed, repeated, ticked } from './session';
 import { StagePane } from './StagePane';
 import { RIGHT_WIDTH, SERIES_WIDTH, stageSize } from './stageSize';
 import { nextStep, StepList } from './StepList';
@@ -60,6 +68,12 @@ function SetupScreen() {
   const [readout, setReadout] = useState<ReadoutName | null>(null);
   const [patientOpen, setPatientOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
+  /** The sheet over the screen, of those that belong to the exam or to the steps. */
+  const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'breath' | 'one' | null>(null);
+  const close = () => setSheet(null);
+  const { ready, open: toAsk, stops } = useReadiness(session);
+  const other = useOtherDevice(session);
+  useWakeLock(session !== null);
   const [loose, setLoose] = useState<{ of: string; ticks: string[] }>({ of: '', ticks: NO_TICKS });
 
   const wide = width >= WIDE_FROM;
@@ -95,6 +109,10 @@ function SetupScreen() {
   const done = session !== null && session.exposed[index] !== undefined;
   const expose = () => {
     if (!session || !result || !result.setup.feasible || done || pending || errors.length > 0) return;
+    if (!ready) {
+      router.push('/before');
+      return;
+    }
     const now = Date.now();
     const id = nanoid(16);
     post(dispatch, {
@@ -105,6 +123,19 @@ function SetupScreen() {
       what: result.setup.name,
     });
     dispatch(exposed({ index, exposureId: id, request }));
+  };
+  const judge = (verdict: 'accepted' | 'repeat', cause?: string) => {
+    const exposureId = session?.exposed[index];
+    if (!session || exposureId === undefined) return;
+    post(dispatch, {
+      id: nanoid(16),
+      madeAt: Date.now(),
+      path: `/exposures/${exposureId}/verdict`,
+      body: { verdict, cause },
+      what: `${verdict === 'repeat' ? 'repeat' : 'acceptance'} of ${result?.setup.name ?? 'the picture'}`,
+    });
+    if (verdict === 'accepted') dispatch(acceptedPicture(exposureId));
+    else dispatch(repeated({ index, exposureId, cause: cause ?? '' }));
   };
   const finish = () => {
     if (!session) return;
@@ -117,6 +148,7 @@ function SetupScreen() {
       what: `end of ${session.exam}`,
     });
     dispatch(ended());
+    close();
     router.replace('/record');
   };
   const switchLook = () => dispatch(preferred({ look: look === 'side' ? 'ray' : 'side' }));
@@ -135,6 +167,9 @@ function SetupScreen() {
     u: () => dispatch(preferred({ unit: unit === 'in' ? 'cm' : 'in' })),
     t: () => dispatch(preferred({ theme: (picked ?? theme.name) === 'dim' ? 'day' : 'dim' })),
     e: expose,
+    a: () => judge('accepted'),
+    o: () => setSheet('one'),
+    b: () => setSheet('breath'),
     '?': () => setKeysOpen(true),
   });
 
@@ -190,9 +225,37 @@ function SetupScreen() {
       index={index}
       onShow={show}
       onPatient={() => setPatientOpen(true)}
+      onExam={() => setSheet('exam')}
       roomId={asked.roomId}
       assumed={setup.assumptions.some(({ provenance }) => provenance === 'median' || provenance === 'scaled')}
     />
+  );
+  const elsewhere = (other.plan !== null || other.says !== '') && (
+    <View role="status" style={{ gap: 6, padding: 12, backgroundColor: theme.raised, borderRadius: 4 }}>
+      {other.says !== '' && <Words kind="small" tone="mauve">{`● ${other.says}`}</Words>}
+      {other.plan && (
+        <>
+          <Words kind="small" tone="mauve">{`● ${other.plan.by} has changed the plan on another device.`}</Words>
+          <Press label="Take the new plan" onPress={other.takePlan} style={{ paddingHorizontal: 12 }}>
+            <Words tone="lamp">Take the new plan</Words>
+          </Press>
+        </>
+      )}
+    </View>
+  );
+  const handsFree = (
+    <View style={{ flexDirection: 'row', gap: 8 }}>
+      <Press label="One step at a time" onPress={() => setSheet('one')} style={{ flex: 1, paddingHorizontal: 12 }}>
+        <Words kind="small">One at a time</Words>
+      </Press>
+      <Press
+        label="Words for the breath, in the patient’s language, with a timer"
+        onPress={() => setSheet('breath')}
+        style={{ flex: 1, paddingHorizontal: 12 }}
+      >
+        <Words kind="small">Words for the breath</Words>
+      </Press>
+    </View>
   );
   const warnings = (
     <View role="status" style={{ gap: 6 }}>
@@ -224,9 +287,19 @@ function SetupScreen() {
       index={index}
       feasible={setup.feasible && errors.length === 0}
       done={done}
+      askFirst={
+        ready
+          ? ''
+          : stops.length > 0
+            ? `Stopped: ${stops.map(({ text }) => text).join('; ')}`
+            : `${toAsk.length} still to ask before anything is exposed`
+      }
+      onAsk={() => router.push('/before')}
       onExpose={expose}
+      onAccept={() => judge('accepted')}
+      onRepeat={() => setSheet('repeat')}
       onNext={() => show(index + 1)}
-      onFinish={finish}
+      onFinish={() => setSheet('finish')}
     />
   );
   const panes = looks.map((each) => (
@@ -275,6 +348,31 @@ function SetupScreen() {
         onClose={() => setPatientOpen(false)}
       />
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <BreathSheet open={sheet === 'breath'} setup={setup} onClose={close} />
+      <OneStep open={sheet === 'one'} setup={setup} done={steps} onTick={tick} onClose={close} />
+      {session && (
+        <>
+          <ExamSheet
+            open={sheet === 'exam'}
+            session={session}
+            index={index}
+            name={setup.name}
+            onShow={show}
+            onClose={close}
+          />
+          <LookSheet
+            open={sheet === 'repeat'}
+            name={setup.name}
+            checks={setup.checks}
+            onRepeat={(cause) => {
+              judge('repeat', cause);
+              close();
+            }}
+            onClose={close}
+          />
+          <FinishSheet open={sheet === 'finish'} session={session} onFinish={finish} onClose={close} />
+        </>
+      )}
     </>
   );
   if (wide) {
@@ -293,12 +391,14 @@ function SetupScreen() {
           </ScrollView>
           <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 14, gap: 10 }}>
             {title}
+            {elsewhere}
             {warnings}
             <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>
           </ScrollView>
           <View style={{ width: RIGHT_WIDTH, minHeight: 0 }}>
             <ScrollView contentContainerStyle={{ padding: 14, paddingLeft: 0, gap: 12 }}>
               {readouts}
+              {handsFree}
               {late && <StepList setup={late} done={steps} onTick={tick} />}
             </ScrollView>
             {actions}
@@ -311,10 +411,12 @@ function SetupScreen() {
   return (
     <Frame header={<View style={{ paddingHorizontal: 12 }}>{title}</View>} footer={actions}>
       <ScrollView contentContainerStyle={{ padding: 12, paddingTop: 0, gap: 8 }}>
+        {elsewhere}
         {setup.cautions.some(({ grave }) => grave) || setup.problems.length > 0 || errors.length > 0 ? warnings : null}
         {panes}
         {readouts}
         {changes}
+        {handsFree}
         {late && <StepList setup={late} done={steps} onTick={tick} />}
         <Assumptions setup={setup} />
         {otherSchools}

@@ -7,7 +7,7 @@ import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { Words } from '../../ui/Words';
 
-const GROUP_NAMES: Record<SetupStep['group'], string> = {
+export const GROUP_NAMES: Record<SetupStep['group'], string> = {
   room: 'Room',
   patient: 'Patient',
   position: 'Position',

@@ -15,11 +15,12 @@ type Props = {
   index: number;
   onShow: (index: number) => void;
   onPatient: () => void;
+  onExam: () => void;
   roomId: string | undefined;
   assumed: boolean;
 };
 
-export function TitleBar({ setup, asked, session, index, onShow, onPatient, roomId, assumed }: Props) {
+export function TitleBar({ setup, asked, session, index, onShow, onPatient, onExam, roomId, assumed }: Props) {
   const arrow = (to: number, sign: string, label: string) =>
     session && (
       <Press
@@ -39,7 +40,16 @@ export function TitleBar({ setup, asked, session, index, onShow, onPatient, room
         <Words kind="title" role="heading" aria-level={1} style={{ flex: 1 }}>
           {setup.name}
         </Words>
-        {session && <Words kind="small" tone="soft">{`${index + 1} of ${session.plan.length}`}</Words>}
+        {session && (
+          <Press
+            label={`Exam in hand: ${index + 1} of ${session.plan.length}`}
+            plain
+            onPress={onExam}
+            style={{ alignItems: 'center', paddingHorizontal: 8 }}
+          >
+            <Words kind="small" tone="lamp">{`${index + 1} of ${session.plan.length}`}</Words>
+          </Press>
+        )}
         {arrow(index + 1, '›', 'Next projection')}
       </View>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>

@@ -1,0 +1,1 @@
+export { AftercarePlace as default } from '../places/exam/AftercarePlace';
