@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { post } from '../../state/sender';
+import type { AppDispatch } from '../../state/store';
 import { Choice, Toggle } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { LineInput } from '../../ui/LineInput';
@@ -19,6 +20,21 @@ import { addressOf } from '../setup/begin';
 import { answered, checkedOff, patientChanged, type Session } from '../setup/session';
 
 const MAX_DECISION = 300;
+
+function sendAnswers(
+  dispatch: AppDispatch,
+  session: Session,
+  given: Record<string, Answer>,
+  decisions: Record<string, string>,
+): void {
+  post(dispatch, {
+    id: nanoid(16),
+    madeAt: Date.now(),
+    path: `/exams/${session.examId}/answers`,
+    body: { given, decisions },
+    what: `answers of ${session.exam}`,
+  });
+}
 
 export function BeforePlace() {
   const session = useAppSelector((state) => state.session.current);
@@ -45,13 +61,7 @@ function Before({ session }: { session: Session }) {
   const { questions, open, stops, ready } = useReadiness(session);
   const view = usePlan({ ...session, keepOrder: true });
   const send = (given: Record<string, Answer>, decisions: Record<string, string>) =>
-    post(dispatch, {
-      id: nanoid(16),
-      madeAt: Date.now(),
-      path: `/exams/${session.examId}/answers`,
-      body: { given, decisions },
-      what: `answers of ${session.exam}`,
-    });
+    sendAnswers(dispatch, session, given, decisions);
   const answer = (question: Question, value: Answer) => {
     dispatch(answered({ id: question.id, answer: value }));
     send({ [question.id]: value }, {});
