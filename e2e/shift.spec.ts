@@ -288,3 +288,25 @@ test('two hundred orders are shown without holding anything up', async ({ page, 
   await expect(page.getByText('1 of 210 open')).toBeVisible();
   await expect(page.getByText('Pain 199')).toBeVisible();
 });
+
+test('a lead sets prices, causes and what an exam makes here', async ({ page }) => {
+  await page.goto('/order?id=demo-knee');
+  await page.getByLabel('Add a projection').fill('patella tangential');
+  await page
+    .getByRole('button', { name: /^Add Patella, tangential/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'From now on Knee, routine makes these here' }).click();
+  await expect(page.getByRole('button', { name: /^From now on/ })).toBeHidden();
+  await expect(page.getByText('More than was ordered', { exact: false })).toBeHidden();
+  await page.getByRole('button', { name: /room and rules$/ }).click();
+  await page.getByLabel('Another SID in points').fill('40');
+  await page.getByLabel('One more: causes of a repeat').fill('Blanket in the light');
+  await page.getByRole('button', { name: 'Add', exact: true }).first().click();
+  await expect(page.getByText('Blanket in the light')).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /room and rules$/ }).click();
+  await expect(page.getByLabel('Another SID in points')).toHaveValue('40');
+  await page.getByRole('button', { name: 'Exams as shipped again' }).click();
+  await expect(page.getByRole('button', { name: 'Exams as shipped again' })).toBeHidden();
+});

@@ -1,7 +1,7 @@
 import { discard, startTestServer, type TestServer } from '../testing/testServer';
 import { seedDemo } from '../seed/seedDemo';
 import { DEMO_ORDERS, HOSPITAL, STAFF } from '../seed/scenario';
-import { demoRooms, hasProjection, projectionOf, setupRequestSchema } from '@taktik/core';
+import { checkPlan, demoRooms, hasProjection, projectionOf, setupRequestSchema } from '@taktik/core';
 import { orders, rooms } from '../db/schema';
 import { openApiDocument } from './openapi';
 
@@ -68,4 +68,11 @@ describe('the demo', () => {
     expect(await server.store.db.select().from(rooms)).toHaveLength(demoRooms.length);
     expect((await server.store.db.select().from(orders)).every(({ state }) => state === 'finished')).toBe(true);
   });
+});
+
+it('the demo’s plans are what was ordered, and no more', () => {
+  for (const order of DEMO_ORDERS) {
+    const findings = checkPlan({ exam: order.exam, side: order.side ?? null }, order.projections);
+    expect([order.exam, findings.filter(({ kind }) => kind !== 'less')]).toEqual([order.exam, []]);
+  }
 });

@@ -12,6 +12,8 @@ export type PlanFinding = {
   item: number | null;
 };
 
+/** Vertebrae are called by their numbers alone. */
+const the = (part: string): string => (/^[CTLS]\d/.test(part) ? part : `the ${part}`);
 const other = { left: 'right', right: 'left' } as const;
 
 /** A swap shows about as much as what it stands for: more of the body is more than was ordered. */
@@ -59,7 +61,7 @@ export function checkPlan(
   const swaps = new Set(template.flatMap((entry) => swapsFor(entry).map(({ id }) => id)));
   entries.forEach((entry, item) => {
     if (!entry || parts.has(entry.part) || swaps.has(entry.id)) return;
-    put('more', `${entry.name} shows the ${entry.part}; ordered: ${wanted.name} (${listWords([...parts])})`, item);
+    put('more', `${entry.name} shows ${the(entry.part)}; ordered: ${wanted.name} (${listWords([...parts])})`, item);
   });
   const views = entries.filter((entry) => entry && parts.has(entry.part)).length;
   if (wanted.exam && views > template.length && order.side !== null)
@@ -71,7 +73,7 @@ export function checkPlan(
         (entry.part === part ||
           template.some((each) => each.part === part && swapsFor(each).some(({ id }) => id === entry.id))),
     );
-    if (!shown) put('less', `Nothing in the plan shows the ${part}, which ${wanted.name} has here`);
+    if (!shown) put('less', `Nothing in the plan shows ${the(part)}, which ${wanted.name} has here`);
   }
   return findings;
 }

@@ -30,9 +30,15 @@ describe('what the words of an order mean', () => {
     ['Chest, two views', 'chest-two'],
     ['C-spine', 'cervical-three'],
     ['multiple-trauma', 'multiple-trauma'],
+    ['Thoracic spine with C7-T1', 'thoracic'],
   ])('%s is the exam %s', (words, id) => expect(orderedExam(words)?.exam?.id).toBe(id));
   test('one view by its name is that view alone', () =>
     expect(orderedExam('Hand, PA')).toMatchObject({ exam: null, projections: ['hand-pa'] }));
+  test('several parts in one order are all of them', () => {
+    const { exam, projections: ids } = orderedExam('Chest and pelvis, trauma')!;
+    expect(exam).toBeNull();
+    expect(ids).toEqual(expect.arrayContaining(['chest-pa', 'pelvis-ap']));
+  });
   test('nothing and nonsense mean nothing', () => {
     expect(orderedExam('  ')).toBeNull();
     expect(orderedExam('qqzzxx')).toBeNull();

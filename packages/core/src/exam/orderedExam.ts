@@ -2,6 +2,7 @@
 import { projectionOf, projections } from '../projections/catalogue';
 import { exams as shippedExams, type Exam } from '../projections/exams';
 import { findExams, findProjections } from '../projections/search';
+import { listWords } from '../quantity/text';
 
 export type Planned = { projectionId: string; side?: 'left' | 'right' };
 export type Ordered = { exam: Exam | null; name: string; projections: readonly string[] };
@@ -11,6 +12,23 @@ const plain = (text: string): string =>
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, ' ')
     .trim();
+
+/** Exams whose names' words all stand in the order, longest first, no word used twice: "Chest and pelvis" is two. */
+function named(asked: string, exams: readonly Exam[]): Exam[] {
+  const left = new Set(asked.split(' '));
+  const names = exams.flatMap((exam) =>
+    [exam.name, ...exam.alsoCalled].map((name) => ({ exam, words: plain(name.split(',')[0]).split(' ') })),
+  );
+  const found: Exam[] = [];
+  for (;;) {
+    const fits = names.filter(({ words }) => words.every((word) => left.has(word)));
+    if (fits.length === 0) return found;
+    const length = ({ words }: (typeof fits)[number]) => words.join(' ').length;
+    const best = fits.reduce((one, other) => (length(other) > length(one) ? other : one));
+    found.push(best.exam);
+    for (const word of best.words) left.delete(word);
+  }
+}
 
 /**
  * An exam by its id or one of its names, else a single projection by its name, else the nearest exam, else the nearest
@@ -26,6 +44,14 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
   const near = whole || one ? undefined : findExams(words)[0];
   const exam = whole ?? exams.find(({ id }) => id === near?.id);
   if (exam) return { exam, name: exam.name, projections: exam.projections };
+  const several = one ? [] : named(asked, exams);
+  if (several.length === 1) return { exam: several[0], name: several[0].name, projections: several[0].projections };
+  if (several.length > 1)
+    return {
+      exam: null,
+      name: listWords(several.map(({ name }) => name)),
+      projections: [...new Set(several.flatMap((each) => each.projections))],
+    };
   const hit = one ?? findProjections(words)[0]?.projection;
   return hit ? { exam: null, name: hit.name, projections: [hit.id] } : null;
 }

@@ -1,5 +1,6 @@
 /** What an exam needs before it begins, computed from its planned set-ups. */
 import type { Setup } from '../setup/setup';
+import { aidsOf } from './changesBetween';
 import { isTurn, movesBetween } from './moves';
 
 export type SeriesSummary = {
@@ -29,15 +30,7 @@ export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
   return {
     exposures: setups.reduce((total, setup) => total + setup.receptor.exposures, 0),
     turns: setups.slice(1).filter((setup, i) => isTurn(movesBetween(setups[i], setup))).length,
-    bring: unique([
-      ...loose,
-      ...grids,
-      ...tape,
-      ...holders,
-      ...markers,
-      ...shields,
-      ...setups.flatMap((setup) => setup.prepare),
-    ]),
+    bring: unique([...loose, ...grids, ...tape, ...holders, ...markers, ...shields, ...setups.flatMap(aidsOf)]),
     blocked: setups.filter((setup) => !setup.feasible).map((setup) => setup.name),
   };
 }

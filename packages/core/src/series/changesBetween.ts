@@ -65,9 +65,11 @@ const inDetent = (s: Setup): boolean => DETENTS.has(s.receptor.holder);
 
 /** Things that are laid, tied or given, among what was got ready; the rest of it is said once and left. */
 const AID =
-  /\b(pads?|sponge|wedge|sandbags?|cushion|weights?|straps?|pillow|blocks?|lead|gauge|supports?|tape|pointer|spacer|ruler|scale|sheet|step|frame)\b/;
+  /\b(pads?|sponge|wedge|sandbags?|cushion|weights?|straps?|pillow|blocks?|lead|gauge|supports?|tape|pointer|spacer|ruler|scale|sheet|step|frame|cover)\b/;
 const NO_AID = /^(the light|head |bladder|allergies|long SID|groove|pelvis raised|no )/;
-const aidsOf = (s: Setup): string[] => s.prepare.filter((item) => AID.test(item) && !NO_AID.test(item));
+/** Things to carry and to take away again, among what is got ready. */
+export const aidsOf = (s: Pick<Setup, 'prepare'>): string[] =>
+  s.prepare.filter((item) => AID.test(item) && !NO_AID.test(item));
 const shieldsOf = (s: Setup): string[] => s.protection.filter((line) => /\b(apron|shields?|lead)\b/.test(line));
 const aecWords = (s: Setup): string =>
   s.exposure.aec === 'none' ? 'manual' : `AEC ${s.exposure.aec} ${s.exposure.aec === 'centre' ? 'cell' : 'cells'}`;

@@ -11,7 +11,7 @@ const points = z
 
 export const PRICES = {
   turn: { title: 'Each turn of the patient, however small', default: 5 },
-  quarterTurn: { title: 'And for each quarter of it', default: 20 },
+  quarterTurn: { title: 'For each quarter that the patient turns', default: 20 },
   transfer: { title: 'Patient stands up, sits or lies down', default: 45 },
   limb: { title: 'Part laid anew, the patient stays', default: 8 },
   otherLimb: { title: 'To the other limb', default: 6 },

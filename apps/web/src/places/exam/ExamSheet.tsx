@@ -62,6 +62,7 @@ export function ExamSheet({ open, session, index, name, onShow, onClose }: Props
   const left = session.plan.filter((_, i) => session.exposed[i] === undefined).length;
   return (
     <Sheet title="Exam in hand" open={open} onClose={onClose}>
+      <Words tone="soft">{`In your hands: ${me}`}</Words>
       <SeriesList
         session={session}
         index={index}

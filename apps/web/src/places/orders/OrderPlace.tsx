@@ -1,10 +1,17 @@
 /** One order in full: what was asked, for whom, what it makes here, whether that is what was ordered, what to bring. */
 import { Button } from '@rneui/themed';
-import { situationFor } from '@taktik/core';
+import { examsOf, orderedExam, situationFor, withDepartmentDefaults } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { useOrderDetailQuery, type OrderDetail } from '../../state/api';
+import {
+  reasonsOf,
+  useDepartmentQuery,
+  useOrderDetailQuery,
+  usePutDepartmentMutation,
+  type Order,
+  type OrderDetail,
+} from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
@@ -149,6 +156,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
         busy={busy || finished}
         onChange={(next) => void change(order, next)}
       />
+      <KeepAsExam order={order} />
     </View>
   );
   return (
@@ -181,5 +189,33 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
         )}
       </ScrollView>
     </Frame>
+  );
+}
+
+/** A lead makes this plan what the exam is here from now on. */
+function KeepAsExam({ order }: { order: Order }) {
+  const { data } = useDepartmentQuery();
+  const [put, { error, isLoading }] = usePutDepartmentMutation();
+  const lead = useAppSelector((state) => state.who.person?.role === 'lead');
+  const department = withDepartmentDefaults(data);
+  const exam = orderedExam(order.exam, examsOf(department))?.exam;
+  const ids = order.projections.map(({ projectionId }) => projectionId);
+  if (!lead || !data || !exam || JSON.stringify(ids) === JSON.stringify(exam.projections)) return null;
+  return (
+    <View style={{ gap: 4 }}>
+      <Press
+        label={`From now on ${exam.name} makes these here`}
+        disabled={isLoading}
+        onPress={() => void put({ ...department, exams: { ...department.exams, [exam.id]: ids } })}
+        style={{ paddingHorizontal: 12 }}
+      >
+        <Words tone="lamp">{`From now on “${exam.name}” makes these here`}</Words>
+      </Press>
+      {error && (
+        <Words kind="small" tone="brick" role="alert">
+          {`▲ Not stored. ${reasonsOf(error).join('. ')}`}
+        </Words>
+      )}
+    </View>
   );
 }

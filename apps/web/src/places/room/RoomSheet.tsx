@@ -7,6 +7,7 @@ import { preferred } from '../../state/preferences';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
+import { DepartmentPanel } from './DepartmentPanel';
 import { useRoom } from './useRoom';
 
 /** The unit is each person's own; the rest belongs to the house. */
@@ -70,6 +71,7 @@ export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => voi
           </Words>
         </View>
       ))}
+      {role === 'lead' && <DepartmentPanel />}
       <Words kind="small" tone="soft">
         Taktik is a planning and teaching aid for trained, licensed staff. Orders, local codes, the department’s
         protocols, the physicist’s technique chart and the maker’s manuals come first.

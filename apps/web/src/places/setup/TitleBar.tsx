@@ -1,9 +1,10 @@
 /** Title line and patient line: where we are, for whom, in which room. */
 import type { PatientInput, Setup } from '@taktik/core';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { RoomChip } from '../../ui/Frame';
 import { PersonChip } from '../people/PersonChip';
 import { Press } from '../../ui/Press';
+import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Session } from './session';
 import { patientText, situationText } from './words';
@@ -33,6 +34,7 @@ export function TitleBar({ setup, asked, session, index, onShow, onPatient, onEx
         <Words kind="title">{sign}</Words>
       </Press>
     );
+  const wide = useWindowDimensions().width >= RAIL_FROM;
   return (
     <View>
       <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
@@ -66,7 +68,7 @@ export function TitleBar({ setup, asked, session, index, onShow, onPatient, onEx
           </Words>
         </Press>
         <RoomChip roomId={roomId} />
-        <PersonChip />
+        {wide && <PersonChip />}
       </View>
     </View>
   );
