@@ -11,7 +11,10 @@ import {
   drawFigure,
   drawMannequin,
   drawStage,
+  exams,
   findProjections,
+  plannedFor,
+  planSeries,
   poseBody,
   posesNamed,
   projections,
@@ -63,6 +66,21 @@ function time(runs: number, work: (i: number) => unknown): number[] {
   });
 }
 
+/** A series is planned each time somebody touches it. The dearest entries are not chosen: an exam as it is ordered. */
+function benchPlan(): void {
+  const exam = (id: string) => exams.find((each) => each.id === id)!.projections;
+  const survey = [...exam('skeletal-survey'), 'femur-ap-distal', 'skull-pa'];
+  for (const [ids, limit] of [
+    [exam('enema'), 20],
+    [survey, 250],
+  ] as const) {
+    const items = plannedFor(ids, 'left');
+    const run = () => planSeries({ items, patient: { ageYears: 30 } });
+    const best = Math.min(...Array.from({ length: ROUNDS }, () => quantile(time(20, run), 0.5)));
+    put(`planSeries, ${ids.length} projections, median`, best, 'ms', limit);
+  }
+}
+
 function benchCore(): void {
   const patients = [0, 1, 5, 10, 30, 60].map((ageYears) => ({ ageYears }));
   // Warm everything first: an app at work is measured, not its first second.
@@ -112,6 +130,7 @@ function benchCore(): void {
   put('computeSetup, all entries, median', whole, 'ms', 1, `${projections.length} entries`);
   put('computeSetup, slowest entry, median', slowest.median, 'ms', 1, slowest.id);
   put('computeSetup, slowest entry, 99th percentile', slowest.p99, 'ms', 4);
+  benchPlan();
 
   const queries = [
     'free air',

@@ -49,6 +49,19 @@ async function view(viewport, colorScheme, walk) {
   await context.close();
 }
 
+/** Everything that is asked before the patient, as for someone whom nothing stops. */
+async function answerBefore(page, shot) {
+  await button(page, 'Before the patient').click();
+  await page.getByRole('heading', { name: 'Ask' }).waitFor();
+  if (shot) await shot('before-phone');
+  for (const group of await page.getByRole('radiogroup').all()) {
+    const agrees = /agree/.test((await group.getAttribute('aria-label')) ?? '');
+    await group.getByRole('radio', { name: agrees ? 'yes' : 'no' }).click();
+  }
+  await button(page, /^(To the first|Back to the) projection$/).click();
+  await button(page, 'Expose').waitFor();
+}
+
 const start = (page, name) => button(page, `Start ${name}`).click();
 
 try {
@@ -62,16 +75,22 @@ try {
     await button(page, /^Patient:/).click();
     await shot('patient-phone');
     await button(page, 'Close').click();
-    await button(page, /^SID:/).click();
-    await shot('readout-phone');
+    await answerBefore(page, shot);
+    await button(page, /^Words for the breath/).click();
+    await page.getByRole('radio', { name: /^Spanish/ }).click();
+    await page.getByRole('heading', { name: 'Breath' }).scrollIntoViewIfNeeded();
+    await shot('breath-phone');
     await button(page, 'Close').click();
     await button(page, 'Expose').click();
+    await button(page, 'Accept').click();
     await button(page, 'Next projection').last().click();
     await settle(page);
     await page.getByRole('region', { name: /^Changes/ }).scrollIntoViewIfNeeded();
     await shot('changes-phone');
     await button(page, 'Expose').click();
+    await button(page, 'Accept').click();
     await button(page, 'Finish exam').click();
+    await button(page, 'Finish all the same').click();
     await page
       .getByRole('link', { name: /Coccyx/ })
       .first()
@@ -109,7 +128,9 @@ try {
   await sheet.close();
   await view(WIDE, 'dark', async (page, shot) => {
     await start(page, 'Thoracic spine with C7-T1, AV');
+    await answerBefore(page);
     await button(page, 'Expose').click();
+    await button(page, 'Accept').click();
     await button(page, 'Next projection').last().click();
     await shot('setup-wide');
   });
@@ -122,7 +143,10 @@ try {
       .getByText(/Bring:/)
       .first()
       .waitFor();
-    await shot('orders-wide-day');
+    await page.goto(`http://localhost:${PORT}/order?id=demo-thoracic`);
+    await page.getByText(/points of work$/).waitFor();
+    await shot('order-wide-day');
+    await page.goto(`http://localhost:${PORT}/orders`);
     await start(page, 'Pelvis, mobile, WB');
     await shot('setup-wide-day');
   });

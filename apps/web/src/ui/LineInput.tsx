@@ -1,7 +1,7 @@
 /** One line of text with its label. */
 import { TextInput, View } from 'react-native';
 import { useTheme } from './theme';
-import { RADIUS, TARGET } from './tokens';
+import { fonts, RADIUS, TARGET } from './tokens';
 import { Words } from './Words';
 
 type Props = {
@@ -35,6 +35,7 @@ export function LineInput({ label, value, onChange, max, numeric, placeholder }:
           paddingHorizontal: 12,
           color: theme.ink,
           backgroundColor: theme.surface,
+          fontFamily: fonts.body,
           fontSize: 17,
         }}
       />
