@@ -282,7 +282,7 @@ test('two hundred orders are shown without holding anything up', async ({ page, 
   });
   await page.goto('/orders');
   await expect(page.getByText('210 open')).toBeVisible();
-  expect(await page.getByRole('listitem').count()).toBeLessThan(100);
+  expect(await page.getByRole('article').count()).toBeLessThan(100);
   await page.getByRole('button', { name: /^Filter:/ }).click();
   await page.getByLabel('Ward, exam or initials').fill('ward 199');
   await expect(page.getByText('1 of 210 open')).toBeVisible();

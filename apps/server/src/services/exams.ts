@@ -224,7 +224,7 @@ export async function recordExposure(
   now: number,
 ): Promise<{ exposure: Exposure; created: boolean }> {
   const setup = computeSetup(exposure.request);
-  const reading = readDetector(exposure.id, exposure.request);
+  const reading = readDetector(exposure.id, exposure.request, setup.exposure.mAs);
   const off = now - (exposure.sentAt ?? now);
   const clockWrong = Math.abs(off) > CLOCK_OFF_MS;
   const created = await store.writes.run(() =>

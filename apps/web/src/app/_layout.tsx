@@ -11,8 +11,11 @@ import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { useIdle } from '../places/people/useIdle';
+import { keepAnswers } from '../state/kept';
 import { store } from '../state/store';
 import { ThemeProvider } from '../ui/theme';
+
+keepAnswers(store);
 
 function IdleWatch() {
   useIdle();

@@ -47,11 +47,10 @@ export function OrdersPlace() {
         numColumns={columns}
         initialNumToRender={8}
         windowSize={5}
-        role="list"
         contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 10 }}
         columnWrapperStyle={columns > 1 ? { gap: 10 } : undefined}
         renderItem={({ item }) => (
-          <View role="listitem" style={{ flex: 1 }}>
+          <View role="article" aria-label={`${item.exam}, ${item.patient.initials}`} style={{ flex: 1 }}>
             <OrderRow order={item} now={now} />
           </View>
         )}
