@@ -327,6 +327,18 @@ describe('Set up', () => {
     expect(store.getState().session.current).toBeNull();
     expect(mockRouter.replace).toHaveBeenCalledWith('/record');
   });
+  it('after an idle sign-out an exposure is recorded as whoever began the exam, and waits; nothing is refused for want of a name', async () => {
+    localStorage.removeItem('taktik.who');
+    mockParams = setUp;
+    keep({ ...inHand, by: 'Tomas Reedham', answers: answered });
+    const store = show(<SetupPlace />);
+    expect(await screen.findByText(/Nobody is signed in: an exposure is recorded as Tomas Reedham/)).toBeTruthy();
+    fireEvent.click(await screen.findByText('Expose', { selector: 'div' }));
+    expect(await screen.findByText(/✓ Exposed and kept/)).toBeTruthy();
+    expect(store.getState().outbox.waiting.find(({ path }) => path === '/exposures')?.body).toMatchObject({
+      performedBy: 'Tomas Reedham',
+    });
+  });
   it('nothing is exposed before the questions are answered, nor by the key', async () => {
     mockParams = setUp;
     keep(inHand);

@@ -4,6 +4,7 @@ import { useStore } from 'react-redux';
 import { api, type Order } from '../../state/api';
 import { useAppDispatch } from '../../state/hooks';
 import type { AppDispatch, RootState } from '../../state/store';
+import { freshSession } from '../setup/session';
 import { addressOf, beginExam, resumeExam } from '../setup/begin';
 
 /** @returns why it cannot be opened, or nothing */
@@ -13,16 +14,17 @@ export function useOpenExam(): (order: Order) => Promise<string> {
   const store = useStore<RootState>();
   return async (order) => {
     const { session, who } = store.getState();
+    const person = who.person?.name ?? freshSession.by;
     let current = session.current?.orderId === order.id ? session.current : null;
     if (!current && order.state === 'started') {
       const answer = await dispatch(
         api.endpoints.orderDetail.initiate(order.id, { forceRefetch: true, subscribe: false }),
       );
       if (!answer.data) return 'The server does not answer; what another device has done with this exam is not known.';
-      current = resumeExam(dispatch, answer.data);
+      current = resumeExam(dispatch, answer.data, person);
       if (!current) return 'This exam has ended on another device.';
     }
-    current ??= beginExam(dispatch, order, who.person?.name ?? '', Date.now());
+    current ??= beginExam(dispatch, order, person, Date.now());
     const next = current.plan.findIndex((_, i) => current.exposed[i] === undefined);
     router.push({ pathname: '/setup', params: addressOf(current, Math.max(0, next)) });
     return '';

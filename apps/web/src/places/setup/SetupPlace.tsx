@@ -22,6 +22,7 @@ import { LookSheet } from '../exam/LookSheet';
 import { useOtherDevice } from '../exam/useOtherDevice';
 import { useReadiness } from '../exam/useReadiness';
 import { useOwnEntries } from '../projection/useOwnEntries';
+import { PersonChip } from '../people/PersonChip';
 import { useRoom } from '../room/useRoom';
 import { ActionBar } from './ActionBar';
 import { toAddress } from './address';
@@ -61,7 +62,7 @@ function SetupScreen() {
   const theme = useTheme();
   const { width, height } = useWindowDimensions();
   const { unit, look, theme: picked } = useAppSelector((state) => state.preferences);
-  const person = useAppSelector((state) => state.who.person?.name ?? '');
+  const person = useAppSelector((state) => state.who.person?.name ?? null);
   const { room, rules } = useRoom(asked.roomId);
   const { own, loading: ownLoading } = useOwnEntries();
   const mine = own.find(({ id }) => id === asked.projectionId);
@@ -119,7 +120,7 @@ function SetupScreen() {
       id,
       madeAt: now,
       path: '/exposures',
-      body: { id, examId: session.examId, request, performedBy: person, exposedAt: now },
+      body: { id, examId: session.examId, request, performedBy: person ?? session.by, exposedAt: now },
       what: result.setup.name,
     });
     dispatch(exposed({ index, exposureId: id, request }));
@@ -230,8 +231,18 @@ function SetupScreen() {
       assumed={setup.assumptions.some(({ provenance }) => provenance === 'median' || provenance === 'scaled')}
     />
   );
-  const elsewhere = (other.plan !== null || other.says !== '') && (
+  const nobody = session !== null && person === null;
+  const elsewhere = (nobody || other.plan !== null || other.says !== '') && (
     <View role="status" style={{ gap: 6, padding: 12, backgroundColor: theme.raised, borderRadius: 4 }}>
+      {nobody && (
+        <>
+          <Words
+            kind="small"
+            tone="mauve"
+          >{`● Nobody is signed in: an exposure is recorded as ${session.by}’s and waits here.`}</Words>
+          <PersonChip />
+        </>
+      )}
       {other.says !== '' && <Words kind="small" tone="mauve">{`● ${other.says}`}</Words>}
       {other.plan && (
         <>

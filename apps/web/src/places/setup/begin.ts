@@ -10,8 +10,9 @@ import { begun, freshSession, unknownHere, type Session } from './session';
 export const addressOf = (session: Session, index: number): Address =>
   toAddress({ ...session.plan[index], patient: session.patient, situation: session.situation, roomId: session.roomId });
 
-const sessionOf = (order: Order, examId: string): Session => ({
+const sessionOf = (order: Order, examId: string, by: string): Session => ({
   ...freshSession,
+  by,
   orderId: order.id,
   examId,
   exam: order.exam,
@@ -24,9 +25,13 @@ const sessionOf = (order: Order, examId: string): Session => ({
 });
 
 /** Goes on with an exam that was begun on this or another device: what was exposed and answered comes with it. */
-export function resumeExam(dispatch: AppDispatch, { order, exam, exposures }: OrderDetail): Session | null {
+export function resumeExam(
+  dispatch: AppDispatch,
+  { order, exam, exposures }: OrderDetail,
+  person: string,
+): Session | null {
   if (!exam || exam.finishedAt !== null) return null;
-  const session = sessionOf(order, exam.id);
+  const session = sessionOf(order, exam.id, person);
   const resumed = {
     ...session,
     answers: exam.answers ?? session.answers,
@@ -38,7 +43,7 @@ export function resumeExam(dispatch: AppDispatch, { order, exam, exposures }: Or
 }
 
 export function beginExam(dispatch: AppDispatch, order: Order, person: string, now: number): Session {
-  const session = sessionOf(order, nanoid(16));
+  const session = sessionOf(order, nanoid(16), person);
   dispatch(begun(session));
   post(dispatch, {
     id: session.examId,

@@ -14,6 +14,8 @@ export type Planned = { projectionId: string; side?: 'left' | 'right' };
 export type Session = {
   orderId: string;
   examId: string;
+  /** Who began or took up the exam on this device: an exposure after the session has ended is theirs. */
+  by: string;
   exam: string;
   initials: string;
   plan: Planned[];
@@ -39,6 +41,7 @@ export type Session = {
 
 /** What an exam that has just begun has not yet. */
 export const freshSession = {
+  by: 'not signed in',
   ticks: {},
   exposed: {},
   last: null,
