@@ -1,6 +1,7 @@
 import { createStore } from './store';
-import { post, startSender } from './sender';
-import type { Outgoing } from './outbox';
+import { post, sendNow, startSender } from './sender';
+import { dismissed, dropRefused, type Outgoing } from './outbox';
+import { signedIn } from './who';
 
 const item = (id: string, madeAt = 1): Outgoing => ({
   id,
@@ -77,4 +78,32 @@ test('a server in trouble is tried again; a refusal is shown and not repeated', 
   post(other.dispatch, item('c'));
   await settle();
   expect(other.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'c', why: 'side: needs a side' }] });
+});
+
+test('what the server would not take is still told after a reload, until it is dismissed', async () => {
+  respond = () => answer(422, { detail: 'side: needs a side' });
+  const store = createStore();
+  startSender(store);
+  post(store.dispatch, item('c'));
+  await settle();
+  const reloaded = createStore();
+  expect(reloaded.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'c', why: 'side: needs a side' }] });
+  dropRefused('c');
+  reloaded.dispatch(dismissed('c'));
+  expect(reloaded.getState().outbox.refused).toEqual([]);
+  expect(createStore().getState().outbox.refused).toEqual([]);
+});
+
+test('a session that is over keeps the item waiting, and it goes when somebody signs in', async () => {
+  respond = () => answer(401);
+  const store = createStore();
+  store.dispatch(signedIn({ id: 'p', name: 'Ines Oakfield', role: 'technologist', demoPin: null }));
+  startSender(store);
+  post(store.dispatch, item('d'));
+  await settle();
+  expect(store.getState()).toMatchObject({ who: { person: null }, outbox: { waiting: [{ id: 'd' }], refused: [] } });
+  respond = () => answer(201);
+  sendNow();
+  await settle();
+  expect(store.getState().outbox.waiting).toEqual([]);
 });

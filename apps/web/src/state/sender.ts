@@ -1,7 +1,7 @@
 /** Sends the outbox, one item at a time, and tries again when the network is back. */
 import type { AppDispatch, RootState } from './store';
 import { api, API_BASE, SESSION_OVER } from './api';
-import { drop, keep, queued, refused, sent, unreachable, type Outgoing } from './outbox';
+import { drop, keep, keepRefused, queued, refused, sent, unreachable, type Outgoing } from './outbox';
 import { signedOut } from './who';
 
 type StoreLike = { getState: () => RootState; dispatch: AppDispatch };
@@ -44,12 +44,15 @@ async function deliver({ dispatch }: StoreLike, item: Outgoing): Promise<boolean
     dispatch(unreachable());
     return false;
   }
-  drop(item.id);
   if (response.ok) dispatch(sent(item.id));
   else {
     const problem = (await response.json().catch(() => ({}))) as { detail?: string };
-    dispatch(refused({ id: item.id, why: problem.detail ?? `the server answered ${response.status}` }));
+    const why = problem.detail ?? `the server answered ${response.status}`;
+    keepRefused({ ...item, why });
+    dispatch(refused({ id: item.id, why }));
   }
+  // Forgotten only when its end is written down.
+  drop(item.id);
   dispatch(api.util.invalidateTags(['Orders', 'Record']));
   return true;
 }

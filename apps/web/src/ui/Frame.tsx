@@ -5,7 +5,7 @@ import { Pressable, useWindowDimensions, View } from 'react-native';
 import { PersonChip } from '../places/people/PersonChip';
 import { RoomSheet } from '../places/room/RoomSheet';
 import { useRoom } from '../places/room/useRoom';
-import { dismissed } from '../state/outbox';
+import { dismissed, dropRefused } from '../state/outbox';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { CornerTicks } from './CornerTicks';
 import { Press } from './Press';
@@ -152,7 +152,10 @@ function Notices() {
           <Press
             label={`Dismiss: ${item.what}`}
             plain
-            onPress={() => dispatch(dismissed(item.id))}
+            onPress={() => {
+              dropRefused(item.id);
+              dispatch(dismissed(item.id));
+            }}
             style={{ paddingHorizontal: 10 }}
           >
             <Words kind="small" tone="lamp">

@@ -81,7 +81,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
   const side = order.side ? `, ${order.side}` : '';
   const finished = order.state === 'finished';
   // What is exposed already keeps its place: here, and on any other device.
-  const elsewhere = unknownHere({ ...freshSession, plan: order.projections } as never, exposures);
+  const elsewhere = unknownHere({ ...freshSession, plan: order.projections }, exposures);
   const done = [...new Set([...Object.keys(elsewhere), ...Object.keys(mine?.exposed ?? {})].map(Number))];
   const verb = mine ? 'Continue' : order.state === 'started' ? 'Resume' : 'Start';
   const wide = width >= RAIL_FROM;

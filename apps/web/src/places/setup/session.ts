@@ -5,12 +5,13 @@ import {
   type Answer,
   type Answers,
   type PatientInput,
+  type Planned,
   type SetupRequest,
   type Situation,
 } from '@taktik/core';
 import { load } from '../../state/storage';
 
-export type Planned = { projectionId: string; side?: 'left' | 'right' };
+export type { Planned };
 export type Session = {
   orderId: string;
   examId: string;
@@ -166,7 +167,7 @@ export const {
 
 /** Exposures on the server that this device does not know, by the place of their projection in the plan. */
 export function unknownHere(
-  session: Session,
+  session: Pick<Session, 'plan' | 'exposed' | 'repeats'>,
   rows: readonly { id: string; projectionId: string; side: 'left' | 'right' | null; verdict: string | null }[],
 ): Record<number, string> {
   const known = new Set([
