@@ -117,7 +117,15 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
       { undo: true },
     );
   for (const support of missing(before.position.supports, after.position.supports))
-    put('aids', support.startsWith('On a block') ? 'Block away' : `Away: ${support}`, { undo: true });
+    put(
+      'aids',
+      support.startsWith('On a block')
+        ? 'Block away'
+        : support.startsWith('Seated')
+          ? 'Up from the stool'
+          : `Away: ${support}`,
+      { undo: true },
+    );
   for (const aid of missing(aidsOf(before), aidsOf(after))) put('aids', `Away: ${aid}`, { undo: true });
   for (const aid of missing(aidsOf(after), aidsOf(before))) put('aids', `Ready: ${aid}`);
 

@@ -36,7 +36,7 @@ import { whyOther } from './usual';
 import { protectionFor } from './protection';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
-import { standingLift } from './stand';
+import { standingLift, sittingLowers } from './stand';
 import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
@@ -128,7 +128,15 @@ export function computeSetup(request: SetupRequest): Setup {
   const horizontal = isHorizontal(placed.placement.beam);
   const surfaceMm = holder.kind === 'floor' ? 0 : room.surfaceHeightMm;
   const onSurface = placed.placement.lies || !horizontal;
-  const lift = standingLift(placed, aimed.through, horizontal, room, surfaceMm);
+  const sidWantedMm = overrides.sidMm ?? projection.sid.wantedMm;
+  const lift = standingLift(
+    placed,
+    { through: aimed.through, direction: aimed.direction, sidMm: sidWantedMm },
+    horizontal,
+    room,
+    surfaceMm,
+    way.seatable ? sittingLowers(body.patient.statureMm) : 0,
+  );
   const { shift } = lift;
   placed = { ...placed, posed: slideBody(placed.posed, shift) };
   aimed = {
@@ -161,7 +169,6 @@ export function computeSetup(request: SetupRequest): Setup {
   const shiftToward: Along | null = Math.abs(shiftAlong) < 3 ? null : shiftAlong > 0 ? 'head' : 'feet';
 
   // 5 focal spot
-  const sidWantedMm = overrides.sidMm ?? projection.sid.wantedMm;
   const level = !horizontal ? 'no' : placed.placement.lies || holder.kind === 'stand' ? 'free' : 'wall';
   const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, hit, aimed.direction, level, unit);
   problems.push(...reach.problems);
@@ -210,8 +217,12 @@ export function computeSetup(request: SetupRequest): Setup {
 
   // 9 words
   const skinShare = focusToSkinMm / sidMm;
-  const supports =
-    lift.blockMm > 0 ? [`On a block ${formatLength(lift.blockMm, unit)} high: the tube does not go lower`] : [];
+  const supports = [
+    ...(lift.blockMm > 0 ? [`On a block ${formatLength(lift.blockMm, unit)} high: the tube does not go lower`] : []),
+    ...(lift.seatedMm > 0
+      ? [`Seated, ${formatLength(lift.seatedMm, unit)} lower than standing: the tube does not go higher`]
+      : []),
+  ];
   const cautions = cautionsFor(projection, body.patient, situation);
   const centreText = describeCentre(projection, placed, aimed.target, unit);
   const checkIds = projection.aim.checkBy.map(view.name);

@@ -4,10 +4,11 @@ import { resolvePatient } from '../body/patient';
 import type { PlaneFrame } from '../geometry/projection';
 import { projectionOf, projections } from '../projections/catalogue';
 import { inches } from '../quantity/length';
-import { MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
+import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { holderOf } from '../room/room';
 import { cautionsFor } from './caution';
+import { computeSetup } from './computeSetup';
 import { clippedBy, neededField, shadowsOf, type Shadow } from './cover';
 import { chooseHolder } from './holder';
 import { fieldCorners, openField } from './light';
@@ -373,5 +374,36 @@ describe('schools', () => {
     const before = projectionOf('chest-pa');
     const { projection } = applyRules(before, withDefaults({ chestTechnique: 'no-grid' }));
     expect(projection).toEqual({ ...before, grid: 'no' });
+  });
+});
+
+describe('a tube that does not go high enough', () => {
+  const tall = { ageYears: 30, sex: 'male' as const, statureMm: 2000 };
+  test('no set-up of any entry puts it above what the room has', () => {
+    for (const room of demoRooms)
+      for (const patient of [{ ageYears: 40 }, tall])
+        for (const entry of projections) {
+          const side = entry.sided === 'each' ? ('left' as const) : undefined;
+          const { scene } = computeSetup({ projectionId: entry.id, side, patient, room });
+          expect([room.id, entry.id, scene.focal[2] <= room.tube.focusHeightMm[1] + 1]).toEqual([
+            room.id,
+            entry.id,
+            true,
+          ]);
+        }
+  });
+  test('who may sit is seated so much lower, and it is said; a higher tube leaves the patient standing', () => {
+    const asked = { projectionId: 'skull-pa-axial-30', patient: { ageYears: 40, sex: 'male' as const } };
+    const low = computeSetup({ ...asked, room: ROOM_TWO });
+    expect(low.position.supports).toEqual([
+      expect.stringMatching(/^Seated, .* lower than standing: the tube does not go higher$/),
+    ]);
+    expect(low.tube.sidMm).toBe(low.tube.sidWantedMm);
+    expect(low.scene.focal[2]).toBeLessThanOrEqual(ROOM_TWO.tube.focusHeightMm[1] + 1);
+    expect(computeSetup({ ...asked, room: ROOM_ONE }).position.supports).toEqual([]);
+  });
+  test('a slanted ray from above ends where the tube does, beside the wall too', () => {
+    const { sidMm } = reachableSid(1016, [1016, 1219], ROOM_TWO, [0, 0, 1600], [0.8, 0, -0.6], 'wall', 'in');
+    expect(sidMm).toBe(Math.floor((ROOM_TWO.tube.focusHeightMm[1] - 1600) / 0.6));
   });
 });

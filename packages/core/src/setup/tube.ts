@@ -7,6 +7,9 @@ import type { Problem } from './setup';
 /** Short of the wanted SID by less than this counts as reached. */
 const REACHED_MM = 10;
 
+/** A ray that rises less than this over its length is level. */
+const LEVEL = 0.01;
+
 export type TubeReach = { sidMm: number; problems: Problem[] };
 
 /**
@@ -26,7 +29,8 @@ export function reachableSid(
   const { tube } = room;
   let longest = Infinity;
   if (level === 'wall') longest = tube.wallSidMm ? tube.wallSidMm[1] : Infinity;
-  else if (level === 'no') longest = (tube.focusHeightMm[1] - hit[2]) / -direction[2];
+  // A ray that comes from above ends where the tube goes no higher, whatever holds the receptor.
+  if (direction[2] < -LEVEL) longest = Math.min(longest, (tube.focusHeightMm[1] - hit[2]) / -direction[2]);
   const sidMm = Math.min(wantedMm, Math.floor(longest));
   const problems: Problem[] = [];
   if (sidMm < wantedMm - REACHED_MM) {
