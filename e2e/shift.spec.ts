@@ -300,13 +300,13 @@ test('a lead sets prices, causes and what an exam makes here', async ({ page }) 
   await expect(page.getByRole('button', { name: /^From now on/ })).toBeHidden();
   await expect(page.getByText('More than was ordered', { exact: false })).toBeHidden();
   await page.getByRole('button', { name: /room and rules$/ }).click();
-  await page.getByLabel('Another SID in points').fill('40');
+  await page.getByLabel('Another SID in pt').fill('40');
   await page.getByLabel('One more: causes of a repeat').fill('Blanket in the light');
   await page.getByRole('button', { name: 'Add', exact: true }).first().click();
   await expect(page.getByText('Blanket in the light')).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: /room and rules$/ }).click();
-  await expect(page.getByLabel('Another SID in points')).toHaveValue('40');
+  await expect(page.getByLabel('Another SID in pt')).toHaveValue('40');
   await page.getByRole('button', { name: 'Exams as shipped again' }).click();
   await expect(page.getByRole('button', { name: 'Exams as shipped again' })).toBeHidden();
 });

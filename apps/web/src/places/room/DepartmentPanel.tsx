@@ -21,7 +21,7 @@ export function DepartmentPanel() {
     <View style={{ gap: 14 }}>
       <Words kind="heading">Prices of moves</Words>
       <Words kind="small" tone="soft">
-        Points of work by which orders of a series are compared. The shipped ones are typical, not measured.
+        Points of work (pt) by which orders of a series are compared. The shipped ones are typical, not measured.
       </Words>
       {error && (
         <Words kind="small" tone="brick" role="alert">
@@ -32,7 +32,7 @@ export function DepartmentPanel() {
         <Stepper
           key={id}
           label={PRICES[id].title}
-          unit="points"
+          unit="pt"
           value={department.prices[id]}
           step={1}
           range={PRICE_RANGE}
@@ -41,7 +41,7 @@ export function DepartmentPanel() {
       ))}
       <Stepper
         label="A session ends after"
-        unit="minutes"
+        unit="min"
         value={department.idleMinutes}
         step={5}
         range={IDLE_RANGE}
