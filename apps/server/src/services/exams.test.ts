@@ -155,3 +155,13 @@ describe('faults', () => {
     expect((await expose('a', 'mine')).status).toBe(201);
   });
 });
+
+test('who is named in the record is one of the department, or nothing is written', async () => {
+  const stranger = await start('mine', 'Nobody Known');
+  expect(stranger.status).toBe(422);
+  expect(stranger.body.fields).toEqual([{ field: 'performedBy', message: 'unknown person' }]);
+  await start('mine');
+  expect((await expose('a', 'mine', { performedBy: 'Nobody Known' })).status).toBe(422);
+  expect((await detail()).exposures).toEqual([]);
+  expect((await expose('a', 'mine')).status).toBe(201);
+});

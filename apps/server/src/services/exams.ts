@@ -26,6 +26,15 @@ async function examNamed(db: Reader, id: string): Promise<ExamRow> {
   return exam.joins === null ? exam : examNamed(db, exam.joins);
 }
 
+/** Whoever is named in the record is one of the department. @throws Problem 422 */
+async function mustBeKnown(db: Reader, name: string, field: string): Promise<void> {
+  const [person] = await db.select({ id: people.id }).from(people).where(eq(people.name, name));
+  if (!person)
+    throw new Problem(422, 'Input not accepted', `There is no person called ${name}.`, [
+      { field, message: 'unknown person' },
+    ]);
+}
+
 /** The exam of an order that is under way, or the last one. */
 async function examOfOrder(db: Reader, orderId: string): Promise<ExamRow | undefined> {
   const [exam] = await db
@@ -39,7 +48,7 @@ async function examOfOrder(db: Reader, orderId: string): Promise<ExamRow | undef
 
 /**
  * Starts an exam, or returns the one with this id. When another device has started the same order already, this name
- * joins that exam, so that nothing exposed under either is lost. @throws Problem 404, 409
+ * joins that exam, so that nothing exposed under either is lost. @throws Problem 404, 409, 422
  */
 export async function startExam(store: Store, exam: StartExam, now: number): Promise<Exam> {
   return store.writes.run(() =>
@@ -52,6 +61,7 @@ export async function startExam(store: Store, exam: StartExam, now: number): Pro
       }
       const [order] = await tx.select().from(orders).where(eq(orders.id, exam.orderId));
       if (!order) throw notFound('order', exam.orderId);
+      await mustBeKnown(tx, exam.performedBy, 'performedBy');
       const underWay = await examOfOrder(tx, exam.orderId);
       const row: ExamRow = { ...exam, finishedAt: null, endReason: null, joins: underWay?.id ?? null, answers: null };
       await tx.insert(exams).values(row);
@@ -94,16 +104,12 @@ export async function finishExam(
   );
 }
 
-/** Gives an exam that is under way to a colleague. @throws Problem 404, 409 when it has ended */
+/** Gives an exam that is under way to a colleague. @throws Problem 404, 409 when it has ended, 422 for an unknown person */
 export async function handOver(store: Store, id: string, to: string, by: string, now: number): Promise<Exam> {
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const exam = await examNamed(tx, id);
-      const [person] = await tx.select({ id: people.id }).from(people).where(eq(people.name, to));
-      if (!person)
-        throw new Problem(422, 'Input not accepted', `There is no person called ${to}.`, [
-          { field: 'to', message: 'unknown person' },
-        ]);
+      await mustBeKnown(tx, to, 'to');
       if (exam.performedBy === to) return exam;
       if (exam.finishedAt !== null) throw new Problem(409, 'Exam ended', 'The exam has ended; nobody has it in hand.');
       await tx.update(exams).set({ performedBy: to }).where(eq(exams.id, exam.id));
@@ -215,7 +221,7 @@ const CLOCK_OFF_MS = 2 * 60_000;
 /**
  * Records an exposure: computes the set-up that was asked for, reads the detector, writes all of it in one
  * transaction. The client's id makes a repeated call return the first result.
- * @throws Problem 404 for an unknown exam, 409 when the id was used for another exam
+ * @throws Problem 404 for an unknown exam, 409 when the id was used for another exam, 422 for an unknown person
  */
 export async function recordExposure(
   store: Store,
@@ -239,6 +245,7 @@ export async function recordExposure(
           throw new Problem(409, 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
         return false;
       }
+      await mustBeKnown(tx, exposure.performedBy, 'performedBy');
       await tx.insert(exposures).values({
         id: exposure.id,
         examId: exam.id,

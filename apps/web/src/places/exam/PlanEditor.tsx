@@ -12,12 +12,15 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useDepartmentQuery } from '../../state/api';
+import { CornerTicks } from '../../ui/CornerTicks';
 import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
+import { TARGET } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Planned } from '../setup/session';
+import { useDragRows } from './useDragRows';
 import { usePlan } from './usePlan';
 
 type Props = {
@@ -42,7 +45,6 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
   const asked = { plan, patient, situation, roomId };
   const kept = usePlan({ ...asked, keepOrder: true });
   const least = usePlan({ ...asked, keepOrder: false });
-  const [dragged, setDragged] = useState<number | null>(null);
   const [swapping, setSwapping] = useState<number | null>(null);
   const findings = checkPlan(order, plan, department && examsOf(department));
   const move = (from: number, to: number) => {
@@ -51,6 +53,10 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
     next.splice(to, 0, plan[from]);
     onChange(next);
   };
+  const { dragged, row, handle } = useDragRows((from, to) => {
+    // What is exposed keeps its place.
+    if (!busy && !done.includes(to)) move(from, to);
+  });
   const replace = (at: number, projectionId: string) => {
     const { sided } = projectionOf(projectionId);
     const side = plan[at].side ?? order.side ?? undefined;
@@ -72,18 +78,17 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
           const step = kept && !('error' in kept) ? kept.steps[at] : undefined;
           const barred = kept && !('error' in kept) ? kept.barred.find(({ item }) => item === at) : undefined;
           const fixed = done.includes(at);
-          const drag = {
-            draggable: !fixed,
-            onDragStart: () => setDragged(at),
-            onDragOver: (event: { preventDefault: () => void }) => event.preventDefault(),
-            onDrop: () => {
-              if (dragged !== null) move(dragged, at);
-              setDragged(null);
-            },
-          };
           return (
-            <div key={`${planned.projectionId}-${planned.side ?? ''}-${at}`} role="listitem" {...drag}>
-              <View style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 10, gap: 4 }}>
+            <div key={`${planned.projectionId}-${planned.side ?? ''}-${at}`} role="listitem" {...row(at)}>
+              <View
+                style={{
+                  backgroundColor: dragged?.from === at ? theme.raised : theme.surface,
+                  borderRadius: 4,
+                  padding: 10,
+                  gap: 4,
+                }}
+              >
+                {dragged?.over === at && dragged.from !== at && <CornerTicks />}
                 <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
                   <Words kind="heading" tone="lamp" style={{ width: 24 }}>
                     {at + 1}
@@ -97,6 +102,13 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
                     </Words>
                   ) : (
                     <>
+                      <div aria-hidden {...handle(at)}>
+                        <View style={{ width: TARGET, height: TARGET, alignItems: 'center', justifyContent: 'center' }}>
+                          <Words kind="heading" tone="soft">
+                            ⠿
+                          </Words>
+                        </View>
+                      </div>
                       <Key
                         label={`Earlier: ${name}`}
                         sign="↑"

@@ -40,23 +40,51 @@ export function OrderPlace() {
     pollingInterval: POLL_MS,
     refetchOnMountOrArgChange: true,
   });
-  if (data) return <OrderInFull detail={data} />;
+  usePrintStyle();
   const unknown = orderId === '' || (error as { status?: number } | undefined)?.status === 404;
+  const side = data?.order.side ? `, ${data.order.side}` : '';
+  // One frame, before and after the order arrives: a sheet that was opened meanwhile stays open.
   return (
-    <Frame header={<PlaceHeader title="Order" />}>
-      <View style={{ padding: 16 }}>
-        {isLoading && <Skeleton rows={4} height={120} />}
-        {!isLoading && (
-          <Note
-            tone="brick"
-            title={unknown ? 'There is no such order' : 'The order cannot be read'}
-            text={unknown ? 'It may have been withdrawn, or the address is wrong.' : 'The server does not answer.'}
-            action={unknown ? 'All orders' : 'Try again'}
-            onAction={() => (unknown ? router.replace('/orders') : void refetch())}
-          />
-        )}
-      </View>
+    <Frame
+      header={<PlaceHeader title={data ? `${data.order.exam}${side}` : 'Order'} />}
+      footer={data && data.order.state !== 'finished' ? <OpenExam order={data.order} /> : undefined}
+    >
+      {data ? (
+        <OrderInFull detail={data} />
+      ) : (
+        <View style={{ padding: 16 }}>
+          {isLoading && <Skeleton rows={4} height={120} />}
+          {!isLoading && (
+            <Note
+              tone="brick"
+              title={unknown ? 'There is no such order' : 'The order cannot be read'}
+              text={unknown ? 'It may have been withdrawn, or the address is wrong.' : 'The server does not answer.'}
+              action={unknown ? 'All orders' : 'Try again'}
+              onAction={() => (unknown ? router.replace('/orders') : void refetch())}
+            />
+          )}
+        </View>
+      )}
     </Frame>
+  );
+}
+
+/** Starts, continues or resumes the exam of this order. */
+function OpenExam({ order }: { order: Order }) {
+  const theme = useTheme();
+  const openExam = useOpenExam();
+  const [refused, setRefused] = useState('');
+  const mine = useAppSelector((state) => state.session.current?.orderId === order.id);
+  const verb = mine ? 'Continue' : order.state === 'started' ? 'Resume' : 'Start';
+  return (
+    <View style={{ padding: 8, gap: 6, borderTopWidth: 1, borderTopColor: theme.line }} {...NO_PRINT}>
+      {refused !== '' && (
+        <Words kind="small" tone="brick" role="alert">
+          {`▲ ${refused}`}
+        </Words>
+      )}
+      <Button title={verb} onPress={() => void openExam(order).then(setRefused)} />
+    </View>
   );
 }
 
@@ -65,9 +93,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
   const theme = useTheme();
   const { width } = useWindowDimensions();
   const { rooms } = useRoom();
-  const openExam = useOpenExam();
   const { change, busy, problem } = useChangePlan();
-  const [refused, setRefused] = useState('');
   const mine = useAppSelector((state) => (state.session.current?.orderId === order.id ? state.session.current : null));
   const body = order.patient.body;
   const bring = usePlan({
@@ -77,13 +103,10 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
     roomId: order.roomId,
     keepOrder: true,
   });
-  usePrintStyle();
-  const side = order.side ? `, ${order.side}` : '';
   const finished = order.state === 'finished';
   // What is exposed already keeps its place: here, and on any other device.
   const elsewhere = unknownHere({ ...freshSession, plan: order.projections }, exposures);
   const done = [...new Set([...Object.keys(elsewhere), ...Object.keys(mine?.exposed ?? {})].map(Number))];
-  const verb = mine ? 'Continue' : order.state === 'started' ? 'Resume' : 'Start';
   const wide = width >= RAIL_FROM;
   const about = (
     <View style={{ gap: 12, flex: wide ? 1 : undefined }}>
@@ -160,35 +183,19 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
     </View>
   );
   return (
-    <Frame
-      header={<PlaceHeader title={`${order.exam}${side}`} />}
-      footer={
-        finished ? undefined : (
-          <View style={{ padding: 8, gap: 6, borderTopWidth: 1, borderTopColor: theme.line }} {...NO_PRINT}>
-            {refused !== '' && (
-              <Words kind="small" tone="brick" role="alert">
-                {`▲ ${refused}`}
-              </Words>
-            )}
-            <Button title={verb} onPress={() => void openExam(order).then(setRefused)} />
-          </View>
-        )
-      }
-    >
-      <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 16 }}>
-        {wide ? (
-          <View style={{ flexDirection: 'row', gap: 24 }}>
-            {about}
-            {planned}
-          </View>
-        ) : (
-          <>
-            {about}
-            {planned}
-          </>
-        )}
-      </ScrollView>
-    </Frame>
+    <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 16 }}>
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: 24 }}>
+          {about}
+          {planned}
+        </View>
+      ) : (
+        <>
+          {about}
+          {planned}
+        </>
+      )}
+    </ScrollView>
   );
 }
 

@@ -15,7 +15,7 @@ import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import { useRoom } from '../room/useRoom';
 import { patientText, situationText } from '../setup/words';
-import { ALL_ROOMS, filterOrders, isFiltered, noFilter, type OrderFilter } from './orderFilter';
+import { ALL, filterOrders, isFiltered, noFilter, wardsOf, type OrderFilter } from './orderFilter';
 import { TakeIn } from './TakeIn';
 import { useOpenExam } from './useOpenExam';
 import { useSummary } from './useSummary';
@@ -56,7 +56,7 @@ export function OrdersPlace() {
         )}
         ListHeaderComponent={
           <View style={{ gap: 10 }}>
-            {orders && count > 0 && <Filter filter={filter} onChange={setFilter} />}
+            {orders && count > 0 && <Filter filter={filter} wards={wardsOf(orders)} onChange={setFilter} />}
             {isLoading && <Skeleton rows={6} height={128} />}
             {error && !orders && (
               <Note
@@ -89,7 +89,15 @@ export function OrdersPlace() {
   );
 }
 
-function Filter({ filter, onChange }: { filter: OrderFilter; onChange: (filter: OrderFilter) => void }) {
+function Filter({
+  filter,
+  wards,
+  onChange,
+}: {
+  filter: OrderFilter;
+  wards: readonly string[];
+  onChange: (filter: OrderFilter) => void;
+}) {
   const { rooms } = useRoom();
   const [open, setOpen] = useState(false);
   const set = (part: Partial<OrderFilter>) => onChange({ ...filter, ...part });
@@ -97,6 +105,7 @@ function Filter({ filter, onChange }: { filter: OrderFilter; onChange: (filter: 
     filter.mine ? 'mine' : '',
     filter.urgency === 'all' ? '' : filter.urgency,
     rooms.find(({ id }) => id === filter.roomId)?.name ?? '',
+    filter.ward === ALL ? '' : filter.ward,
     filter.text.trim() === '' ? '' : `“${filter.text.trim()}”`,
   ].filter((each) => each !== '');
   return (
@@ -120,7 +129,7 @@ function Filter({ filter, onChange }: { filter: OrderFilter; onChange: (filter: 
       </View>
       {open && (
         <View style={{ gap: 10 }}>
-          <LineInput label="Ward, exam or initials" value={filter.text} onChange={(text) => set({ text })} max={60} />
+          <LineInput label="Bed, exam or initials" value={filter.text} onChange={(text) => set({ text })} max={60} />
           <Toggle label="Only those that I have in hand" on={filter.mine} onChange={(mine) => set({ mine })} />
           <Choice
             label="Urgency"
@@ -133,9 +142,19 @@ function Filter({ filter, onChange }: { filter: OrderFilter; onChange: (filter: 
           />
           <Choice
             label="Room"
-            options={[{ value: ALL_ROOMS, label: 'all' }, ...rooms.map(({ id, name }) => ({ value: id, label: name }))]}
+            options={[{ value: ALL, label: 'all' }, ...rooms.map(({ id, name }) => ({ value: id, label: name }))]}
             value={filter.roomId}
             onChange={(roomId) => set({ roomId })}
+          />
+          <Choice
+            label="Ward"
+            // A ward that was chosen stays to be taken back, though its last order is gone.
+            options={[ALL, ...new Set([...wards, ...(filter.ward === ALL ? [] : [filter.ward])])].map((value) => ({
+              value,
+              label: value,
+            }))}
+            value={filter.ward}
+            onChange={(ward) => set({ ward })}
           />
         </View>
       )}

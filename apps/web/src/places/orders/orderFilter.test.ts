@@ -1,5 +1,5 @@
 import type { Order } from '../../state/api';
-import { filterOrders, isFiltered, noFilter } from './orderFilter';
+import { filterOrders, isFiltered, noFilter, wardsOf } from './orderFilter';
 
 const order = (id: string, change: Partial<Order>): Order => ({
   id,
@@ -34,6 +34,8 @@ test.each([
   [{ mine: true }, ['b']],
   [{ urgency: 'now' as const }, ['a']],
   [{ roomId: 'room-2' }, ['b']],
+  [{ ward: 'Ward 4' }, ['a']],
+  [{ ward: 'Ward 4', urgency: 'today' as const }, []],
   [{ text: 'ward 4' }, ['a']],
   [{ text: ' chest' }, ['c']],
   [{ text: 'qz' }, ['c']],
@@ -43,4 +45,9 @@ test.each([
 test('a filter knows whether it hides anything', () => {
   expect(isFiltered(noFilter)).toBe(false);
   expect(isFiltered({ ...noFilter, text: 'a' })).toBe(true);
+});
+
+test('wards are listed once each, without the bed, Ward 4 before Ward 10', () => {
+  const more = [...orders, order('d', { ward: 'Ward 10, bed 1' }), order('e', { ward: 'Ward 10, bed 2' })];
+  expect(wardsOf(more)).toEqual(['Ward 2', 'Ward 4', 'Ward 10']);
 });
