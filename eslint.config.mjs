@@ -14,6 +14,7 @@ const CORE_FLOORS = [
   { folder: 'setup', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure'] },
   { folder: 'interchange', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
   { folder: 'series', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
+  { folder: 'adapt', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
   {
     folder: 'exam',
     over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup', 'series'],

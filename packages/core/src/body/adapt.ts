@@ -14,8 +14,20 @@ export type BodyAdapt = {
 const wider = (flesh: Stretch['flesh'], axis: 0 | 1, factor: number): Stretch['flesh'] =>
   axis === 0 ? [flesh[0] * factor, flesh[1], flesh[2]] : [flesh[0], flesh[1] * factor, flesh[2]];
 
+/** A body in a state, made once: a body is never changed, so it holds as long as the body does. */
+const inStates = new WeakMap<Body, Map<string, Body>>();
+
+function inState(body: Body, state: BodyState): Body {
+  let known = inStates.get(body);
+  if (!known) inStates.set(body, (known = new Map()));
+  const key = `${state.rest} ${state.breath}`;
+  let own = known.get(key);
+  if (!own) known.set(key, (own = bodyInState(body, state)));
+  return own;
+}
+
 export function adaptBody(body: Body, { state, girth }: BodyAdapt): Body {
-  const own = bodyInState(body, state);
+  const own = inState(body, state);
   if (!girth) return own;
   const segments = { ...own.segments };
   for (const id of girth.segments) {

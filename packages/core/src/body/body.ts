@@ -56,6 +56,7 @@ const LYING_BELLY: Vec3 = [1.05, 0.88, 1];
 
 /** The same body lying or standing, breath held in or out. A caliper on the abdomen holds as it was taken. */
 export function bodyInState(body: Body, state: BodyState): Body {
+  if (body.state.rest === state.rest && body.state.breath === state.breath) return body;
   if (body.state.rest === state.rest || body.patient.measured.abdomenAPMm !== undefined) return { ...body, state };
   const by: Vec3 = state.rest === 'lying' ? LYING_BELLY : [1 / LYING_BELLY[0], 1 / LYING_BELLY[1], 1];
   const lumbar = body.segments.lumbar;

@@ -140,7 +140,11 @@ export type HeldJoint = { motion: Motion; wantedDeg: number; heldDeg: number };
 export function poseWithin(pose: Pose, limits: JointLimits = {}): { pose: Pose; held: HeldJoint[] } {
   const held: HeldJoint[] = [];
   const reached: Pose = {};
-  for (const [motion, wantedDeg] of eachSide(pose)) {
+  const asked = eachSide(pose);
+  // A joint that cannot come to rest holds back a pose that does not name it, too.
+  for (const motion of eachSide(Object.fromEntries(Object.keys(limits).map((name) => [name, 0]))).keys())
+    if (!asked.has(motion)) asked.set(motion, 0);
+  for (const [motion, wantedDeg] of asked) {
     const [low, high] = rangeOf(motion, limits);
     const heldDeg = Math.min(high, Math.max(low, wantedDeg));
     if (Math.abs(heldDeg - wantedDeg) > 1e-9) held.push({ motion, wantedDeg, heldDeg });

@@ -11,3 +11,11 @@ export function offFocusLoss(ratio: number, edgeMm: number, focusMm: number, dis
     throw new RangeError(`grid distances must be above 0 mm, got ${focusMm} and ${distanceMm}`);
   return Math.min(1, ratio * Math.abs(edgeMm) * Math.abs(1 / distanceMm - 1 / focusMm));
 }
+
+/**
+ * Share of the primary lost when the ray is tilted across the strips, the grid lying flat.
+ * @param ratio grid ratio, > 0; @param degrees tilt across the strips, either way
+ * @returns 0 to 1
+ */
+export const acrossLoss = (ratio: number, degrees: number): number =>
+  Math.min(1, ratio * Math.abs(Math.tan((degrees * Math.PI) / 180)));

@@ -9,11 +9,12 @@ import { isChild } from '../body/patient';
 import { furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { surfacePoint } from '../body/surface';
 import { doseOf } from '../exposure/dose';
-import { offFocusLoss } from '../exposure/gridCutoff';
+import { acrossLoss, offFocusLoss } from '../exposure/gridCutoff';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
 import { add, addScaled, cross, distance, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
-import { cosDeg } from '../quantity/angle';
+import type { Projection } from '../projections/schema';
+import { cosDeg, toDegrees } from '../quantity/angle';
 import { formatLength } from '../quantity/length';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
@@ -21,6 +22,7 @@ import type { Room } from '../room/room';
 import { assumptionsOf } from './assume';
 import { cautionsFor } from './caution';
 import { describeCentre } from './centre';
+import type { GivenWay } from './given';
 import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
 import { SPLIT_OVERLAP_MM } from './fitReceptor';
 import { chooseHolder } from './holder';
@@ -40,20 +42,26 @@ import { standingLift, sittingLowers } from './stand';
 import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
-import { chooseWay, isInjured } from './way';
+import { inTheWay, inWay, marksOf, rayInPart, sayWay, viewOf } from './inWay';
+import type { Known } from './placeGiven';
+import { judgedParts } from './wanted';
+import { chooseWay, isInjured, seatedWords } from './way';
 import { composeSteps, levelAgainst, markerLetter } from './words';
 
 /**
  * Computes the set-up.
  * @param request a request that passed `setupRequestSchema`, or one that is known to be sound
  * @returns a Setup; `feasible` is false, with `problems`, when it cannot or must not be done so
+ * @param known what a search has worked out before for the same entry, patient and side
  * @throws RangeError for an unknown projection, a missing side, or a patient outside the model
  */
-export function computeSetup(request: SetupRequest): Setup {
+export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   const rules = withDefaults(request.rules);
-  const body = buildBody(request.patient ?? {});
+  const body = known.body ?? buildBody(request.patient ?? {});
   const entry = request.own ?? projectionOf(request.projectionId);
-  const { projection, schools } = applyRules(entry, rules, isChild(body.patient));
+  const { projection: asTaught, schools } = applyRules(entry, rules, isChild(body.patient));
+  const given = request.way ?? null;
+  const projection = given ? inWay(asTaught, given) : asTaught;
   const unit = rules.unit;
   if (projection.sided === 'each' && !request.side)
     throw new RangeError(`${projection.name} needs a side: left or right`);
@@ -69,7 +77,11 @@ export function computeSetup(request: SetupRequest): Setup {
   const overrides: Overrides = request.overrides ?? {};
 
   // 1 body (above, for the schools of children); 2 pose and place
-  const { way, holders, problems: wayProblems } = chooseWay(projection, situation, room, side, overrides);
+  const {
+    way,
+    holders,
+    problems: wayProblems,
+  } = chooseWay(projection, situation, room, side, overrides, given ?? undefined);
   const problems: Problem[] = [...wayProblems];
   const segments = pathSegments(projection, body, side);
   const {
@@ -80,6 +92,7 @@ export function computeSetup(request: SetupRequest): Setup {
   } = placeMeasured(projection, way, body, view, segments, {
     wantedMm: body.patient.partThicknessMm,
     limits: situation.joints,
+    known,
   });
   let placed = first;
   for (const joint of placed.held) problems.push({ code: 'joint-limit', text: heldWords(joint) });
@@ -90,26 +103,37 @@ export function computeSetup(request: SetupRequest): Setup {
     });
 
   // 3 ray and aim
-  const pelvisMm = projection.ray.angleBy ? pelvisThicknessMm(placed) : 0;
-  const entryAngle = projection.ray.angleBy
-    ? kneeAngleByPelvis(pelvisMm)
-    : projection.ray.angleDeg * (projection.ray.toward === 'feet' ? -1 : 1);
+  const pelvisMm = projection.ray.angleBy && !given ? pelvisThicknessMm(placed) : 0;
+  const entryAngle = given
+    ? given.alongDeg
+    : projection.ray.angleBy
+      ? kneeAngleByPelvis(pelvisMm)
+      : projection.ray.angleDeg * (projection.ray.toward === 'feet' ? -1 : 1);
   const signedAngle = overrides.angleDeg ?? entryAngle;
+  const acrossDeg = given?.acrossDeg ?? 0;
   const angleDeg = Math.abs(signedAngle);
   const angleToward: Along | null = signedAngle === 0 ? null : signedAngle > 0 ? 'head' : 'feet';
   const [upName, downName] = placed.placement.says;
+  const acrossNames = (degrees: number) => placed.placement.acrossSays?.[degrees > 0 ? 0 : 1] ?? null;
   const called = (toward: Along | null) => toward && (toward === 'head' ? upName : downName);
-  if (angleDeg > room.tube.maxAngleDeg)
-    problems.push({
-      code: 'angle-limit',
-      text: `The tube of ${room.name} tilts to ${room.tube.maxAngleDeg}°; ${angleDeg}° is out of reach.`,
-    });
-  let aimed = signedAngle === 0 ? straightRay : aimRay(projection, placed, view, signedAngle, segments);
+  for (const tilt of new Set([angleDeg, Math.abs(acrossDeg)]))
+    if (tilt > room.tube.maxAngleDeg)
+      problems.push({
+        code: 'angle-limit',
+        text: `The tube of ${room.name} tilts to ${room.tube.maxAngleDeg}°; ${tilt}° is out of reach.`,
+      });
+  const leans = signedAngle !== 0 || acrossDeg !== 0;
+  let aimed = leans ? aimRay(projection, placed, view, signedAngle, segments, acrossDeg) : straightRay;
 
   // Holder and grid follow from the thickness: of a steep ray its path, else what a caliper gives; never what lies beside
   // the ray.
   const pathMm = aimed.crossing.thicknessMm;
-  const thicknessMm = factor !== null ? squareMm : angleDeg > STEEP_DEG ? pathMm : Math.min(squareMm, pathMm);
+  const thicknessMm =
+    factor !== null
+      ? squareMm
+      : Math.max(angleDeg, Math.abs(acrossDeg)) > STEEP_DEG
+        ? pathMm
+        : Math.min(squareMm, pathMm);
   const wish =
     projection.grid === 'always'
       ? 'yes'
@@ -145,10 +169,11 @@ export function computeSetup(request: SetupRequest): Setup {
     target: { ...aimed.target, p: add(aimed.target.p, shift) },
     crossing: { ...aimed.crossing, entry: add(aimed.crossing.entry, shift), exit: add(aimed.crossing.exit, shift) },
   };
-  const contactPoint: Vec3 = horizontal ? [0, 0, 0] : [0, 0, surfaceMm];
+  const { touches } = placed.placement;
+  const contactPoint: Vec3 = touches ? add(touches, shift) : horizontal ? [0, 0, 0] : [0, 0, surfaceMm];
 
   // 4 receptor plane: across the straight beam, or square to the angled ray where the part touches it
-  const square = projection.ray.receptorSquare && signedAngle !== 0;
+  const square = projection.ray.receptorSquare && leans;
   const straight = square ? aimed.direction : placed.placement.beam;
   const v = square ? squared(placed.placement.toHead, straight) : placed.placement.toHead;
   const n = negate(straight);
@@ -164,6 +189,7 @@ export function computeSetup(request: SetupRequest): Setup {
   const hit = addScaled(aimed.through, aimed.direction, toPlane);
   const plane: PlaneFrame = { origin: hit, u: cross(v, n), v, n };
   const straightHit = addScaled(aimed.through, straight, dot(subtract(planePoint, aimed.through), straight));
+  const shiftAcross = square ? 0 : dot(subtract(hit, straightHit), plane.u);
   const shiftAlong = square ? 0 : dot(subtract(hit, straightHit), v);
 
   const shiftToward: Along | null = Math.abs(shiftAlong) < 3 ? null : shiftAlong > 0 ? 'head' : 'feet';
@@ -186,6 +212,9 @@ export function computeSetup(request: SetupRequest): Setup {
 
   // 6 cover
   const cover = coverPoints(projection, placed, view, plane.u, plane.v);
+  // A limb that was to be held aside and does not go so far is in the way as it lies.
+  if (given || placed.held.length > 0)
+    problems.push(...inTheWay(placed, focal, hit, [hit, ...cover.map(({ points }) => centroid(points))], segments));
   const rotationDeg = Math.round(boneRotation(projection, placed, view, focal, plane) * 10) / 10;
   const shadows = shadowsOf(cover, focal, plane, rotationDeg);
   const needed = neededField(shadows);
@@ -213,7 +242,8 @@ export function computeSetup(request: SetupRequest): Setup {
   const dose = doseOf(technique, room.generator.outputUGyPerMas, focusToSkinMm, sidMm, [field.width, field.height]);
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
   const magnification = shadows.reduce((total, s) => total + s.magnification, 0) / shadows.length;
-  const focusToPlaneMm = square ? sidMm : sidMm * cosDeg(angleDeg);
+  const obliquity = square ? 1 : cosDeg(angleDeg) * cosDeg(acrossDeg);
+  const focusToPlaneMm = sidMm * obliquity;
 
   // 9 words
   const skinShare = focusToSkinMm / sidMm;
@@ -263,14 +293,17 @@ export function computeSetup(request: SetupRequest): Setup {
     oneSided: projection.sided === 'each',
   };
 
-  const headWords = way.poseAlone ? null : headLineWords(projection);
+  const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
   const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
+  // How the entry's own position is taken helps nobody who is in another.
+  const fits = !given || asTaught.positions[0].body === given.position;
   const ownSteps = [...headSteps, ...projection.steps]
     .filter((step) => !(step.unlessInjured && isInjured(situation)))
+    .filter((step) => step.group !== 'position' || (fits && !given?.asItLies))
     .map((step) => ({ ...step, text: fillIn(step.text, projection, way) }));
   const setup = {
     projectionId: projection.id,
-    name: projection.sided === 'each' ? `${projection.name}, ${side}` : projection.name,
+    name: nameOf(projection, side, given),
     side,
     patient: request.patient ?? {},
     situation,
@@ -279,8 +312,8 @@ export function computeSetup(request: SetupRequest): Setup {
     problems,
     position: {
       body: way.body,
-      say: fillIn(way.say, projection, way),
-      facing: projection.ray.view,
+      say: given ? sayWay(given) : fillIn(seatedWords(way, situation), projection, way),
+      facing: given ? viewOf(projection, given) : projection.ray.view,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
       supports,
@@ -327,7 +360,12 @@ export function computeSetup(request: SetupRequest): Setup {
       receptorShiftMm: Math.abs(shiftAlong) < 3 ? 0 : Math.abs(shiftAlong),
       receptorShiftToward: shiftToward,
       receptorShiftSays: called(shiftToward),
+      acrossDeg: Math.abs(acrossDeg),
+      acrossSays: acrossDeg === 0 ? null : acrossNames(acrossDeg),
+      acrossShiftMm: Math.abs(shiftAcross) < 3 ? 0 : Math.abs(shiftAcross),
     },
+    way: given,
+    inPart: judgedParts(projection, placed.posed.body).map((id) => rayInPart(placed, aimed.direction, view.name(id))),
     centre: {
       ...centreText,
       entryMm: aimed.crossing.entry,
@@ -360,11 +398,23 @@ export function computeSetup(request: SetupRequest): Setup {
       objectDistanceMm: focusToPlaneMm * (1 - 1 / magnification),
       magnification,
       blurMm: focusMm * (magnification - 1),
-      partObliquityDeg: angleDeg,
-      elongation: 1 / cosDeg(angleDeg),
-      gridLoss: grid ? offFocusLoss(grid.ratio, field.width / 2, grid.focusMm, focusToPlaneMm) : 0,
+      partObliquityDeg: given ? toDegrees(Math.acos(Math.min(1, obliquity))) : angleDeg,
+      elongation: given ? 1 / obliquity : 1 / cosDeg(angleDeg),
+      gridLoss: grid
+        ? Math.min(
+            1,
+            offFocusLoss(grid.ratio, field.width / 2, grid.focusMm, focusToPlaneMm) +
+              acrossLoss(grid.ratio, square ? 0 : acrossDeg),
+          )
+        : 0,
     },
-    marker: { letter: markerLetter(side), place: projection.marker.place, extra: projection.marker.extra },
+    marker: {
+      letter: markerLetter(side),
+      place: projection.marker.place,
+      extra: given
+        ? [...projection.marker.extra, ...marksOf(given, viewOf(projection, given))]
+        : projection.marker.extra,
+    },
     protection: protectionFor(projection.protection, rules.shielding),
     breathing: projection.breathing,
     prepare: projection.prepare,
@@ -393,6 +443,13 @@ export function computeSetup(request: SetupRequest): Setup {
   };
 }
 
+const nameOf = (projection: Projection, side: Side | null, given: GivenWay | null): string =>
+  [
+    projection.name,
+    ...(projection.sided === 'each' ? [side] : []),
+    ...(given?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, given)}`] : []),
+  ].join(', ');
+
 /** Measured against computed thickness outside this is said, not only used. */
 const THICKNESS_ODD = [0.6, 1.6] as const;
 
@@ -409,4 +466,4 @@ const STEEP_DEG = 20;
 const SKIN_DISTANCE_MM = 300;
 
 /** Problems that forbid the set-up; the others are said and worked with. */
-const BLOCKING = new Set(['position-barred', 'position-unknown', 'no-holder', 'clipped', 'angle-limit']);
+const BLOCKING = new Set(['position-barred', 'position-unknown', 'no-holder', 'clipped', 'angle-limit', 'in-the-way']);

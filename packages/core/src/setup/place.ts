@@ -18,8 +18,19 @@ import {
   type SkinCrossing,
 } from '../body/posed';
 import { applyToDirection, compose, frameFromPairs, inverse, rotationAbout, type Frame } from '../geometry/frame';
-import { add, addScaled, dot, midpoint, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
-import { clamp, toDegrees } from '../quantity/angle';
+import {
+  add,
+  addScaled,
+  cross,
+  dot,
+  midpoint,
+  negate,
+  normalize,
+  scale,
+  subtract,
+  type Vec3,
+} from '../geometry/vector';
+import { clamp, cosDeg, sinDeg, toDegrees } from '../quantity/angle';
 import type { Place, PositionWay, Projection, Toward } from '../projections/schema';
 import type { Aspect, BodyPosition, HeadLine, HeldPart, View } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
@@ -42,7 +53,7 @@ const LINE_ENDS: Record<HeadLine, string> = {
 };
 
 /** How far the chin goes up so that a line of the head makes the wanted angle with a receptor along the trunk. */
-function chinUpDeg({ headLine }: Projection, body: Body): number | null {
+export function chinUpDeg({ headLine }: Projection, body: Body): number | null {
   if (!headLine) return null;
   const end = landmarkOf(body, LINE_ENDS[headLine.line]).p;
   const meatus = landmarkOf(body, 'EAM_L').p;
@@ -53,7 +64,7 @@ function chinUpDeg({ headLine }: Projection, body: Body): number | null {
 }
 
 /** The nod shared between neck and head, as far as both go. */
-function nodPose(raise: number): Pose {
+export function nodPose(raise: number): Pose {
   const [headLow, headHigh] = rangeOf('headExtension');
   const [neckLow, neckHigh] = rangeOf('neckExtension');
   const headExtension = clamp(raise / 2, headLow, headHigh);
@@ -62,7 +73,7 @@ function nodPose(raise: number): Pose {
 
 const TRUNK = ['pelvis', 'lumbar', 'thorax'];
 
-const SEAT_BEHIND_MM = 30;
+export const SEAT_BEHIND_MM = 30;
 
 /** Where the ray runs in the room, before any tube angle. */
 export type Placement = {
@@ -74,6 +85,12 @@ export type Placement = {
   says: readonly [string, string];
   /** The patient lies on a table or bed, whichever way the beam runs. */
   lies: boolean;
+  /** Where the patient stands, sits or lies is settled: set down at its height over the floor or the surface. */
+  settled?: boolean;
+  /** A point of the receptor's contact surface, where it is not the surface beneath. */
+  touches?: Vec3;
+  /** Names of the two ways across the receptor: along its u axis, and against. */
+  acrossSays?: readonly [string, string];
 };
 
 export type PlacedBody = {
@@ -86,7 +103,7 @@ export type PlacedBody = {
   surfaces: Surface[];
 };
 
-const mirroredAspect = (aspect: Aspect, { mirrored }: SideView): Aspect =>
+export const mirroredAspect = (aspect: Aspect, { mirrored }: SideView): Aspect =>
   mirrored && aspect === 'left' ? 'right' : mirrored && aspect === 'right' ? 'left' : aspect;
 
 const ASPECT_OF_VIEW: Partial<Record<View, Aspect>> = { AP: 'back', PA: 'front', lateral: 'left', medial: 'right' };
@@ -113,12 +130,12 @@ function lyingStance(projection: Projection, way: TakenWay, view: SideView, hori
 }
 
 /** Turned about the vertical. */
-function turnedInRoom(posed: PosedBody, pose: Pose, degrees: number): PosedBody {
+export function turnedInRoom(posed: PosedBody, pose: Pose, degrees: number): PosedBody {
   const place = compose(rotationAbout([0, 0, 0], ROOM_UP, degrees), posed.place);
   return placeBody(posed.body, poseBody(posed.body, pose), place);
 }
 
-const headingDeg = (v: Vec3): number => toDegrees(Math.atan2(v[1], v[0]));
+export const headingDeg = (v: Vec3): number => toDegrees(Math.atan2(v[1], v[0]));
 
 export const isHorizontalWay = (way: PositionWay): boolean =>
   way.beam ? way.beam === 'horizontal' : way.body === 'upright';
@@ -153,7 +170,7 @@ export function placePatient(
   const part = way.partFrame && view.name(way.partFrame);
   const set = (
     posed: PosedBody,
-    placement: Omit<Placement, 'says' | 'lies'>,
+    placement: Pick<Placement, 'beam' | 'toHead'>,
     rest: Pick<PlacedBody, 'pose' | 'held' | 'surfaces'>,
   ): PlacedBody => {
     const { reachMm } = furthestSkin(posed, placement.beam, contact);
@@ -205,7 +222,7 @@ export function placePatient(
   return way.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
 }
 
-const UPRIGHT_FRAME = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);
+export const UPRIGHT_FRAME = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);
 const nodded = (chinUp: number): Frame => rotationAbout([0, 0, 0], [1, 0, 0], -chinUp);
 
 /** Parts of the body that the ray may cross: the limb itself for a limb, everything for the trunk. */
@@ -230,7 +247,7 @@ export type PlacedPoint = {
 };
 
 /** A place of the entry on this body, in the room. Distances that scale follow the segment's length. */
-export function locate(place: Place, placed: PlacedBody, view: SideView): PlacedPoint {
+export function locate(place: Place, placed: Pick<PlacedBody, 'posed'>, view: SideView): PlacedPoint {
   const ids = 'between' in place ? place.between : [place.landmark];
   const marks = ids.map((id) => posedMark(placed.posed, view.name(id)));
   const base = marks.length === 2 ? midpoint(marks[0].p, marks[1].p) : marks[0].p;
@@ -257,6 +274,13 @@ export function locate(place: Place, placed: PlacedBody, view: SideView): Placed
 
 export type AimedRay = { target: PlacedPoint; through: Vec3; direction: Vec3; crossing: SkinCrossing };
 
+/** Course of a ray that is tilted up the receptor by the one angle and across it, along its u axis, by the other. */
+export function tilted({ beam, toHead }: Pick<Placement, 'beam' | 'toHead'>, alongDeg: number, acrossDeg = 0): Vec3 {
+  const across = cross(toHead, negate(beam));
+  const leaning = add(scale(beam, cosDeg(acrossDeg)), scale(across, sinDeg(acrossDeg)));
+  return normalize(add(scale(leaning, cosDeg(alongDeg)), scale(toHead, sinDeg(alongDeg))));
+}
+
 /** The ray, angled toward the head by `angleDeg` (negative: feet), through the point that the entry aims at. */
 export function aimRay(
   projection: Projection,
@@ -264,15 +288,15 @@ export function aimRay(
   view: SideView,
   angleDeg: number,
   segments?: readonly string[],
+  acrossDeg = 0,
 ): AimedRay {
   const target = locate(projection.aim, placed, view);
-  const { beam, toHead } = placed.placement;
+  const { beam } = placed.placement;
   const straight = crossing(projection, placed, view, target.p, beam, segments);
   let through = target.p;
   if (straight && projection.aim.point === 'enter') through = straight.entry;
   if (straight && projection.aim.point === 'exit') through = straight.exit;
-  const t = (angleDeg * Math.PI) / 180;
-  const direction = normalize(add(scale(beam, Math.cos(t)), scale(toHead, Math.sin(t))));
+  const direction = tilted(placed.placement, angleDeg, acrossDeg);
   const crossed = crossing(projection, placed, view, through, direction, segments);
   if (!crossed) throw new RangeError(`the ray of ${projection.name} misses the body`);
   return { target, through, direction, crossing: crossed };

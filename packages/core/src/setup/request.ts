@@ -8,6 +8,7 @@ import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema } from '../room/houseRules';
 import { BODY_POSITIONS, HOLDERS } from '../projections/vocabulary';
 import { roomSchema } from '../room/room';
+import { givenWaySchema, type GivenWay } from './given';
 
 const degrees = z.number().min(-180, { error: 'A joint angle must be -180 to 180°' }).max(180, {
   error: 'A joint angle must be -180 to 180°',
@@ -25,40 +26,73 @@ const jointLimitsSchema = z.record(z.string(), z.tuple([degrees, degrees])).supe
   }
 }) as z.ZodType<JointLimits, JointLimits>;
 
+const bounded = (name: string, low: number, high: number, unit: string) => {
+  const error = `${name} must be ${low} to ${high} ${unit}`;
+  return z.number({ error }).min(low, { error }).max(high, { error });
+};
+
+/** Parts that must not be moved, whatever for. */
+export const KEPT_STILL = ['neck', 'hip', 'pelvis', 'left arm', 'right arm', 'left leg', 'right leg'] as const;
+export type KeptStill = (typeof KEPT_STILL)[number];
+/** What the picture is to show or rule out, where it decides how it must be taken. */
+export const SUSPECTED = ['fluid level', 'free gas', 'hip fracture', 'dislocation', 'foreign body'] as const;
+export type Suspected = (typeof SUSPECTED)[number];
+export const WORN = ['collar', 'board', 'cast', 'splint', 'traction', 'lines'] as const;
+export type Worn = (typeof WORN)[number];
+
 export const situationSchema = z.strictObject({
-  place: z.enum(['room', 'bedside']),
+  place: z.enum(['room', 'bedside', 'chair', 'resuscitation bay']),
   canStand: z.boolean(),
   canSit: z.boolean(),
+  canLieFlat: z.boolean(),
+  /** Back rest from flat at which the patient is, and stays; 0 where it may be set. */
+  proppedDeg: bounded('Back rest', 0, 90, '°'),
   canTurn: z.enum(['both', 'left', 'right', 'none']),
+  canProne: z.boolean(),
+  canRaiseArm: z.enum(['both', 'left', 'right', 'none']),
+  holdsBreath: z.boolean(),
+  holdsStill: z.boolean(),
   spineNotCleared: z.boolean(),
   fractureSuspected: z.boolean(),
+  keepStill: z.array(z.enum(KEPT_STILL)).max(KEPT_STILL.length),
+  suspected: z.array(z.enum(SUSPECTED)).max(SUSPECTED.length),
+  worn: z.array(z.enum(WORN)).max(WORN.length),
+  /** Who could hold the patient. One who may be pregnant never does. */
+  holder: z.enum(['none', 'someone', 'may be pregnant']),
   pregnancy: z.enum(['not asked', 'no', 'possible']),
   /** Joints of this patient that go less far than healthy ones: least and greatest angle, degrees. */
   joints: jointLimitsSchema,
 });
 export type Situation = z.infer<typeof situationSchema>;
 
-/** Ages from which a child stands and sits up for a picture [typical]. */
+/** Ages from which a child stands, sits up and lies still on its front for a picture [typical]. */
 const STANDS_FROM_YEARS = 1.5;
 const SITS_FROM_YEARS = 0.7;
+/** From here on a child keeps still and holds the breath when asked [typical]. */
+const LISTENS_FROM_YEARS = 4;
 
 /** What is known of the situation, the rest as for a patient of this age who is otherwise well. */
-export const situationFor = (ageYears: number | undefined, known: Partial<Situation> = {}): Situation => ({
+export const situationFor = (ageYears: number = ADULT_AGE_YEARS, known: Partial<Situation> = {}): Situation => ({
   place: 'room',
-  canStand: (ageYears ?? ADULT_AGE_YEARS) >= STANDS_FROM_YEARS,
-  canSit: (ageYears ?? ADULT_AGE_YEARS) >= SITS_FROM_YEARS,
+  canStand: ageYears >= STANDS_FROM_YEARS,
+  canSit: ageYears >= SITS_FROM_YEARS,
+  canLieFlat: true,
+  proppedDeg: 0,
   canTurn: 'both',
+  canProne: true,
+  canRaiseArm: 'both',
+  holdsBreath: ageYears >= LISTENS_FROM_YEARS,
+  holdsStill: ageYears >= LISTENS_FROM_YEARS,
   spineNotCleared: false,
   fractureSuspected: false,
+  keepStill: [],
+  suspected: [],
+  worn: [],
+  holder: 'none',
   pregnancy: 'not asked',
   joints: {},
   ...known,
 });
-
-const bounded = (name: string, low: number, high: number, unit: string) => {
-  const error = `${name} must be ${low} to ${high} ${unit}`;
-  return z.number({ error }).min(low, { error }).max(high, { error });
-};
 
 /** Limits of what may be pulled by hand. */
 export const OVERRIDE_RANGES = {
@@ -100,6 +134,8 @@ export const setupRequestSchema = z
     room: roomSchema.optional(),
     rules: houseRulesSchema.optional(),
     overrides: overridesSchema.optional(),
+    /** Done in another way than the entry's own. */
+    way: givenWaySchema.optional(),
   })
   .superRefine((request, context) => {
     if (request.own && request.own.id !== request.projectionId)
@@ -121,5 +157,8 @@ export const setupRequestSchema = z
       context.addIssue({ code: 'custom', path: ['side'], message: `${projection.name} needs a side: left or right` });
     }
   });
-export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own'> & { own?: Projection };
+export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own' | 'way'> & {
+  own?: Projection;
+  way?: GivenWay;
+};
 export type ParsedSetupRequest = z.output<typeof setupRequestSchema>;

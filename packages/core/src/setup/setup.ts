@@ -10,6 +10,7 @@ import type { Assumption } from '../quantity/provenance';
 import type { BodyPosition, HolderKind, View } from '../projections/vocabulary';
 import type { Surface } from '../room/rest';
 
+import type { GivenWay } from './given';
 import type { Situation } from './request';
 
 export type Side = 'left' | 'right';
@@ -102,7 +103,15 @@ export type Setup = {
     receptorShiftMm: number;
     receptorShiftToward: Along | null;
     receptorShiftSays: string | null;
+    /** Tilt across the receptor, and toward what. */
+    acrossDeg: number;
+    acrossSays: string | null;
+    acrossShiftMm: number;
   };
+  /** Another way than the entry's own, where it was done so. */
+  way: GivenWay | null;
+  /** Course of the ray in the anatomical axes of the part, and of both halves where it is a joint. */
+  inPart: { segment: string; ray: Vec3 }[];
   centre: {
     landmark: string;
     /** Distance to go from the landmark along the body; 0 = on it. */

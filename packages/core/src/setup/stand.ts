@@ -24,6 +24,8 @@ export function standingLift(
   mayLowerMm: number,
 ): { shift: Vec3; blockMm: number; seatedMm: number } {
   if (!horizontal) return { shift: [-through[0], -through[1], surfaceMm], blockMm: 0, seatedMm: 0 };
+  if (placed.placement.settled)
+    return { shift: [0, -through[1], placed.placement.lies ? surfaceMm : 0], blockMm: 0, seatedMm: 0 };
   // A lying body rests at height 0 of its own room.
   if (placed.placement.lies) return { shift: [0, -through[1], room.surfaceHeightMm], blockMm: 0, seatedMm: 0 };
   const sole = lowest(placed);

@@ -7,7 +7,8 @@ import type { Body } from '../body/body';
 import type { JointLimits } from '../body/joints';
 import { crossSkin } from '../body/posed';
 import type { Projection } from '../projections/schema';
-import { aimRay, placePatient, type AimedRay, type PlacedBody } from './place';
+import { aimRay, type AimedRay, type PlacedBody } from './place';
+import { placeInWay, type Known } from './placeGiven';
 import type { SideView } from './side';
 import type { TakenWay } from './way';
 
@@ -36,10 +37,10 @@ export function placeMeasured(
   body: Body,
   view: SideView,
   limb: readonly string[] | undefined,
-  { wantedMm, limits }: { wantedMm?: number; limits?: JointLimits },
+  { wantedMm, limits, known }: { wantedMm?: number; limits?: JointLimits; known?: Known },
 ): { placed: PlacedBody; straight: AimedRay; thicknessMm: number; factor: number | null } {
   let girth: BodyAdapt['girth'] = null;
-  let placed = placePatient(projection, way, body, view, { girth, limits });
+  let placed = placeInWay(projection, way, body, view, { girth, limits, known });
   let straight = aimRay(projection, placed, view, 0, limb);
   const computed = straight.crossing.thicknessMm;
   if (wantedMm === undefined) return { placed, straight, thicknessMm: computed, factor: null };
@@ -50,7 +51,7 @@ export function placeMeasured(
     const next = factor * (wantedMm / straight.crossing.thicknessMm);
     factor = Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], next));
     girth = { segments, axis, factor };
-    placed = placePatient(projection, way, body, view, { girth, limits });
+    placed = placeInWay(projection, way, body, view, { girth, limits, known });
     straight = aimRay(projection, placed, view, 0, limb);
   }
   return { placed, straight, thicknessMm: wantedMm, factor: wantedMm / computed };

@@ -3,49 +3,87 @@ import type { PositionWay, Projection } from '../projections/schema';
 import { positionName } from '../room/position';
 import { holderOf, type Holder, type Room } from '../room/room';
 import { listWords } from '../quantity/text';
+import type { GivenWay } from './given';
 import type { Overrides, Situation } from './request';
 import type { Problem, Side } from './setup';
 
-/** Why the patient cannot take the position, or null. */
-export function barred(way: PositionWay, situation: Situation, nearSide: Side | null): string | null {
+/** Sitting up bends the hip further than this [typical]: one that must not move is not sat up. */
+const HIP_STAYS_DEG = 30;
+
+/** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient */
+export function barred(
+  way: Pick<PositionWay, 'body' | 'seatable'> & { backRestDeg?: number },
+  situation: Situation,
+  beneath: Side | null,
+): string | null {
+  const { keepStill, canStand, canSit, canTurn, proppedDeg } = situation;
+  const hipStays = keepStill.includes('hip') || keepStill.includes('pelvis') || isHipHurt(situation);
+  const onChair = situation.place === 'chair' && !canStand;
   switch (way.body) {
     case 'upright':
       if (situation.spineNotCleared) return 'the spine is not cleared';
-      if (situation.canStand || (way.seatable && situation.canSit)) return null;
+      if (hipStays) return 'hip and pelvis must not be moved';
+      if (canStand || (way.seatable && canSit)) return null;
       return way.seatable ? 'the patient can neither stand nor sit' : 'the patient cannot stand';
     case 'seated':
       if (situation.spineNotCleared) return 'the spine is not cleared';
-      return situation.canSit || situation.canStand ? null : 'the patient cannot sit';
-    case 'lateral-recumbent':
+      if (hipStays) return 'hip and pelvis must not be moved';
+      return canSit || canStand ? null : 'the patient cannot sit';
+    case 'semi-erect': {
+      const asked = way.backRestDeg ?? proppedDeg;
       if (situation.spineNotCleared) return 'the spine is not cleared';
-      if (situation.canTurn === 'both' || situation.canTurn === nearSide) return null;
-      return situation.canTurn === 'none'
-        ? 'the patient cannot turn'
-        : `the patient turns only to the ${situation.canTurn} side`;
-    case 'prone':
-    case 'sims':
+      if (onChair) return 'the patient stays in the chair';
+      if (hipStays && asked > HIP_STAYS_DEG) return 'hip and pelvis must not be moved';
+      return proppedDeg > 0 && asked !== proppedDeg ? `the patient stays propped at ${proppedDeg}°` : null;
+    }
+    default: {
+      if (onChair) return 'the patient stays in the chair';
+      if (!situation.canLieFlat) return 'the patient cannot lie flat';
+      if (proppedDeg > 0) return `the patient stays propped at ${proppedDeg}°`;
+      if (way.body === 'supine') return null;
       if (situation.spineNotCleared) return 'the spine is not cleared';
-      return situation.canTurn === 'none' ? 'the patient cannot turn' : null;
-    case 'kneeling':
-      if (situation.spineNotCleared) return 'the spine is not cleared';
-      return situation.canStand ? null : 'the patient cannot kneel';
-    case 'semi-erect':
-    case 'head-down':
-      return situation.spineNotCleared ? 'the spine is not cleared' : null;
-    case 'supine':
-      return null;
+      if (hipStays) return 'hip and pelvis must not be moved';
+      if (way.body === 'kneeling') return canStand ? null : 'the patient cannot kneel';
+      if (way.body === 'head-down') return null;
+      if (canTurn === 'none') return 'the patient cannot turn';
+      if (way.body === 'lateral-recumbent')
+        return canTurn === 'both' || canTurn === beneath ? null : `the patient turns only to the ${canTurn} side`;
+      return situation.canProne ? null : 'the patient cannot lie on the front';
+    }
   }
 }
 
+/** Turns of a lying patient from here on count as turning the patient. */
+const ROLL_FROM_DEG = 10;
+
+/** Why a lying patient cannot be rolled as far as the view asks, or null. */
+export function rollBarred({ ray }: Projection, way: PositionWay, situation: Situation): string | null {
+  const flat = way.body === 'supine' || way.body === 'prone';
+  if (!flat || way.beam === 'horizontal' || way.partFrame || (ray.view !== 'AP' && ray.view !== 'PA')) return null;
+  const roll = ray.swing.find(({ toward }) => toward === 'left' || toward === 'right');
+  if (!roll || roll.degrees < ROLL_FROM_DEG) return null;
+  if (situation.spineNotCleared) return 'the spine is not cleared, and the view turns the patient';
+  if (isHipHurt(situation) || situation.keepStill.some((part) => part === 'hip' || part === 'pelvis'))
+    return 'hip and pelvis must not be moved, and the view turns the patient';
+  return situation.canTurn === 'none' ? 'the patient cannot turn' : null;
+}
+
+/** How the position is asked of one who sits where others stand. */
+export const seatedWords = (way: PositionWay, { canStand }: Situation): string =>
+  way.seatable && !canStand ? way.say.replace(/^Standing( or (seated|sitting))?/, 'Seated') : way.say;
+
+export const isHipHurt = ({ suspected }: Pick<Situation, 'suspected'>): boolean => suspected.includes('hip fracture');
+
 /** Nothing is moved for the picture that could be broken. */
-export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || situation.fractureSuspected;
+export const isInjured = (situation: Situation): boolean =>
+  situation.spineNotCleared || situation.fractureSuspected || isHipHurt(situation);
 
 /** The way as it is done for this patient: hurt ones stay as they lie. */
 export const sparing = (way: PositionWay, situation: Situation): TakenWay =>
   isInjured(situation) && way.ifInjured ? { ...way, ...way.ifInjured, poseAlone: true } : { ...way, poseAlone: false };
 
 /** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
-export type TakenWay = PositionWay & { poseAlone: boolean };
+export type TakenWay = PositionWay & { poseAlone: boolean; given?: GivenWay };
 
 export type ChosenWay = { way: TakenWay; holders: Holder[]; problems: Problem[] };
 
@@ -59,7 +97,9 @@ export function chooseWay(
   room: Room,
   nearSide: Side | null,
   overrides: Overrides,
+  given?: GivenWay,
 ): ChosenWay {
+  if (given) return takeGiven(entry, given, situation, room);
   const projection = { ...entry, positions: entry.positions.map((way) => sparing(way, situation)) };
   const held = (way: TakenWay) =>
     way.holders
@@ -81,7 +121,8 @@ export function chooseWay(
   }
   const reasons: Problem[] = [];
   for (const way of candidates) {
-    const why = barred(way, situation, nearSide);
+    const fixed = entry.sided === 'none' && (way.on === 'left' || way.on === 'right') ? way.on : null;
+    const why = barred(way, situation, fixed ?? nearSide) ?? rollBarred(entry, way, situation);
     const holders = held(way);
     if (why === null && holders.length > 0) return { way, holders, problems: [] };
     reasons.push(
@@ -95,6 +136,24 @@ export function chooseWay(
   }
   const usable = candidates.find((way) => held(way).length > 0) ?? candidates[0];
   return { way: usable, holders: held(usable), problems: reasons };
+}
+
+/** The way that was asked for, whether or not it may be. */
+function takeGiven(entry: Projection, given: GivenWay, situation: Situation, room: Room): ChosenWay {
+  const holder = holderOf(room, given.holder);
+  const beneath = given.on === 'left' || given.on === 'right' ? given.on : null;
+  const why = barred({ body: given.position, seatable: true, backRestDeg: given.backRestDeg }, situation, beneath);
+  const usual = entry.positions.find(({ body }) => body === given.position) ?? entry.positions[0];
+  return {
+    way: { ...usual, body: given.position, seatable: false, poseAlone: given.asItLies, given },
+    holders: holder ? [holder] : [],
+    problems: [
+      ...(why === null ? [] : [{ code: 'position-barred', text: `${entry.name} like this is barred: ${why}.` }]),
+      ...(holder
+        ? []
+        : [{ code: 'no-holder', text: `${room.name} has no ${HOLDER_WORDS[given.holder]} for ${entry.name}.` }]),
+    ],
+  };
 }
 
 export const HOLDER_WORDS = {

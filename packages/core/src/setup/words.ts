@@ -100,7 +100,14 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   if (centre.checkBy.length > 0)
     put('centre', `Check by touch: ${listWords(centre.checkBy.map((check) => check.text))}`);
   if (tube.angleDeg > 0) put('centre', `Tube ${formatAngle(tube.angleDeg)} to the ${tube.angleSays}`);
-  else put('centre', `Tube straight, ray ${horizontal ? 'level' : 'vertical'}`);
+  if (tube.acrossDeg > 0)
+    put(
+      'centre',
+      `Tube ${formatAngle(tube.acrossDeg)} across, ray toward the ${tube.acrossSays}${tube.acrossShiftMm > 0 ? `; receptor ${formatLength(tube.acrossShiftMm, unit)} that way, under the ray` : ''}`,
+    );
+  if (setup.way?.beam === 'rest') put('centre', `Ray square to the back rest: tube tilted with it`);
+  else if (tube.angleDeg === 0 && tube.acrossDeg === 0)
+    put('centre', `Tube straight, ray ${horizontal ? 'level' : 'vertical'}`);
   if (tube.receptorShiftToward)
     put(
       'centre',

@@ -1,0 +1,210 @@
+/**
+ * The search itself: every position that is open, the part posed or as it lies, the ray one way through it or the
+ * other, from above, level or square to the back rest; the tube tilted as far as that brings the ray to the part.
+ * What is left are candidates with how far each is off, before anything dear is computed.
+ */
+import type { Body } from '../body/body';
+import { rotationAbout, applyToDirection } from '../geometry/frame';
+import { cross, dot, negate, type Vec3 } from '../geometry/vector';
+import { clamp, toDegrees } from '../quantity/angle';
+import type { Projection } from '../projections/schema';
+import type { HolderKind } from '../projections/vocabulary';
+import { ROOM_UP } from '../room/position';
+import { holderOf, type Room } from '../room/room';
+import type { Beam, GivenWay, Half } from '../setup/given';
+import { tilted } from '../setup/place';
+import { beamOf, isOfArm, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
+import type { Situation } from '../setup/request';
+import type { SideView } from '../setup/side';
+import { partsFor, type Wanted } from '../setup/wanted';
+import { mayPose } from './still';
+import type { Position } from './positions';
+
+export type Candidate = {
+  way: GivenWay;
+  /** Between the ray and the wanted one in the part, degrees. */
+  offDeg: number;
+  tiltDeg: number;
+  /** The patient at rest in it. */
+  settled: Settled;
+};
+
+/** A ray further off than this is another projection. */
+export const MOST_OFF_DEG = 35;
+/** Tilts smaller than this are not worth setting. */
+const STRAIGHT_DEG = 3;
+/** No beam from below: a level ray may rise by this much [typical]. */
+const MOST_RISE_DEG = 5;
+/** A tube is tilted across a flat receptor no further than this [typical]. */
+const MOST_ACROSS_DEG = 45;
+/** From here on strips that run along the table cut the ray off. */
+export const GRID_BEARS_DEG = 8;
+
+export type SearchedBody = { body: Body; view: SideView; wanted: Wanted };
+
+/** A joint is shown in two where the limb can be laid this way and that. */
+const SPLIT_IN: ReadonlySet<Position['position']> = new Set<Position['position']>(['seated', 'supine']);
+
+/** Halves to be shown: all of it, or each half of a joint that does not straighten as far as the view asks. */
+export function halvesFor(wanted: Wanted, situation: Situation, { position }: Position): (Half | undefined)[] {
+  const { joint, pose } = wanted;
+  if (!joint || !SPLIT_IN.has(position)) return [undefined];
+  const limit =
+    situation.joints[joint.motion] ?? situation.joints[joint.motion.replace(/_[LR]$/, '') as typeof joint.motion];
+  const asked = pose.get(joint.motion) ?? 0;
+  return limit && limit[0] > asked + STRAIGHT_DEG ? ['upper', 'lower', 'between'] : [undefined];
+}
+
+/** What could carry the receptor for a beam in a position, in this room, best first. */
+function holdersFor(
+  beam: Beam,
+  { position }: Position,
+  segment: string,
+  room: Room,
+  acrossDeg: number,
+  gridWanted: boolean,
+): HolderKind[] {
+  const has = (kind: HolderKind) => holderOf(room, kind) !== undefined;
+  const limb = isOfArm(segment) || isOfLeg(segment);
+  if (beam === 'level') {
+    const wall = position === 'upright' || (position === 'seated' && !limb);
+    return (wall ? (['wall', 'stand'] as const) : (['stand'] as const)).filter(has).slice(0, 1);
+  }
+  if (beam === 'rest') return (['bed', 'table-top'] as const).filter(has).slice(0, 1);
+  if (position === 'upright') return [];
+  // The feet of one who sits are on the floor.
+  if (position === 'seated' && isOfLeg(segment)) return FOOT.test(segment) ? (['floor'] as const).filter(has) : [];
+  const flat = (['table-top', 'bed'] as const).filter(has).slice(0, 1);
+  const tray = gridWanted && acrossDeg <= GRID_BEARS_DEG && position !== 'seated' && has('table-tray');
+  return tray ? ['table-tray'] : flat;
+}
+
+const FOOT = /^(foot|toes|talus)/;
+
+const angleBetween = (a: Vec3, b: Vec3): number => toDegrees(Math.acos(clamp(dot(a, b), -1, 1)));
+const set = (degrees: number, most: number): number =>
+  Math.abs(degrees) < STRAIGHT_DEG ? 0 : Math.round(clamp(degrees, -most, most));
+
+type Aimed = { alongDeg: number; acrossDeg: number; offDeg: number };
+
+/** Tilts of the tube that bring the beam to the wanted ray, and how far off that leaves it; without tilt first. */
+export function aimsOf(
+  beam: Beam,
+  settled: Settled,
+  wanted: { ray: Vec3; up: Vec3 },
+  room: Room,
+  tiltsAcross: boolean,
+): Aimed[] {
+  const heading = Math.atan2(wanted.ray[1], wanted.ray[0]);
+  const turn = (v: Vec3): Vec3 =>
+    beam === 'level' ? applyToDirection(rotationAbout([0, 0, 0], ROOM_UP, -toDegrees(heading)), v) : v;
+  const ray = turn(wanted.ray);
+  const axes = beamOf({ beam }, settled, turn(wanted.up));
+  const back = turn(applyToDirection(settled.posed.place, [0, 1, 0]));
+  const leans = settled.stance?.position === 'semi-erect' || settled.stance?.position === 'seated';
+  // What the patient leans on is in the way of a ray from behind.
+  if (leans && dot(ray, back) < -LEANS_SHARE) return [];
+  const endOn = dot(ray, back) > LEANS_SHARE;
+  if (dot(ray, axes.beam) < Math.cos((MOST_TILTED_DEG * Math.PI) / 180)) return [];
+  const across = cross(axes.toHead, negate(axes.beam));
+  const most = room.tube.maxAngleDeg;
+  const exact = {
+    alongDeg: set(toDegrees(Math.asin(clamp(dot(ray, axes.toHead), -1, 1))), most),
+    acrossDeg: tiltsAcross
+      ? set(toDegrees(Math.atan2(dot(ray, across), dot(ray, axes.beam))), Math.min(most, MOST_ACROSS_DEG))
+      : 0,
+  };
+  const tilts = [{ alongDeg: 0, acrossDeg: 0 }, { alongDeg: exact.alongDeg, acrossDeg: 0 }, exact];
+  // A receptor behind one who half sits stands upright, or it would be the back rest's.
+  const mostFall =
+    settled.stance?.position === 'semi-erect' && settled.stance.on === 'back' && endOn ? 1 : MOST_FALL_DEG;
+  const seen = new Set<string>();
+  return tilts.flatMap((tilt) => {
+    const key = `${tilt.alongDeg} ${tilt.acrossDeg}`;
+    if (seen.has(key)) return [];
+    seen.add(key);
+    const course = tilted(axes, tilt.alongDeg, tilt.acrossDeg);
+    if (course[2] > Math.sin((MOST_RISE_DEG * Math.PI) / 180)) return [];
+    if (beam === 'level' && course[2] < -Math.sin((mostFall * Math.PI) / 180)) return [];
+    const offDeg = angleBetween(course, ray);
+    return offDeg <= MOST_OFF_DEG ? [{ ...tilt, offDeg }] : [];
+  });
+}
+const MOST_TILTED_DEG = 75;
+/** A tube that stands level is turned down no further than this. */
+const MOST_FALL_DEG = 30;
+/** A ray that runs this much along the front-to-back line comes from in front or from behind. */
+const LEANS_SHARE = 0.4;
+
+const SHOULDER = /^(scapula|clavicle)_/;
+
+/** Whether a part is posed for the picture in a position: some must not be, some gain nothing by it. */
+function posings(projection: Projection, segment: string, situation: Situation, position: Position): boolean[] {
+  const lies =
+    isOfArm(segment) ||
+    isOfLeg(segment) ||
+    SHOULDER.test(segment) ||
+    projection.headLine !== undefined ||
+    situation.canRaiseArm !== 'both';
+  const seatedArm = position.position === 'seated' && isOfArm(segment);
+  if (!mayPose(segment, situation)) return [true];
+  return lies || seatedArm ? [false, true] : [false];
+}
+
+const BEAMS_OF: Partial<Record<Position['position'], readonly Beam[]>> = {
+  upright: ['level'],
+  'semi-erect': ['rest', 'level'],
+};
+
+/** Every candidate in one position for this projection, patient, situation and room. */
+export function candidatesFor(
+  projection: Projection,
+  { body, view, wanted }: SearchedBody,
+  situation: Situation,
+  room: Room,
+  position: Position,
+  { gridWanted, inHalves }: { gridWanted: boolean; inHalves: boolean },
+): Candidate[] {
+  const found: Candidate[] = [];
+  const plain = partsFor(wanted)[0].segment;
+  for (const asItLies of posings(projection, plain, situation, position)) {
+    for (const half of inHalves ? halvesFor(wanted, situation, position) : [undefined]) {
+      const beams = BEAMS_OF[position.position] ?? (['down', 'level'] as const);
+      const bySettling = new Map<string, Settled>();
+      for (const beam of beams) {
+        // Arms and laid limbs lie by the beam; anything else only once.
+        const key = beam === 'down' ? 'down' : 'other';
+        let settled = bySettling.get(key);
+        if (!settled) {
+          const asked = { ...position, asItLies, half, beam };
+          settled = settleGiven(projection, asked, body, view, wanted, { girth: null, limits: situation.joints });
+          bySettling.set(key, settled);
+        }
+        for (const reversed of [false, true]) {
+          const inRoom = wantedInRoom(settled, wanted, { reversed, half });
+          const flat = beam === 'down' || (beam === 'level' && position.position !== 'upright');
+          for (const aim of aimsOf(beam, settled, inRoom, room, flat)) {
+            for (const holder of holdersFor(beam, position, plain, room, Math.abs(aim.acrossDeg), gridWanted)) {
+              found.push({
+                way: {
+                  ...position,
+                  beam,
+                  holder,
+                  reversed,
+                  asItLies,
+                  ...(half ? { half } : {}),
+                  alongDeg: aim.alongDeg,
+                  acrossDeg: aim.acrossDeg,
+                },
+                offDeg: aim.offDeg,
+                tiltDeg: Math.abs(aim.alongDeg) + Math.abs(aim.acrossDeg),
+                settled,
+              });
+            }
+          }
+        }
+      }
+    }
+  }
+  return found;
+}

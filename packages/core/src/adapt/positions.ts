@@ -1,0 +1,41 @@
+/** The positions that a search goes through: those that this patient may take. */
+import type { GivenWay } from '../setup/given';
+import { isOfArm, isOfLeg } from '../setup/placeGiven';
+import type { Situation } from '../setup/request';
+import type { Side } from '../setup/setup';
+import { barred, isInjured } from '../setup/way';
+
+export type Position = Pick<GivenWay, 'position' | 'on' | 'backRestDeg'>;
+
+/** Back rest that is set where nothing says otherwise, and for a level ray: the steeper the better [typical]. */
+const BACK_REST_DEG = 45;
+const STEEP_REST_DEG = 60;
+const SIDES: readonly Side[] = ['left', 'right'];
+
+/** Nobody stands or kneels on what may be broken. @param segment the part */
+export const bearsHurt = (position: Position['position'], segment: string, situation: Situation): boolean =>
+  (position === 'upright' || position === 'kneeling') &&
+  isInjured(situation) &&
+  (isOfLeg(segment) || segment === 'pelvis' || segment === 'lumbar');
+
+/** Nobody is turned over for the picture of an arm. */
+const TURNED: ReadonlySet<Position['position']> = new Set<Position['position']>(['prone', 'lateral-recumbent']);
+
+/** Every position of the search; those that are barred left out. @param segment the part */
+export function positionsFor(segment: string, situation: Situation): Position[] {
+  const rest = situation.suspected.length > 0 ? STEEP_REST_DEG : BACK_REST_DEG;
+  const all: Position[] = [
+    { position: 'upright', on: 'back' },
+    { position: 'seated', on: 'back' },
+    { position: 'supine', on: 'back' },
+    { position: 'semi-erect', on: 'back', backRestDeg: situation.proppedDeg > 0 ? situation.proppedDeg : rest },
+    { position: 'prone', on: 'front' },
+    ...SIDES.map((on) => ({ position: 'lateral-recumbent' as const, on })),
+  ];
+  return all.filter((each) => {
+    if (isOfArm(segment) && TURNED.has(each.position)) return false;
+    const beneath = SIDES.find((side) => side === each.on) ?? null;
+    const way = { body: each.position, seatable: false, backRestDeg: each.backRestDeg };
+    return barred(way, situation, beneath) === null && !bearsHurt(each.position, segment, situation);
+  });
+}

@@ -1,0 +1,130 @@
+/** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
+import { withBranches } from '../body/mannequin';
+import { crossSkin } from '../body/posed';
+import { applyToDirection, inverse } from '../geometry/frame';
+import { dot, normalize, subtract, type Vec3 } from '../geometry/vector';
+import { formatAngle } from '../quantity/angle';
+import { capitalize } from '../quantity/text';
+import type { Projection } from '../projections/schema';
+import type { View } from '../projections/vocabulary';
+import { positionName } from '../room/position';
+import type { GivenWay } from './given';
+import type { PlacedBody } from './place';
+import type { Problem } from './setup';
+import { HOLDER_WORDS } from './way';
+
+const OPPOSITE: Record<View, View> = {
+  AP: 'PA',
+  PA: 'AP',
+  lateral: 'medial',
+  medial: 'lateral',
+  up: 'down',
+  down: 'up',
+};
+const OTHER_END = { enter: 'exit', exit: 'enter', through: 'through' } as const;
+
+/** Course of the ray as it is called: the other one where it is reversed. */
+export const viewOf = ({ ray }: Pick<Projection, 'ray'>, given: GivenWay): View =>
+  given.reversed ? OPPOSITE[ray.view] : ray.view;
+
+/** The entry as the way has it: entry and exit change places where the ray is reversed, a loose receptor follows it. */
+export function inWay(projection: Projection, given: GivenWay): Projection {
+  const { ray, aim } = projection;
+  return {
+    ...projection,
+    ray: { ...ray, receptorSquare: given.holder === 'stand' },
+    aim: given.reversed ? { ...aim, point: OTHER_END[aim.point] } : aim,
+  };
+}
+
+/** Course of the ray in the axes of the part, to compare with the one that is wanted. */
+export const rayInPart = (placed: PlacedBody, direction: Vec3, segment: string): { segment: string; ray: Vec3 } => ({
+  segment,
+  ray: applyToDirection(inverse(placed.posed.frames[segment]), direction),
+});
+
+const COURSE: Record<GivenWay['beam'], string> = {
+  down: 'tube above',
+  level: 'tube level',
+  rest: 'tube square to the back rest',
+};
+
+/** The way in one line, for a person. */
+export function sayWay(given: GivenWay): string {
+  const { position, on, backRestDeg, beam, holder, asItLies, half, alongDeg, acrossDeg } = given;
+  const where =
+    position === 'lateral-recumbent' && on
+      ? `on the ${on} side`
+      : position === 'semi-erect'
+        ? `half sitting, back rest at ${formatAngle(backRestDeg ?? 0)}`
+        : positionName(position).replace(' at the table', '');
+  const tilts = [
+    ...(alongDeg === 0 ? [] : [`${formatAngle(Math.abs(alongDeg))} along`]),
+    ...(acrossDeg === 0 ? [] : [`${formatAngle(Math.abs(acrossDeg))} across`]),
+  ];
+  const tilt = tilts.length > 0 ? `, tube tilted ${tilts.join(' and ')}` : '';
+  const plate =
+    holder === 'stand'
+      ? 'receptor upright beside the part'
+      : holder === 'table-top' || holder === 'bed'
+        ? 'receptor under the part'
+        : `receptor in the ${HOLDER_WORDS[holder]}`;
+  const lies = asItLies ? ', part as it lies' : '';
+  const shown = half ? `, ${HALF_WORDS[half]}` : '';
+  return `${capitalize(where)}${lies}${shown}; ${COURSE[beam]}${tilt}; ${plate}`;
+}
+
+const HALF_WORDS = {
+  upper: 'the upper half along the receptor',
+  lower: 'the lower half along the receptor',
+  between: 'both halves off the receptor alike',
+} as const;
+
+/** What must be written on the picture so that it is read right. */
+export function marksOf({ position, beam, backRestDeg, reversed, on }: GivenWay, view: View): string[] {
+  const marks: string[] = [];
+  if (reversed && (view === 'AP' || view === 'PA')) marks.push(view);
+  if (position === 'supine' || position === 'prone') marks.push(position);
+  if (position === 'semi-erect') marks.push(`semi-erect ${backRestDeg ?? 0}°`);
+  if (position === 'seated') marks.push('sitting');
+  if (position === 'lateral-recumbent' && beam === 'level') marks.push(`${on ?? 'side'} down, arrow up`);
+  else if (beam === 'level' && (position === 'supine' || position === 'prone')) marks.push('cross-table, arrow up');
+  return marks;
+}
+
+/**
+ * Parts of the other limb, or an arm, that lie between the focal spot and what must be shown.
+ * @param shown points that the light must reach
+ */
+export function inTheWay(
+  placed: PlacedBody,
+  focal: Vec3,
+  hit: Vec3,
+  shown: readonly Vec3[],
+  own: readonly string[] | undefined,
+): Problem[] {
+  const found = LIMBS.filter(({ segments: all, near }) => {
+    if (own && all.some((each) => own.includes(each))) return false;
+    // Of a picture of the trunk the roots of the limbs are a part.
+    const segments = own ? all : all.filter((each) => each !== near);
+    return shown.some((point) => {
+      const course = normalize(subtract(point, focal));
+      const met = crossSkin(placed.posed, focal, course, segments);
+      if (!met) return false;
+      const at = dot(subtract(met.entry, focal), course);
+      return at > 0 && at < dot(subtract(hit, focal), course);
+    });
+  });
+  return found.map(({ says }) => ({ code: 'in-the-way', text: `The ${says} lies in the light.` }));
+}
+const LIMBS = (['left', 'right'] as const).flatMap((side) => {
+  const s = side === 'left' ? 'L' : 'R';
+  return [
+    {
+      says: `${side} arm`,
+      segments: [`upperarm_${s}`, ...withBranches(`forearm_${s}`), ...withBranches(`hand_${s}`)],
+      near: `upperarm_${s}`,
+    },
+    { says: `${side} leg`, segments: [`thigh_${s}`, `shank_${s}`, `foot_${s}`], near: `thigh_${s}` },
+  ];
+});
