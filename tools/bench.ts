@@ -7,6 +7,7 @@ import { chromium, type Page } from '@playwright/test';
 import {
   buildBody,
   computeSetup,
+  findOtherWays,
   demoRooms,
   drawFigure,
   drawMannequin,
@@ -15,6 +16,7 @@ import {
   findProjections,
   plannedFor,
   planSeries,
+  situationPresets,
   poseBody,
   posesNamed,
   projections,
@@ -74,11 +76,39 @@ function benchPlan(): void {
     [exam('enema'), 20],
     [survey, 250],
   ] as const) {
-    const items = plannedFor(ids, 'left');
+    const items = plannedFor(ids, 'left').map(({ projectionId, side }) => ({ projectionId, side }));
     const run = () => planSeries({ items, patient: { ageYears: 30 } });
     const best = Math.min(...Array.from({ length: ROUNDS }, () => quantile(time(20, run), 0.5)));
     put(`planSeries, ${ids.length} projections, median`, best, 'ms', limit);
   }
+}
+
+/** Every way is looked for anew while a toggle is touched: every entry in each of the situations that bar most. */
+function benchWays(): void {
+  const presets = situationPresets('left').filter(({ id }) =>
+    ['board', 'ward-propped', 'wheelchair', 'arm'].includes(id),
+  );
+  const requests = projections.flatMap(({ id, sided }) =>
+    presets.map((preset): SetupRequest => ({
+      projectionId: id,
+      side: sided === 'each' ? 'left' : undefined,
+      patient: { ageYears: 40, sex: 'male', ...preset.patient },
+      situation: preset.situation,
+    })),
+  );
+  for (const request of requests.slice(0, 200)) findOtherWays(request);
+  const rounds = Array.from({ length: 3 }, () =>
+    requests.map((request) => {
+      const start = performance.now();
+      findOtherWays(request);
+      return performance.now() - start;
+    }),
+  );
+  const best = requests.map((_, i) => Math.min(...rounds.map((times) => times[i])));
+  const slowest = best.indexOf(Math.max(...best));
+  put('findOtherWays, median', quantile(best, 0.5), 'ms', 60, `${requests.length} entries and situations`);
+  put('findOtherWays, 99 of 100', quantile(best, 0.99), 'ms', 60);
+  put('findOtherWays, slowest', best[slowest], 'ms', 60, requests[slowest].projectionId);
 }
 
 function benchCore(): void {
@@ -131,6 +161,7 @@ function benchCore(): void {
   put('computeSetup, slowest entry, median', slowest.median, 'ms', 1, slowest.id);
   put('computeSetup, slowest entry, 99th percentile', slowest.p99, 'ms', 4);
   benchPlan();
+  benchWays();
 
   const queries = [
     'free air',

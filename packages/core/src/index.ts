@@ -54,14 +54,20 @@ export type { DrawingBox } from './body/drawing/plane';
 export { computeSetup } from './setup/computeSetup';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/fitReceptor';
 export {
+  KEPT_STILL,
   OVERRIDE_RANGES,
   overridesSchema,
   setupRequestSchema,
   situationFor,
   situationSchema,
+  SUSPECTED,
+  WORN,
+  type KeptStill,
   type Overrides,
   type SetupRequest,
   type Situation,
+  type Suspected,
+  type Worn,
 } from './setup/request';
 export type { Problem, Setup, SetupCaution, SetupStep, Side } from './setup/setup';
 export {
@@ -93,7 +99,7 @@ export {
   type BodyDocument,
   type BodyRequest,
 } from './interchange/bodyDocument';
-export { isMotion, type JointLimits } from './body/joints';
+export { isMotion, jointLimitOf, limitableJoints, type JointLimits, type LimitableJoint } from './body/joints';
 export { furthestSkin } from './body/posed';
 export { contactsOf, restBody, type RestedBody } from './room/rest';
 export { rayThrough, receptorDistance, surfacePoint, type TissuePath } from './body/surface';
@@ -152,3 +158,8 @@ export {
 export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
 export { unusualOf } from './exam/unusual';
+export { findOtherWays, whyForbidden, type OtherWay } from './adapt/findOtherWays';
+export type { Cost, CostId } from './adapt/costs';
+export type { Forbidden } from './adapt/forbidden';
+export { situationPresets, type SituationPreset } from './adapt/presets';
+export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/given';

@@ -3,6 +3,7 @@ import {
   departmentSchema,
   hasProjection,
   houseRulesSchema,
+  isWayText,
   patientInputSchema,
   roomSchema,
   setupRequestSchema,
@@ -25,6 +26,12 @@ export const orderProjectionSchema = z.strictObject({
     .max(60)
     .refine(hasProjection, { error: (issue) => `There is no projection "${String(issue.input)}"` }),
   side: z.enum(['left', 'right']).optional(),
+  /** Another way than the usual one, by its short text. */
+  way: z
+    .string()
+    .max(120)
+    .refine(isWayText, { error: (issue) => `"${String(issue.input)}" is no way of doing a projection` })
+    .optional(),
 });
 
 export const orderSchema = z.object({

@@ -89,3 +89,42 @@ export function Tick({ on }: { on: boolean }) {
     </View>
   );
 }
+
+/** Any of a few, as large keys in a row. */
+export function Several<T extends string>({
+  label,
+  options,
+  values,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option<T>[];
+  values: readonly T[];
+  onChange: (values: T[]) => void;
+}) {
+  return (
+    <View style={{ gap: 6 }} role="group" aria-label={label}>
+      <Words kind="small" tone="soft">
+        {label}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {options.map((option) => {
+          const on = values.includes(option.value);
+          return (
+            <Press
+              key={option.value}
+              label={option.label}
+              role="checkbox"
+              checked={on}
+              chosen={on}
+              onPress={() => onChange(on ? values.filter((each) => each !== option.value) : [...values, option.value])}
+              style={{ paddingHorizontal: 16 }}
+            >
+              <Words kind="body">{`${on ? '✓ ' : ''}${option.label}`}</Words>
+            </Press>
+          );
+        })}
+      </View>
+    </View>
+  );
+}

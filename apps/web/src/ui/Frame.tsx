@@ -82,8 +82,8 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
   );
 }
 
-/** Title and room chip of a plain place. */
-export function PlaceHeader({ title, detail }: { title: string; detail?: string }) {
+/** Title and room chip of a plain place. @param roomId of what is shown, where that is not the room in hand */
+export function PlaceHeader({ title, detail, roomId }: { title: string; detail?: string; roomId?: string }) {
   return (
     <View
       style={{
@@ -105,7 +105,7 @@ export function PlaceHeader({ title, detail }: { title: string; detail?: string 
           </Words>
         )}
       </View>
-      <RoomChip />
+      <RoomChip roomId={roomId} />
       <PersonChip />
     </View>
   );

@@ -4,6 +4,7 @@ import {
   computeSetup,
   drawMannequin,
   drawStage,
+  findOtherWays,
   mannequinKey,
   planSeries,
   projectionOf,
@@ -14,14 +15,19 @@ import {
   summaryOf,
   takeOffFor,
   touchMap,
+  wayText,
+  whyForbidden,
   withDefaults,
   type Change,
   type CheckStep,
   type DrawingBox,
+  type Forbidden,
   type LengthUnit,
   type SeriesEffort,
   type SeriesRequest,
   type Mannequin2d,
+  type OtherWay,
+  type Planned,
   type SeriesSummary,
   type Setup,
   type SetupRequest,
@@ -195,11 +201,39 @@ function plan(request: SeriesRequest): PlanView {
   }
 }
 
+export type WayView = Omit<OtherWay, 'second' | 'request' | 'secondRequest'> & {
+  /** What it puts into a plan: one projection, or both halves of a joint. */
+  planned: Planned[];
+  stage: StageView;
+};
+export type WaysView = { ways: WayView[]; forbidden: Forbidden | null } | { error: string };
+
+const plannedAs = ({ projectionId, side, way, overrides }: OtherWay['request']): Planned => {
+  const text = way ? wayText(way) : overrides?.position;
+  return { projectionId, ...(side ? { side } : {}), ...(text ? { way: text } : {}) };
+};
+
+/** The other ways, each with its drawing. */
+function ways(request: SetupRequest): WaysView {
+  try {
+    return {
+      forbidden: whyForbidden(request),
+      ways: findOtherWays(request).map(({ second, request: asked, secondRequest, ...way }) => ({
+        ...way,
+        planned: [asked, ...(secondRequest ? [secondRequest] : [])].map(plannedAs),
+        stage: thumbOf(way.setup),
+      })),
+    };
+  } catch (error) {
+    return { error: errorsOf(error)[0].message };
+  }
+}
+
 /** Sums up planned series, one for each list of requests; null where the patient is outside the model. */
 function summarize(series: readonly SetupRequest[][]): (SeriesSummary | null)[] {
   return series.map((requests) => {
     try {
-      return summarizeSeries(requests.map(computeSetup));
+      return summarizeSeries(requests.map((request) => computeSetup(request)));
     } catch (error) {
       errorsOf(error);
       return null;
@@ -229,5 +263,5 @@ function schools(request: SetupRequest): SchoolsOfRule[] {
   }
 }
 
-export const computeService = { compute, mannequin, row, page, lines, schools, plan, summarize, touchMap };
+export const computeService = { compute, mannequin, row, page, lines, schools, plan, ways, summarize, touchMap };
 export type ComputeService = typeof computeService;

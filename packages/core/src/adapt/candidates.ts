@@ -4,6 +4,7 @@
  * What is left are candidates with how far each is off, before anything dear is computed.
  */
 import type { Body } from '../body/body';
+import { GRID_BEARS_DEG } from '../exposure/gridCutoff';
 import { rotationAbout, applyToDirection } from '../geometry/frame';
 import { cross, dot, negate, type Vec3 } from '../geometry/vector';
 import { clamp, toDegrees } from '../quantity/angle';
@@ -16,6 +17,7 @@ import { tilted } from '../setup/place';
 import { beamOf, isOfArm, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
 import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/side';
+import { stillJoints } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
 import { mayPose } from './still';
 import type { Position } from './positions';
@@ -37,8 +39,6 @@ const STRAIGHT_DEG = 3;
 const MOST_RISE_DEG = 5;
 /** A tube is tilted across a flat receptor no further than this [typical]. */
 const MOST_ACROSS_DEG = 45;
-/** From here on strips that run along the table cut the ray off. */
-export const GRID_BEARS_DEG = 8;
 
 export type SearchedBody = { body: Body; view: SideView; wanted: Wanted };
 
@@ -166,6 +166,7 @@ export function candidatesFor(
   { gridWanted, inHalves }: { gridWanted: boolean; inHalves: boolean },
 ): Candidate[] {
   const found: Candidate[] = [];
+  const limits = { ...stillJoints(situation), ...situation.joints };
   const plain = partsFor(wanted)[0].segment;
   for (const asItLies of posings(projection, plain, situation, position)) {
     for (const half of inHalves ? halvesFor(wanted, situation, position) : [undefined]) {
@@ -177,7 +178,7 @@ export function candidatesFor(
         let settled = bySettling.get(key);
         if (!settled) {
           const asked = { ...position, asItLies, half, beam };
-          settled = settleGiven(projection, asked, body, view, wanted, { girth: null, limits: situation.joints });
+          settled = settleGiven(projection, asked, body, view, wanted, { girth: null, limits });
           bySettling.set(key, settled);
         }
         for (const reversed of [false, true]) {

@@ -9,11 +9,11 @@ import { formatAngle, toDegrees } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
 import { dot } from '../geometry/vector';
 import { hasProjection, projectionOf } from '../projections/catalogue';
-import type { Projection } from '../projections/schema';
+import type { PositionWay, Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
-import { wayText, type GivenWay, type Half } from '../setup/given';
+import { wayText, type Half } from '../setup/given';
 import { isOfArm, isOfLeg, type Settled } from '../setup/placeGiven';
 import { situationFor, type SetupRequest, type Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
@@ -21,11 +21,11 @@ import { isInjured } from '../setup/way';
 import { sideView } from '../setup/side';
 import { partsFor, wantedOf, type Wanted } from '../setup/wanted';
 import { applyRules } from '../setup/variant';
-import { candidatesFor, GRID_BEARS_DEG, type Candidate } from './candidates';
+import { candidatesFor, type Candidate } from './candidates';
 import { costsOf, leastPoints, POINTS, positionPoints, showsLevels, type Cost } from './costs';
 import { forbiddenView, type Forbidden } from './forbidden';
 import { bearsHurt, positionsFor } from './positions';
-import { asksPosing, mayPose } from './still';
+import { asksPosing, mayPose, movesNeck, neckStays } from './still';
 
 export type OtherWay = {
   /** Short text of the way, the same whenever the same is found. */
@@ -49,7 +49,7 @@ export type OtherWay = {
 };
 
 /** Ways shown at most. */
-export const MOST_WAYS = 5;
+const MOST_WAYS = 5;
 /** Candidates of a position that are computed in full; fewer of an entry that only stands in. */
 const MOST_COMPUTED = 4;
 const MOST_COMPUTED_INSTEAD = 2;
@@ -64,7 +64,11 @@ type Search = {
   /** The usual set-up of the asked projection for one who can do all. */
   usual: Setup;
   asked: Projection;
+  own: Projection | undefined;
 };
+
+/** An entry of this search: the department's own where it is the asked one. */
+const entryOf = ({ asked, own }: Search, id: string): Projection => (own && own.id === id ? asked : projectionOf(id));
 
 const sideOf = (projection: Projection, request: Pick<SetupRequest, 'side'>): Side | null =>
   projection.sided === 'each'
@@ -72,6 +76,8 @@ const sideOf = (projection: Projection, request: Pick<SetupRequest, 'side'>): Si
     : projection.nearSide
       ? (request.side ?? projection.nearSide)
       : null;
+
+const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id === id ? own : undefined);
 
 /** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
 function isSafe(setup: Setup, situation: Situation): boolean {
@@ -156,7 +162,10 @@ function assess(
   const { base, situation, usual } = search;
   let setup: Setup;
   try {
-    setup = computeSetup({ ...base, ...request }, { body: search.body, wanted, settled });
+    setup = computeSetup(
+      { ...base, ...request, own: ownOf(search, request.projectionId) },
+      { body: search.body, wanted, settled },
+    );
   } catch (error) {
     // Ray and receptor that do not meet are no way.
     if (error instanceof RangeError) return null;
@@ -198,9 +207,6 @@ const kindOf = ({ setup, request }: OtherWay): string =>
     SIDEWAYS.test(setup.position.facing) ? 'side' : setup.position.facing,
   ].join(' ');
 
-const overridesFor = (way: GivenWay): SetupRequest['overrides'] =>
-  Math.abs(way.acrossDeg) > GRID_BEARS_DEG ? { grid: false } : undefined;
-
 type Priced = Candidate & { least: number };
 
 /** The best of each kind, so that none crowds out the others; those that may cost least first. */
@@ -239,7 +245,7 @@ function searched(
   const { base, body, situation, usual } = search;
   const room = base.room ?? ROOM_ONE;
   const projection = applyRules(
-    projectionOf(request.projectionId),
+    entryOf(search, request.projectionId),
     withDefaults(base.rules),
     isChild(body.patient),
   ).projection;
@@ -263,7 +269,7 @@ function searched(
     for (const { way, least, settled } of chosenFrom(priced)) {
       if (computed >= (loses === null ? MOST_COMPUTED : MOST_COMPUTED_INSTEAD) || least + fee > worst()) break;
       computed += 1;
-      const asked = { projectionId: request.projectionId, side: side ?? undefined, way, overrides: overridesFor(way) };
+      const asked = { projectionId: request.projectionId, side: side ?? undefined, way };
       const result = assess(search, { wanted, settled }, projection, asked, {
         reversed: way.reversed,
         posed: !way.asItLies,
@@ -310,20 +316,16 @@ function ownWays(
   loses: string | null,
 ): OtherWay[] {
   const { base, body, situation } = search;
-  if (!hasProjection(request.projectionId)) return [];
-  const entry = projectionOf(request.projectionId);
+  const entry = entryOf(search, request.projectionId);
   if (forbiddenView(entry, situation)) return [];
   const projection = applyRules(entry, withDefaults(base.rules), isChild(body.patient)).projection;
   const side = sideOf(projection, request);
   const wanted = wantedOf(projection, body, sideView(side));
   const part = wanted.parts[0].segment;
-  const positions = new Set(
-    projection.positions
-      .filter(
-        (way) => mayPose(part, situation) || (isInjured(situation) && way.ifInjured) || !asksPosing(projection, way),
-      )
-      .map((way) => way.body),
-  );
+  const spared = (way: PositionWay) => isInjured(situation) && way.ifInjured !== undefined;
+  const moves = (way: PositionWay) =>
+    (!mayPose(part, situation) && asksPosing(projection, way)) || (neckStays(situation) && movesNeck(projection, way));
+  const positions = new Set(projection.positions.filter((way) => spared(way) || !moves(way)).map((way) => way.body));
   return [...positions].flatMap((position) => {
     const asked = {
       projectionId: request.projectionId,
@@ -335,11 +337,8 @@ function ownWays(
   });
 }
 
-/** Why no way is open, and who is to be asked. */
-export type NoWay = Forbidden;
-
-/** What is known when nothing safe was found, or the view is barred as such; null where it may be done. */
-export function whyNoWay(request: SetupRequest): NoWay | null {
+/** Why the view itself must not be done, and who is asked; null where some way may be looked for. */
+export function whyForbidden(request: SetupRequest): Forbidden | null {
   const situation = situationFor(request.patient?.ageYears, request.situation);
   return forbiddenView(request.own ?? projectionOf(request.projectionId), situation);
 }
@@ -354,8 +353,8 @@ export function findOtherWays(request: SetupRequest): OtherWay[] {
   const asked = own ?? projectionOf(projectionId);
   const given = { projectionId, side: side ?? (asked.sided === 'each' ? ('left' as const) : undefined) };
   const usual = computeSetup({ ...base, ...given, own, situation: { pregnancy: situation.pregnancy } });
-  const search: Search = { base, body: buildBody(request.patient ?? {}), situation, usual, asked };
-  const barred = forbiddenView(asked, situation) !== null || own !== undefined;
+  const search: Search = { base, body: buildBody(request.patient ?? {}), situation, usual, asked, own };
+  const barred = forbiddenView(asked, situation) !== null;
   const found: OtherWay[] = [];
   if (!barred) {
     found.push(...ownWays(search, given, null));

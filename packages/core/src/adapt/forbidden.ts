@@ -1,5 +1,5 @@
 /** Views that must not be done in any way in this situation, because what they ask of the patient is the view itself. */
-import { ARM_OR_LEG_WORN, isHeld } from './still';
+import { ARM_OR_LEG_WORN, neckStays } from './still';
 import type { Projection } from '../projections/schema';
 import type { PoseName } from '../projections/vocabulary';
 import type { Situation } from '../setup/request';
@@ -23,8 +23,7 @@ const BENDS_TRUNK: readonly PoseName[] = ['bent-forward', 'bent-back', 'bent-lef
 export function forbiddenView(projection: Projection, situation: Situation): Forbidden | null {
   const { id, positions } = projection;
   const hurt = situation.fractureSuspected || situation.suspected.includes('dislocation');
-  const neckStays = situation.spineNotCleared || isHeld(situation, 'neck');
-  if (neckStays && asksAny(projection, BENDS_NECK))
+  if (neckStays(situation) && asksAny(projection, BENDS_NECK))
     return { why: 'the neck is not cleared and must not be bent', ask: `${PHYSICIAN}, once the neck is cleared` };
   if (situation.spineNotCleared && (asksAny(projection, BENDS_TRUNK) || /^lumbar-(flexion|extension|bending)/.test(id)))
     return { why: 'the spine is not cleared and must not be bent', ask: `${PHYSICIAN}, once the spine is cleared` };

@@ -32,3 +32,12 @@ export const asksPosing = (projection: Projection, way: PositionWay): boolean =>
   projection.headLine !== undefined ||
   Object.keys(projection.joints).length + Object.keys(way.joints).length > 0 ||
   [...projection.pose, ...way.pose].some((name) => !OF_THE_POSITION.has(name));
+
+const NECK_POSES = /^(chin|neck|head|mouth)/;
+/** Whether a way of an entry moves head or neck, which must stay. */
+export const movesNeck = (projection: Projection, way: PositionWay): boolean =>
+  projection.headLine !== undefined ||
+  [...projection.pose, ...way.pose].some((name) => NECK_POSES.test(name)) ||
+  [projection.joints, way.joints].some((joints) => Object.keys(joints).some((motion) => /^(neck|head)/.test(motion)));
+
+export const neckStays = (situation: Situation): boolean => situation.spineNotCleared || isHeld(situation, 'neck');

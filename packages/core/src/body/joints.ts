@@ -172,3 +172,30 @@ export function mirrorPose(pose: Pose): Pose {
   }
   return mirrored as Pose;
 }
+
+/** Joints that are met stiff or fixed most often. */
+const OFTEN_STIFF: readonly Movement[] = [
+  'kneeFlexion',
+  'elbowFlexion',
+  'hipFlexion',
+  'shoulderAbduction',
+  'wristFlexion',
+  'anklePlantarFlexion',
+  'neckExtension',
+  'trunkFlexion',
+];
+
+export type LimitableJoint = { motion: Motion; says: string; range: readonly [number, number] };
+
+/** A movement as it is called, and how far a healthy one goes. @throws RangeError for a name that is no movement */
+export function jointLimitOf(motion: Motion): LimitableJoint {
+  const { says } = specOf(motion);
+  const side = /_L$/.test(motion) ? 'Left: ' : /_R$/.test(motion) ? 'Right: ' : '';
+  return { motion, says: side + says, range: rangeOf(motion) };
+}
+
+/** Joints whose limits are asked for first: of this side, and of the middle. */
+export const limitableJoints = (side: 'left' | 'right' = 'right'): LimitableJoint[] =>
+  OFTEN_STIFF.map((movement) =>
+    jointLimitOf(MOVEMENTS[movement].paired ? `${movement}_${side === 'left' ? 'L' : 'R'}` : movement),
+  );

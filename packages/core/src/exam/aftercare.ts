@@ -1,4 +1,5 @@
 /** What the patient is told to do afterwards, and the last steps of the exam. */
+import type { Situation } from '../setup/request';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { CheckStep } from './roomCheck';
 
@@ -45,10 +46,10 @@ export function aftercareFor(projectionIds: readonly string[]): Aftercare[] {
 /** Rails, bed, everything that was brought: the last steps, which the next patient pays for when they are forgotten. */
 export function finishStepsFor(
   projectionIds: readonly string[],
-  place: 'room' | 'bedside',
+  place: Situation['place'],
   brought: readonly string[],
 ): CheckStep[] {
-  const lying = place === 'bedside';
+  const lying = place === 'bedside' || place === 'resuscitation bay';
   const contrast = projectionIds.some((id) => hasProjection(id) && projectionOf(id).region === 'contrast overheads');
   return [
     { id: 'told', text: 'Patient told what comes next' },

@@ -4,7 +4,12 @@ import { exams as shippedExams, type Exam } from '../projections/exams';
 import { findExams, findProjections } from '../projections/search';
 import { listWords } from '../quantity/text';
 
-export type Planned = { projectionId: string; side?: 'left' | 'right' };
+export type Planned = {
+  projectionId: string;
+  side?: 'left' | 'right';
+  /** Done in another way than the usual one: its short text. */
+  way?: string;
+};
 export type Ordered = { exam: Exam | null; name: string; projections: readonly string[] };
 
 const plain = (text: string): string =>

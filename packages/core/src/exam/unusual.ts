@@ -28,5 +28,10 @@ export function unusualOf(patient: PatientInput, known: Partial<Situation>): str
   if (known.canSit === false) list.push('cannot sit');
   if (situation.canTurn === 'none') list.push('cannot turn');
   else if (situation.canTurn !== 'both') list.push(`turns ${situation.canTurn} only`);
+  if (!situation.canLieFlat) list.push('cannot lie flat');
+  if (situation.proppedDeg > 0) list.push(`propped at ${situation.proppedDeg}°`);
+  for (const each of situation.suspected) list.push(`${each}?`);
+  for (const part of situation.keepStill) list.push(`${part} not to be moved`);
+  for (const each of situation.worn) list.push(each);
   return list;
 }

@@ -12,6 +12,9 @@ export function offFocusLoss(ratio: number, edgeMm: number, focusMm: number, dis
   return Math.min(1, ratio * Math.abs(edgeMm) * Math.abs(1 / distanceMm - 1 / focusMm));
 }
 
+/** From this tilt across the strips on a grid takes more than it gives [typical: 6:1 to 10:1 lose most of the primary by 8 to 10°]. */
+export const GRID_BEARS_DEG = 8;
+
 /**
  * Share of the primary lost when the ray is tilted across the strips, the grid lying flat.
  * @param ratio grid ratio, > 0; @param degrees tilt across the strips, either way

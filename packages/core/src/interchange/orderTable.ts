@@ -22,7 +22,11 @@ export type OrderRow = { line: number; cells: Partial<Record<string, string>> };
 /** Words of the situation column, several parted by semicolons. */
 export const SITUATION_WORDS: Record<string, object> = {
   bedside: { place: 'bedside' },
+  'resuscitation bay': { place: 'resuscitation bay' },
+  'in a chair': { place: 'chair', canStand: false },
   'cannot stand': { canStand: false },
+  'cannot lie flat': { canLieFlat: false },
+  'cannot lie on the front': { canProne: false },
   'cannot sit': { canSit: false },
   'cannot turn': { canTurn: 'none' },
   'turns left only': { canTurn: 'left' },

@@ -11,8 +11,8 @@ import { leastOrder } from './leastOrder';
 import { isTurn, movesBetween, ON_THE_BACK, SAME_MM, stationOf, turnBetween, type Moves } from './moves';
 import { defaultPrices, PAIN, PRICES, type PriceId, type Prices } from './prices';
 
-export type SeriesRequest = Omit<SetupRequest, 'projectionId' | 'side' | 'own' | 'overrides'> & {
-  items: readonly Pick<SetupRequest, 'projectionId' | 'side' | 'own' | 'overrides'>[];
+export type SeriesRequest = Omit<SetupRequest, 'projectionId' | 'side' | 'own' | 'overrides' | 'way'> & {
+  items: readonly Pick<SetupRequest, 'projectionId' | 'side' | 'own' | 'overrides' | 'way'>[];
   prices?: Partial<Prices>;
   /** Keeps this order and prices it, instead of looking for the least. Every index once. */
   order?: readonly number[];

@@ -4,12 +4,12 @@
  * runs them in the order of the hands.
  */
 import { buildBody, isLandmark } from '../body/body';
-import { shortLandmark } from '../body/landmarkName';
+import { shortLandmark, spokenLandmark } from '../body/landmarkName';
 import { isChild } from '../body/patient';
 import { furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { surfacePoint } from '../body/surface';
 import { doseOf } from '../exposure/dose';
-import { acrossLoss, offFocusLoss } from '../exposure/gridCutoff';
+import { acrossLoss, GRID_BEARS_DEG, offFocusLoss } from '../exposure/gridCutoff';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
 import { add, addScaled, cross, distance, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
@@ -36,15 +36,17 @@ import { squared } from './relation';
 import { placeMeasured } from './thickness';
 import { whyOther } from './usual';
 import { protectionFor } from './protection';
+import { isLimited, stillJoints } from './stillJoints';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { standingLift, sittingLowers } from './stand';
 import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
-import { inTheWay, inWay, marksOf, rayInPart, sayWay, viewOf } from './inWay';
+import { inTheWay, inWay, marksOf, rayInPart, sayWay, viewOf, facingOf } from './inWay';
 import type { Known } from './placeGiven';
 import { judgedParts } from './wanted';
+import { isWithinTouch, nearestWithinTouch } from './withinTouch';
 import { chooseWay, isInjured, seatedWords } from './way';
 import { composeSteps, levelAgainst, markerLetter } from './words';
 
@@ -91,11 +93,12 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     factor,
   } = placeMeasured(projection, way, body, view, segments, {
     wantedMm: body.patient.partThicknessMm,
-    limits: situation.joints,
+    limits: given ? { ...stillJoints(situation), ...situation.joints } : situation.joints,
     known,
   });
   let placed = first;
-  for (const joint of placed.held) problems.push({ code: 'joint-limit', text: heldWords(joint) });
+  for (const joint of placed.held)
+    if (isLimited(joint.motion, situation.joints)) problems.push({ code: 'joint-limit', text: heldWords(joint) });
   if (factor !== null && (factor < THICKNESS_ODD[0] || factor > THICKNESS_ODD[1]))
     problems.push({
       code: 'thickness-odd',
@@ -135,11 +138,13 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         ? pathMm
         : Math.min(squareMm, pathMm);
   const wish =
-    projection.grid === 'always'
-      ? 'yes'
-      : projection.grid === 'yes' && isChild(body.patient)
-        ? 'by-thickness'
-        : projection.grid;
+    Math.abs(given?.acrossDeg ?? 0) > GRID_BEARS_DEG
+      ? 'no'
+      : projection.grid === 'always'
+        ? 'yes'
+        : projection.grid === 'yes' && isChild(body.patient)
+          ? 'by-thickness'
+          : projection.grid;
   const {
     holder,
     grid,
@@ -254,8 +259,16 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       : []),
   ];
   const cautions = cautionsFor(projection, body.patient, situation);
-  const centreText = describeCentre(projection, placed, aimed.target, unit);
-  const checkIds = projection.aim.checkBy.map(view.name);
+  const support = given ? placed.placement.support : null;
+  const felt = (id: string) => isWithinTouch(placed.posed, id, support ?? null);
+  const levelOf = (id: string) =>
+    levelAgainst(id, dot(subtract(aimed.through, posedLandmark(placed.posed, id).p), v), unit, projection.region);
+  const taughtCentre = describeCentre(projection, placed, aimed.target, unit);
+  const centreText =
+    support && !felt(aimed.target.landmarkId)
+      ? centreBy(levelOf(nearestWithinTouch(placed.posed, aimed.through, v, support)), projection)
+      : taughtCentre;
+  const checkIds = projection.aim.checkBy.map(view.name).filter(felt);
   const scene: Scene = {
     adapt: placed.adapt,
     pose: placed.pose,
@@ -284,10 +297,14 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     },
     fields: shiftsMm.map((each) => fieldCorners(plane, field, rotationDeg, each)),
     surfaceHeightMm: onSurface ? surfaceMm : 0,
-    touch: [...new Set([view.name(aimed.target.landmarkId), ...checkIds])].filter(isLandmark).map((id) => ({
-      name: shortLandmark(id),
-      p: surfacePoint(placed.posed, id).skin,
-    })),
+    touch: [
+      ...new Set([centreText === taughtCentre ? view.name(aimed.target.landmarkId) : centreText.landmark, ...checkIds]),
+    ]
+      .filter(isLandmark)
+      .map((id) => ({
+        name: shortLandmark(id),
+        p: surfacePoint(placed.posed, id).skin,
+      })),
     mustShow: cover.map(({ name, points }) => ({ name, p: centroid(points) })),
     brightBones: projection.brightBones,
     oneSided: projection.sided === 'each',
@@ -313,7 +330,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     position: {
       body: way.body,
       say: given ? sayWay(given) : fillIn(seatedWords(way, situation), projection, way),
-      facing: given ? viewOf(projection, given) : projection.ray.view,
+      facing: given ? viewOf(projection, given) : facingOf(projection, way),
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
       supports,
@@ -370,10 +387,8 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       ...centreText,
       entryMm: aimed.crossing.entry,
       checkBy: checkIds
-        .filter((id) => id !== view.name(aimed.target.landmarkId))
-        .map((id) =>
-          levelAgainst(id, dot(subtract(aimed.through, posedLandmark(placed.posed, id).p), v), unit, projection.region),
-        ),
+        .filter((id) => id !== view.name(aimed.target.landmarkId) && id !== centreText.landmark)
+        .map(levelOf),
     },
     field: {
       atReceptorMm: field,
@@ -417,7 +432,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     },
     protection: protectionFor(projection.protection, rules.shielding),
     breathing: projection.breathing,
-    prepare: projection.prepare,
+    prepare: given && given.holder !== asTaught.positions[0].holders[0] ? [] : projection.prepare,
     remove: projection.remove,
     cautions,
     assumptions: [
@@ -442,6 +457,18 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     sources: projection.sources,
   };
 }
+
+/** The centring line from a mark that is felt here, instead of the taught one. */
+const centreBy = (
+  { landmark, mm, relation, text }: Setup['centre']['checkBy'][number],
+  { aim }: Projection,
+): ReturnType<typeof describeCentre> => ({
+  landmark,
+  offsetMm: Math.abs(mm),
+  relation: relation === 'level with' ? text : `${relation} ${spokenLandmark(landmark)}`,
+  line: aim.line,
+  text: `${text}, ${aim.line}`,
+});
 
 const nameOf = (projection: Projection, side: Side | null, given: GivenWay | null): string =>
   [

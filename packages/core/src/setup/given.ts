@@ -73,3 +73,15 @@ export function wayFromText(text: string): GivenWay | null {
   const parsed = givenWaySchema.safeParse(found);
   return parsed.success ? parsed.data : null;
 }
+
+/** What a planned projection asks of its set-up: a way by its short text, or one of the entry's own positions by name. */
+export function askedWay(text: string | undefined): { way?: GivenWay; overrides?: { position: GivenWay['position'] } } {
+  if (!text) return {};
+  const position = BODY_POSITIONS.find((each) => each === text);
+  if (position) return { overrides: { position } };
+  const way = wayFromText(text);
+  return way ? { way } : {};
+}
+
+/** Whether a short text stands for a way or a position. */
+export const isWayText = (text: string): boolean => Object.keys(askedWay(text)).length > 0;

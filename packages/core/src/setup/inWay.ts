@@ -5,7 +5,7 @@ import { applyToDirection, inverse } from '../geometry/frame';
 import { dot, normalize, subtract, type Vec3 } from '../geometry/vector';
 import { formatAngle } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
-import type { Projection } from '../projections/schema';
+import type { PositionWay, Projection } from '../projections/schema';
 import type { View } from '../projections/vocabulary';
 import { positionName } from '../room/position';
 import type { GivenWay } from './given';
@@ -26,6 +26,13 @@ const OTHER_END = { enter: 'exit', exit: 'enter', through: 'through' } as const;
 /** Course of the ray as it is called: the other one where it is reversed. */
 export const viewOf = ({ ray }: Pick<Projection, 'ray'>, given: GivenWay): View =>
   given.reversed ? OPPOSITE[ray.view] : ray.view;
+
+/** Course of the ray of an entry's own way: face up it comes from in front, face down from behind. */
+export function facingOf({ ray }: Pick<Projection, 'ray'>, way: PositionWay): View {
+  const flat = way.beam !== 'horizontal' && !way.partFrame && (ray.view === 'AP' || ray.view === 'PA');
+  if (!flat) return ray.view;
+  return way.body === 'supine' ? 'AP' : way.body === 'prone' ? 'PA' : ray.view;
+}
 
 /** The entry as the way has it: entry and exit change places where the ray is reversed, a loose receptor follows it. */
 export function inWay(projection: Projection, given: GivenWay): Projection {
@@ -64,11 +71,13 @@ export function sayWay(given: GivenWay): string {
   ];
   const tilt = tilts.length > 0 ? `, tube tilted ${tilts.join(' and ')}` : '';
   const plate =
-    holder === 'stand'
-      ? 'receptor upright beside the part'
-      : holder === 'table-top' || holder === 'bed'
-        ? 'receptor under the part'
-        : `receptor in the ${HOLDER_WORDS[holder]}`;
+    beam === 'rest'
+      ? 'receptor between back and back rest'
+      : holder === 'stand'
+        ? 'receptor upright beside the part'
+        : holder === 'table-top' || holder === 'bed'
+          ? 'receptor under the part'
+          : `receptor in the ${HOLDER_WORDS[holder]}`;
   const lies = asItLies ? ', part as it lies' : '';
   const shown = half ? `, ${HALF_WORDS[half]}` : '';
   return `${capitalize(where)}${lies}${shown}; ${COURSE[beam]}${tilt}; ${plate}`;

@@ -89,6 +89,8 @@ export type Placement = {
   settled?: boolean;
   /** A point of the receptor's contact surface, where it is not the surface beneath. */
   touches?: Vec3;
+  /** Direction of what the patient lies or leans on. */
+  support?: Vec3 | null;
   /** Names of the two ways across the receptor: along its u axis, and against. */
   acrossSays?: readonly [string, string];
 };
@@ -112,6 +114,7 @@ const ASPECT_OF_POSITION: Partial<Record<BodyPosition, Aspect>> = {
   prone: 'front',
   'lateral-recumbent': 'left',
 };
+const isFlat = (body: BodyPosition): boolean => body === 'supine' || body === 'prone';
 const isSideways = (toward: Toward): toward is 'left' | 'right' | 'front' | 'back' =>
   toward !== 'head' && toward !== 'feet';
 
@@ -119,7 +122,9 @@ const isSideways = (toward: Toward): toward is 'left' | 'right' | 'front' | 'bac
 function lyingStance(projection: Projection, way: TakenWay, view: SideView, horizontal: boolean): Stance {
   const { ray } = projection;
   const byView = horizontal || way.partFrame ? undefined : ASPECT_OF_VIEW[ray.view];
-  const own = way.on ?? byView ?? ASPECT_OF_POSITION[way.body] ?? 'back';
+  // On the back is on the back, whichever way round the view is usually taken.
+  const own =
+    way.on ?? (isFlat(way.body) ? ASPECT_OF_POSITION[way.body] : byView) ?? ASPECT_OF_POSITION[way.body] ?? 'back';
   const roll = byView && !way.on ? ray.swing.find(({ toward }) => isSideways(toward)) : undefined;
   return stanceSchema.parse({
     position: way.body,

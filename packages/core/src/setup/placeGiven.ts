@@ -205,6 +205,14 @@ const acrossNames = (posed: PosedBody, u: Vec3): readonly [string, string] => {
   return back > 0 ? ['patient’s back', 'patient’s front'] : ['patient’s front', 'patient’s back'];
 };
 
+/** Direction of what a patient lies or leans on; null for one who stands or sits free. */
+const supportOf = ({ lies, stance }: Settled): Vec3 | null =>
+  !lies || !stance
+    ? null
+    : stance.position === 'semi-erect'
+      ? applyToDirection(frameOf(stance), towardSupport(stance))
+      : ROOM_DOWN;
+
 /** What a search has worked out before for the same entry, patient and side. */
 export type Known = { body?: Body; wanted?: Wanted; settled?: Settled };
 type PlaceOptions = { girth: BodyAdapt['girth']; limits?: JointLimits; known?: Known };
@@ -242,7 +250,7 @@ export function placeGiven(
   // Who lies is at rest on the surface: only a loose receptor or one at the back touches elsewhere.
   const slid = onTable || given.beam === 'rest' ? posed : slideBody(posed, scale(beam, -reachMm));
   const u = cross(toHead, negate(beam));
-  const vertical = Math.abs(toHead[2]) > 0.7 && settled.lies;
+  const vertical = level && Math.abs(toHead[2]) > 0.7 && settled.lies;
   const says: readonly [string, string] = vertical
     ? toHead[2] > 0
       ? ['ceiling', 'floor']
@@ -256,6 +264,7 @@ export function placeGiven(
       says,
       lies: settled.lies,
       settled: settled.lies || settled.stance !== null,
+      support: supportOf(settled),
       acrossSays: acrossNames(slid, u),
       ...(given.beam === 'rest' ? { touches: scale(beam, reachMm) } : {}),
     },

@@ -125,9 +125,12 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
   if (setup.tube.beam === 'vertical') {
     const top = focal[1] - HEAD_MM.length - 20;
     const bottom = hit[1] + 130;
-    const h = bottom - top;
+    // A tube that leans far to the side still stands in the picture.
+    const across = Math.abs(focal[0] - hit[0]) + 2 * HEAD_MM.length;
+    const h = Math.max(bottom - top, across / aspect);
     const w = h * aspect;
-    return { x: focal[0] * 0.35 + hit[0] * 0.65 - w / 2, y: top, width: w, height: h };
+    const middle = across / aspect > bottom - top ? (focal[0] + hit[0]) / 2 : focal[0] * 0.35 + hit[0] * 0.65;
+    return { x: middle - w / 2, y: bottom - h, width: w, height: h };
   }
   const onSurface = scene.surfaceHeightMm > 0;
   const left = Math.min(focal[0], hit[0]) - 140;

@@ -1,5 +1,5 @@
 /** The series as it is planned, computed in the worker; the last answer stands while the next is on its way. */
-import type { PatientInput, SeriesRequest, Situation } from '@taktik/core';
+import { askedWay, type PatientInput, type SeriesRequest, type Situation } from '@taktik/core';
 import { useEffect, useRef, useState } from 'react';
 import { useDepartmentQuery } from '../../state/api';
 import { compute } from '../../workers/client';
@@ -27,7 +27,12 @@ export function usePlan(asked: Asked | null): PlanView | null {
   const [found, setFound] = useState<PlanView | null>(null);
   const latest = useRef(0);
   const request: SeriesRequest | null = asked && {
-    items: asked.plan.map((planned) => ({ ...planned, own: own.find(({ id }) => id === planned.projectionId) })),
+    items: asked.plan.map(({ projectionId, side, way }) => ({
+      projectionId,
+      side,
+      ...askedWay(way),
+      own: own.find(({ id }) => id === projectionId),
+    })),
     patient: asked.patient,
     situation: asked.situation,
     room,

@@ -1,5 +1,5 @@
 /** What an order makes, computed when its row comes into sight and kept. */
-import type { SeriesSummary, SetupRequest } from '@taktik/core';
+import { askedWay, type SeriesSummary, type SetupRequest } from '@taktik/core';
 import { useEffect, useState } from 'react';
 import type { Order } from '../../state/api';
 import { compute } from '../../workers/client';
@@ -20,8 +20,10 @@ export function useSummary(order: Order): Summary {
     if (kept.has(key)) return undefined;
     let here = true;
     const { patient, situation, projections } = order;
-    const requests = projections.map((planned): SetupRequest => ({
-      ...planned,
+    const requests = projections.map(({ projectionId, side, way }): SetupRequest => ({
+      projectionId,
+      side,
+      ...askedWay(way),
       patient: patient.body,
       situation,
       room,

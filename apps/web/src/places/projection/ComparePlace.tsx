@@ -4,12 +4,10 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Frame, PlaceHeader } from '../../ui/Frame';
-import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
-import { useTheme } from '../../ui/theme';
-import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
 import { toAddress, type Params } from '../setup/address';
+import { CompareTable, unlikeLines } from './CompareTable';
 import { useRequest, type Requested } from './useRequest';
 
 type Column = { name: string; lines: SummaryLine[] } | { error: string };
@@ -35,7 +33,6 @@ function underSchool({ request }: Requested, school: ReturnType<typeof schoolOf>
 export function ComparePlace() {
   const params: Params = useLocalSearchParams();
   const router = useRouter();
-  const theme = useTheme();
   const [a, b] = [useRequest({ ...params, p: text(params, 'a') }), useRequest({ ...params, p: text(params, 'b') })];
   const schools = [schoolOf(text(params, 'ra')), schoolOf(text(params, 'rb'))];
   const requests = [underSchool(a, schools[0]), underSchool(b, schools[1])];
@@ -73,17 +70,13 @@ export function ComparePlace() {
   const columns = made?.key === key ? made.columns : null;
   const failed = columns?.find((column): column is { error: string } => 'error' in column);
   const [one, other] = (columns ?? []) as { name: string; lines: SummaryLine[] }[];
-  const rows =
-    columns && !failed
-      ? one.lines.map((line, i) => ({ name: line.name, texts: [line.text, other.lines[i].text] }))
-      : [];
-  const unlike = rows.filter(({ texts }) => texts[0] !== texts[1]).length;
+  const unlike = columns && !failed ? unlikeLines([one.lines, other.lines]) : 0;
   return (
     <Frame
       header={
         <PlaceHeader
           title="Side by side"
-          detail={columns && !failed ? `${unlike} of ${rows.length} lines differ` : undefined}
+          detail={columns && !failed ? `${unlike} of ${one.lines.length} lines differ` : undefined}
         />
       }
     >
@@ -91,70 +84,15 @@ export function ComparePlace() {
         {!columns && <Skeleton rows={6} height={64} />}
         {failed && <Note tone="brick" title="This comparison cannot be computed" text={failed.error} />}
         {columns && !failed && (
-          <View role="table" aria-label="Comparison" style={{ gap: 2 }}>
-            <View role="row" style={{ flexDirection: 'row', gap: 8 }}>
-              {[a, b].map((side, i) => (
-                <View key={i} role="columnheader" style={{ flex: 1 }}>
-                  <Press
-                    label={`Set up ${(i === 0 ? one : other).name}`}
-                    role="link"
-                    onPress={() =>
-                      router.push({
-                        pathname: '/setup',
-                        params: toAddress({ ...side.asked, side: side.request?.side }),
-                      })
-                    }
-                    style={{ padding: 10 }}
-                  >
-                    <Words kind="heading">{(i === 0 ? one : other).name}</Words>
-                    {schools[i] && (
-                      <Words kind="label" tone="soft">
-                        {schools[i].label}
-                      </Words>
-                    )}
-                    {!schools[i] && schools.some(Boolean) && (
-                      <Words kind="label" tone="soft">
-                        as in force here
-                      </Words>
-                    )}
-                  </Press>
-                </View>
-              ))}
-            </View>
-            {rows.map(({ name, texts }) => {
-              const differs = texts[0] !== texts[1];
-              return (
-                <View
-                  key={name}
-                  role="row"
-                  style={{ paddingVertical: 8, borderTopWidth: 1, borderTopColor: theme.line, gap: 4 }}
-                >
-                  <Words role="rowheader" kind="label" tone={differs ? 'lamp' : 'soft'}>
-                    {differs ? `◆ ${name} differs` : name}
-                  </Words>
-                  <View style={{ flexDirection: 'row', gap: 8 }}>
-                    {texts.map((each, i) => (
-                      <View
-                        key={i}
-                        role="cell"
-                        style={{
-                          flex: 1,
-                          padding: 8,
-                          backgroundColor: theme.surface,
-                          borderBottomWidth: 2,
-                          borderBottomColor: differs ? theme.lamp : 'transparent',
-                        }}
-                      >
-                        <Words kind="small" tone={differs ? 'ink' : 'soft'}>
-                          {each}
-                        </Words>
-                      </View>
-                    ))}
-                  </View>
-                </View>
-              );
-            })}
-          </View>
+          <CompareTable
+            columns={[a, b].map((side, i) => ({
+              ...(i === 0 ? one : other),
+              note: schools[i]?.label ?? (schools.some(Boolean) ? 'as in force here' : undefined),
+              press: `Set up ${(i === 0 ? one : other).name}`,
+              onPress: () =>
+                router.push({ pathname: '/setup', params: toAddress({ ...side.asked, side: side.request?.side }) }),
+            }))}
+          />
         )}
       </ScrollView>
     </Frame>

@@ -174,22 +174,31 @@ export function ProjectionPlace() {
           ))}
         </Section>
       )}
-      {projection.instead.length > 0 && (
-        <Section title="When it cannot be done">
-          {projection.instead.map(({ projection: id, loses }) => (
-            <Press
-              key={id}
-              label={`${nameOf(id)}: ${loses}`}
-              role="link"
-              onPress={() => open(id)}
-              style={{ padding: 12 }}
-            >
-              <Words kind="bold">{nameOf(id)}</Words>
-              <Words kind="small" tone="soft">{`Loses: ${loses}`}</Words>
-            </Press>
-          ))}
-        </Section>
-      )}
+      <Section title="When it cannot be done">
+        <Press
+          label={`Other ways to ${projection.name}`}
+          role="link"
+          onPress={() => router.push({ pathname: '/ways', params: address })}
+          style={{ padding: 12 }}
+        >
+          <Words kind="bold">Other ways</Words>
+          <Words kind="small" tone="soft">
+            The same relation of ray and part for who cannot stand, turn or be moved
+          </Words>
+        </Press>
+        {projection.instead.map(({ projection: id, loses }) => (
+          <Press
+            key={id}
+            label={`${nameOf(id)}: ${loses}`}
+            role="link"
+            onPress={() => open(id)}
+            style={{ padding: 12 }}
+          >
+            <Words kind="bold">{nameOf(id)}</Words>
+            <Words kind="small" tone="soft">{`Loses: ${loses}`}</Words>
+          </Press>
+        ))}
+      </Section>
       {made && made.schools.length > 0 && (
         <Section title="Schools">
           {made.schools.map((rule) => (

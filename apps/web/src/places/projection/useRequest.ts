@@ -2,7 +2,7 @@
 import { hasProjection, projectionOf, type Projection, type SetupRequest } from '@taktik/core';
 import { useMemo } from 'react';
 import { useRoom } from '../room/useRoom';
-import { fromAddress, type Asked, type Params } from '../setup/address';
+import { askedOf, fromAddress, type Asked, type Params } from '../setup/address';
 import { isOwn, useOwnEntries } from './useOwnEntries';
 
 export type Requested = {
@@ -30,6 +30,7 @@ export function useRequest(params: Params): Requested {
     situation: asked.situation,
     room,
     rules,
+    ...askedOf({ way: asked.way, overrides: undefined }),
   };
   return {
     asked,

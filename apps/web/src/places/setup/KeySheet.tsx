@@ -9,6 +9,7 @@ const KEYS: readonly [string, string][] = [
   ['← →', 'previous, next projection'],
   ['space', 'tick the next step'],
   ['P', 'patient and situation'],
+  ['W', 'other ways to do it'],
   ['V', 'switch the look of the stage'],
   ['U', 'unit of length'],
   ['T', 'theme'],

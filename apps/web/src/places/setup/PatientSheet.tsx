@@ -9,22 +9,24 @@ import {
   mediansFor,
   PATIENT_RANGES,
   resolvePatient,
-  situationFor,
   toCentimetres,
   type MeasuredPart,
   type Patient,
   type PatientInput,
+  type Side,
   type Situation,
 } from '@taktik/core';
-import { Choice, Toggle } from '../../ui/Choice';
+import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
+import { SituationControls, SituationPresets } from './SituationControls';
 
 type Props = {
   open: boolean;
   patient: PatientInput;
   situation: Partial<Situation>;
+  side: Side | undefined;
   errors: readonly string[];
   onChange: (patient: PatientInput, situation: Partial<Situation>) => void;
   onClose: () => void;
@@ -50,12 +52,10 @@ function without(measured: PatientInput['measured'], part: MeasuredPart): Patien
 
 const cm = ([low, high]: readonly [number, number]): [number, number] => [toCentimetres(low), toCentimetres(high)];
 
-export function PatientSheet({ open, patient, situation, errors, onChange, onClose }: Props) {
+export function PatientSheet({ open, patient, situation, side, errors, onChange, onClose }: Props) {
   const full = resolved(patient);
   const computed = full && measureBody(buildBody(patient));
-  const known = situationFor(patient.ageYears, situation);
   const set = (change: Partial<PatientInput>) => onChange({ ...patient, ...change }, situation);
-  const can = (change: Partial<Situation>) => onChange(patient, { ...situation, ...change });
   const medians = mediansFor(patient.ageYears ?? 40, patient.sex);
   return (
     <Sheet title="Patient and situation" open={open} onClose={onClose}>
@@ -67,6 +67,7 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
           role="alert"
         >{`▲ ${error}. The numbers shown are still those from before.`}</Words>
       ))}
+      <SituationPresets patient={patient} situation={situation} side={side} onChange={onChange} />
       <Stepper
         label="Age"
         unit="y"
@@ -144,46 +145,7 @@ export function PatientSheet({ open, patient, situation, errors, onChange, onClo
         value={patient.habitus ?? 'auto'}
         onChange={(value) => set({ habitus: value === 'auto' ? undefined : value })}
       />
-      <Words kind="heading">What the patient can do</Words>
-      <Toggle label="Stands" on={known.canStand} onChange={(canStand) => can({ canStand })} />
-      <Toggle label="Sits" on={known.canSit} onChange={(canSit) => can({ canSit })} />
-      <Choice
-        label="Turns"
-        options={[
-          { value: 'both', label: 'both ways' },
-          { value: 'left', label: 'left' },
-          { value: 'right', label: 'right' },
-          { value: 'none', label: 'not at all' },
-        ]}
-        value={known.canTurn}
-        onChange={(canTurn) => can({ canTurn })}
-      />
-      <Words kind="heading">What must be known</Words>
-      <Toggle
-        label="Spine not cleared"
-        on={known.spineNotCleared}
-        onChange={(spineNotCleared) => can({ spineNotCleared })}
-      />
-      <Toggle
-        label="Fracture or dislocation suspected"
-        on={known.fractureSuspected}
-        onChange={(fractureSuspected) => can({ fractureSuspected })}
-      />
-      <Toggle
-        label="At the bedside"
-        on={known.place === 'bedside'}
-        onChange={(on) => can({ place: on ? 'bedside' : 'room' })}
-      />
-      <Choice
-        label="Pregnancy"
-        options={[
-          { value: 'not asked', label: 'not asked' },
-          { value: 'no', label: 'no' },
-          { value: 'possible', label: 'possible' },
-        ]}
-        value={known.pregnancy}
-        onChange={(pregnancy) => can({ pregnancy })}
-      />
+      <SituationControls patient={patient} situation={situation} side={side} onChange={onChange} />
     </Sheet>
   );
 }

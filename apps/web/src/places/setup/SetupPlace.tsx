@@ -25,7 +25,7 @@ import { useOwnEntries } from '../projection/useOwnEntries';
 import { PersonChip } from '../people/PersonChip';
 import { useRoom } from '../room/useRoom';
 import { ActionBar } from './ActionBar';
-import { toAddress } from './address';
+import { askedOf, toAddress } from './address';
 import { addressOf } from './begin';
 import { Assumptions } from './Assumptions';
 import { BreathSheet } from './BreathSheet';
@@ -88,7 +88,7 @@ function SetupScreen() {
     situation: asked.situation,
     room,
     rules,
-    overrides: asked.overrides,
+    ...askedOf(asked),
   };
   const looks: readonly StageLook[] = wide ? ['side', 'ray'] : [look];
   const aspects = Object.fromEntries(looks.map((each) => [each, stage[each].width / stage[each].height]));
@@ -168,6 +168,7 @@ function SetupScreen() {
     u: () => dispatch(preferred({ unit: unit === 'in' ? 'cm' : 'in' })),
     t: () => dispatch(preferred({ theme: (picked ?? theme.name) === 'dim' ? 'day' : 'dim' })),
     e: expose,
+    w: () => router.push({ pathname: '/ways', params: toAddress(asked) }),
     a: () => judge('accepted'),
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
@@ -210,6 +211,7 @@ function SetupScreen() {
           open={patientOpen}
           patient={asked.patient}
           situation={asked.situation}
+          side={asked.side}
           errors={errors.map((error) => error.message)}
           onChange={changePatient}
           onClose={() => setPatientOpen(false)}
@@ -256,6 +258,16 @@ function SetupScreen() {
   );
   const handsFree = (
     <View style={{ flexDirection: 'row', gap: 8 }}>
+      <Press
+        label={`Other ways to ${setup.name}`}
+        role="link"
+        onPress={() => router.push({ pathname: '/ways', params: toAddress(asked) })}
+        style={{ flex: 1, paddingHorizontal: 12 }}
+      >
+        <Words kind="small" tone={setup.feasible ? 'ink' : 'lamp'}>
+          Other ways
+        </Words>
+      </Press>
       <Press label="One step at a time" onPress={() => setSheet('one')} style={{ flex: 1, paddingHorizontal: 12 }}>
         <Words kind="small">One at a time</Words>
       </Press>
@@ -354,6 +366,7 @@ function SetupScreen() {
         open={patientOpen}
         patient={asked.patient}
         situation={asked.situation}
+        side={asked.side}
         errors={errors.map((error) => error.message)}
         onChange={changePatient}
         onClose={() => setPatientOpen(false)}

@@ -3,11 +3,16 @@
  * back and a link to a colleague all go through here.
  */
 import {
+  askedWay,
   BODY_POSITIONS,
   centimetres,
   HABITUS,
   isMotion,
+  isWayText,
+  KEPT_STILL,
   MEASURED_RANGES,
+  SUSPECTED,
+  WORN,
   type JointLimits,
   type MeasuredPart,
   type Overrides,
@@ -25,11 +30,14 @@ export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & 
   patient: PatientInput;
   situation: Partial<Situation>;
   roomId: string | undefined;
+  /** Done in another way than the usual one: its short text. */
+  way?: string;
 };
 
 const MAX_PARAMETER = 60;
 /** Lists of measures or joints. */
 const MAX_LIST = 600;
+const MAX_WAY = 120;
 
 const one = (params: Params, key: string, max = MAX_PARAMETER): string | undefined => {
   const value = params[key];
@@ -46,6 +54,13 @@ const among = <T extends string>(value: string | undefined, list: readonly T[]):
 const compact = <T extends object>(value: T): T =>
   Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
 
+/** What an address asks of a set-up besides patient and room: the way it is done, and what was pulled. */
+export function askedOf({ way, overrides }: Pick<Asked, 'way' | 'overrides'>): Pick<SetupRequest, 'way' | 'overrides'> {
+  const taken = askedWay(way);
+  const pulled = { ...taken.overrides, ...overrides };
+  return { way: taken.way, overrides: Object.keys(pulled).length > 0 ? pulled : undefined };
+}
+
 /** Situation as short words: "nostand,turn-left". */
 const FLAGS: Record<string, Partial<Situation>> = {
   bedside: { place: 'bedside' },
@@ -58,6 +73,19 @@ const FLAGS: Record<string, Partial<Situation>> = {
   'turn-none': { canTurn: 'none' },
   spine: { spineNotCleared: true },
   fracture: { fractureSuspected: true },
+  chair: { place: 'chair' },
+  bay: { place: 'resuscitation bay' },
+  noflat: { canLieFlat: false },
+  noprone: { canProne: false },
+  'raise-left': { canRaiseArm: 'left' },
+  'raise-right': { canRaiseArm: 'right' },
+  'raise-none': { canRaiseArm: 'none' },
+  nobreath: { holdsBreath: false },
+  breath: { holdsBreath: true },
+  restless: { holdsStill: false },
+  still: { holdsStill: true },
+  'hold-someone': { holder: 'someone' },
+  'hold-pregnant': { holder: 'may be pregnant' },
   'preg-no': { pregnancy: 'no' },
   'preg-possible': { pregnancy: 'possible' },
 };
@@ -85,10 +113,35 @@ function jointsFrom(params: Params): JointLimits | undefined {
   return Object.fromEntries(found.map(([name, [low, high]]) => [name, [low, high]])) as JointLimits;
 }
 
+/** Lists of a situation as flags: "keep-left_arm". */
+const LISTS = [
+  { key: 'keepStill', flag: 'keep-', values: KEPT_STILL },
+  { key: 'suspected', flag: 'sus-', values: SUSPECTED },
+  { key: 'worn', flag: 'worn-', values: WORN },
+] as const;
+const flagWord = (value: string): string => value.replace(/ /g, '_');
+const REST = /^rest(\d{1,2})$/;
+
+function situationFrom(text: string): Partial<Situation> {
+  const situation: Partial<Situation> = {};
+  for (const flag of text.split(',')) {
+    Object.assign(situation, FLAGS[flag]);
+    const rest = REST.exec(flag);
+    if (rest) situation.proppedDeg = Number(rest[1]);
+    for (const { key, flag: start, values } of LISTS) {
+      const value = (values as readonly string[]).find((each) => flag === start + flagWord(each));
+      if (value) Object.assign(situation, { [key]: [...(situation[key] ?? []), value] });
+    }
+  }
+  return situation;
+}
+
 const flagsOf = (situation: Partial<Situation>): string =>
   Object.entries(FLAGS)
     .filter(([, part]) => Object.entries(part).every(([key, value]) => situation[key as keyof Situation] === value))
     .map(([flag]) => flag)
+    .concat(situation.proppedDeg ? [`rest${Math.round(situation.proppedDeg)}`] : [])
+    .concat(LISTS.flatMap(({ key, flag }) => (situation[key] ?? []).map((value) => flag + flagWord(value))))
     .join(',');
 
 /** A record as "name:value,name:value"; nothing when it is empty. */
@@ -97,7 +150,7 @@ function pairs<T>(record: Partial<Record<string, T>> | undefined, print: (value:
   return entries.length > 0 ? entries.map(([name, value]) => `${name}:${print(value)}`).join(',') : undefined;
 }
 
-export function toAddress({ projectionId, side, patient, situation, roomId, overrides = {} }: Asked): Address {
+export function toAddress({ projectionId, side, patient, situation, roomId, overrides = {}, way }: Asked): Address {
   const round = (value: number | undefined, per = 1) =>
     value === undefined ? undefined : String(Math.round((value / per) * 100) / 100);
   const [fieldWidth, fieldHeight] = overrides.fieldMm ?? [];
@@ -124,6 +177,7 @@ export function toAddress({ projectionId, side, patient, situation, roomId, over
     fw: round(fieldWidth),
     fh: round(fieldHeight),
     pos: overrides.position,
+    way,
   }) as Address;
 }
 
@@ -145,9 +199,8 @@ export function fromAddress(params: Params): Asked {
         : undefined,
     position: among(one(params, 'pos'), BODY_POSITIONS),
   });
-  const situation = (one(params, 's') ?? '')
-    .split(',')
-    .reduce<Partial<Situation>>((all, flag) => ({ ...all, ...FLAGS[flag] }), {});
+  const situation = situationFrom(one(params, 's', MAX_LIST) ?? '');
+  const way = one(params, 'way', MAX_WAY);
   return {
     projectionId: one(params, 'p') ?? '',
     side: among(one(params, 'side'), ['left', 'right']),
@@ -163,5 +216,6 @@ export function fromAddress(params: Params): Asked {
     situation: compact({ ...situation, joints: jointsFrom(params) }),
     roomId: one(params, 'room'),
     overrides: Object.keys(overrides).length > 0 ? overrides : undefined,
+    ...(way !== undefined && isWayText(way) ? { way } : {}),
   };
 }

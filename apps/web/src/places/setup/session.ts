@@ -56,7 +56,8 @@ export const freshSession = {
 /** A session as an older version of the app kept it, made whole. */
 export const whole = (kept: Session | null | undefined): Session | null => (kept ? { ...freshSession, ...kept } : null);
 
-const samePlanned = (a: Planned, b: Planned): boolean => a.projectionId === b.projectionId && a.side === b.side;
+const samePlanned = (a: Planned, b: Planned): boolean =>
+  a.projectionId === b.projectionId && a.side === b.side && a.way === b.way;
 
 /** Where each place of the old plan is in the new one; a projection that is planned twice keeps its turn. */
 export function placesIn(before: readonly Planned[], after: readonly Planned[]): (number | undefined)[] {
@@ -164,6 +165,14 @@ export const {
   exposedElsewhere,
   ended,
 } = session.actions;
+
+/** The place in the plan of what is asked: done in the same way, else in any other. */
+export function placeOf(plan: readonly Planned[], asked: Planned): number {
+  const fits = (planned: Planned) =>
+    planned.projectionId === asked.projectionId && (planned.side === undefined || planned.side === asked.side);
+  const exact = plan.findIndex((planned) => fits(planned) && planned.way === asked.way);
+  return exact >= 0 ? exact : plan.findIndex(fits);
+}
 
 /** Exposures on the server that this device does not know, by the place of their projection in the plan. */
 export function unknownHere(

@@ -3,7 +3,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { fromAddress, toAddress, type Asked } from './address';
-import { patientChanged } from './session';
+import { patientChanged, placeOf } from './session';
 
 /** The address follows the hand after this pause: rewriting it at every touch would hold the numbers up. */
 const ADDRESS_AFTER_MS = 250;
@@ -47,12 +47,7 @@ export function useAsked() {
     return () => clearTimeout(timer);
   }, [held, router]);
 
-  const index = session
-    ? session.plan.findIndex(
-        (planned) =>
-          planned.projectionId === asked.projectionId && (planned.side === undefined || planned.side === asked.side),
-      )
-    : -1;
+  const index = session ? placeOf(session.plan, asked) : -1;
   const go = (change: Partial<Asked>) =>
     setHeld((now) => ({ asked: { ...now.asked, ...change }, key: now.key, ahead: true }));
   const changePatient = (patient: PatientInput, situation: Partial<Situation>) => {

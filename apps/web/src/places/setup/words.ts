@@ -36,12 +36,21 @@ export const sidText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   other: `${length(setup.tube.sidMm, otherUnit(unit))} ${otherUnit(unit)}`,
 });
 
-export const tubeText = (setup: Setup): ReadoutText => ({
-  figure: formatAngle(setup.tube.angleDeg),
-  unit: '',
-  line: setup.tube.angleSays ? `to the ${setup.tube.angleSays}` : 'straight',
-  other: setup.tube.beam === 'horizontal' ? 'horizontal' : 'vertical',
-});
+/** Records of earlier versions know nothing of a tilt across or of a way. */
+export function tubeText({ tube, way }: Setup): ReadoutText {
+  const across = tube.acrossDeg ? `${formatAngle(tube.acrossDeg)} across to the ${tube.acrossSays}` : '';
+  const course = tube.beam === 'horizontal' ? 'horizontal' : 'vertical';
+  const other = way?.beam === 'rest' ? `back rest at ${formatAngle(way.backRestDeg ?? 0)}` : course;
+  if (tube.angleDeg === 0 && across !== '')
+    return { figure: formatAngle(tube.acrossDeg), unit: '', line: `across, to the ${tube.acrossSays}`, other };
+  const straight = way?.beam === 'rest' ? 'square to the back rest' : 'straight';
+  return {
+    figure: formatAngle(tube.angleDeg),
+    unit: '',
+    line: tube.angleSays ? `to the ${tube.angleSays}${across === '' ? '' : `, and ${across}`}` : straight,
+    other,
+  };
+}
 
 export const centreText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   figure: setup.centre.offsetMm > 0 ? length(setup.centre.offsetMm, unit) : 'on',
@@ -86,12 +95,17 @@ export function situationText(situation: Situation): string {
   const words: string[] = [];
   if (situation.spineNotCleared) words.push('spine not cleared');
   words.push(situation.canStand ? 'stands' : situation.canSit ? 'sits' : 'lies');
+  // Records of earlier versions know nothing of what follows.
+  if (situation.proppedDeg) words.push(`propped at ${situation.proppedDeg}°`);
+  else if (situation.canLieFlat === false) words.push('cannot lie flat');
+  words.push(...(situation.suspected ?? []).map((each) => `${each}?`));
+  words.push(...(situation.keepStill ?? []).map((part) => `${part} stays`));
+  words.push(...(situation.worn ?? []));
   if (situation.canTurn === 'none') words.push('cannot turn');
   else if (situation.canTurn !== 'both') words.push(`turns ${situation.canTurn} only`);
   if (situation.fractureSuspected) words.push('fracture suspected');
-  // Records of earlier versions know nothing of joints.
   if (Object.keys(situation.joints ?? {}).length > 0) words.push('joints limited');
-  if (situation.place === 'bedside') words.push('bedside');
+  if (situation.place !== 'room') words.push(situation.place);
   return words.join(', ');
 }
 

@@ -1,0 +1,1 @@
+export { WaysPlace as default } from '../places/ways/WaysPlace';

@@ -1,0 +1,110 @@
+/** One way: drawn small, what it keeps, what it costs in numbers, what the reader must know. */
+import type { LengthUnit } from '@taktik/core';
+import { Button } from '@rneui/themed';
+import { View } from 'react-native';
+import { Press } from '../../ui/Press';
+import { Stage } from '../../ui/Stage';
+import { useTheme } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import type { WayView } from '../../workers/service';
+import { centreText, fieldText, receptorText, sidText, tubeText } from '../setup/words';
+
+const THUMB = { width: 108, height: 120 };
+
+type Props = {
+  way: WayView;
+  rank: number;
+  unit: LengthUnit;
+  comparing: boolean;
+  busy: boolean;
+  onUse: () => void;
+  onCompare: () => void;
+};
+
+export function WayCard({ way, rank, unit, comparing, busy, onUse, onCompare }: Props) {
+  const theme = useTheme();
+  const { setup, stage, keeps, costs, tell, points } = way;
+  const readouts = [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit)];
+  const field = fieldText(setup, unit);
+  return (
+    <View
+      role="article"
+      aria-label={`Way ${rank}: ${way.says}`}
+      style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 10 }}
+    >
+      <View style={{ flexDirection: 'row', gap: 12 }}>
+        <View style={THUMB}>
+          <Stage small drawing={stage.drawing} mannequin={stage.mannequin} setup={setup} unit={unit} {...THUMB} />
+        </View>
+        <View style={{ flex: 1, gap: 4 }}>
+          <Words kind="label" tone="soft">
+            {`${rank} · ${way.name}`}
+          </Words>
+          <Words kind="bold" role="heading" aria-level={2}>
+            {way.says}
+          </Words>
+          <Words kind="small" tone="soft">
+            {`${readouts
+              .map(({ figure, unit: u, line }) =>
+                [figure === 'on' ? '' : `${figure} ${u}`.trim(), line].join(' ').trim(),
+              )
+              .join(' · ')} · ${field.figure} ${field.unit}`}
+          </Words>
+        </View>
+      </View>
+      <View style={{ gap: 3 }}>
+        {keeps.map((text) => (
+          <Words
+            key={text}
+            kind="small"
+            tone="sage"
+          >{`✓ Keeps: ${text.charAt(0).toLowerCase()}${text.slice(1)}`}</Words>
+        ))}
+        {costs.map(({ id, text, points: each }) => (
+          <View key={`${id} ${text}`} style={{ flexDirection: 'row', gap: 8 }}>
+            <Words kind="small" style={{ flex: 1 }}>{`− Costs: ${text}`}</Words>
+            <Words kind="small" tone="soft">
+              {each.toFixed(0)}
+            </Words>
+          </View>
+        ))}
+        {costs.length === 0 && (
+          <Words kind="small" tone="sage">
+            ✓ Costs nothing against the usual way
+          </Words>
+        )}
+        {setup.problems.map(({ text }) => (
+          <Words key={text} kind="small" tone="mauve">{`● ${text}`}</Words>
+        ))}
+      </View>
+      {tell.length > 0 && (
+        <View style={{ gap: 2, borderLeftWidth: 3, borderLeftColor: theme.plate, paddingLeft: 10 }}>
+          <Words kind="label" tone="soft">
+            Tell the reader
+          </Words>
+          {tell.map((text) => (
+            <Words key={text} kind="small">
+              {text}
+            </Words>
+          ))}
+        </View>
+      )}
+      <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+        <View style={{ flex: 1 }}>
+          <Button title="Use this" disabled={busy} onPress={onUse} aria-label={`Use way ${rank}: ${way.says}`} />
+        </View>
+        <Press
+          label={`${comparing ? 'Leave out of' : 'Take into'} the comparison: way ${rank}`}
+          role="checkbox"
+          checked={comparing}
+          chosen={comparing}
+          onPress={onCompare}
+          style={{ paddingHorizontal: 14 }}
+        >
+          <Words kind="small">{comparing ? '✓ Pair' : 'Compare'}</Words>
+        </Press>
+        <Words kind="small" tone="soft">{`${points.toFixed(0)} points`}</Words>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,12 @@
+import { open, PHONE, WIDE, done, go } from './look.tmp.mjs';
+const p = await open(PHONE);
+await go(p, '/ways?p=cervical-oblique-posterior&side=left&age=40&sex=male&s=nostand,nosit,turn-none,spine,bay,keep-neck,worn-collar');
+await p.getByText(/ways?, the least/).waitFor(); await p.waitForTimeout(900);
+await p.screenshot({ path: '/tmp/look/w1.png' });
+await p.getByRole('button', { name: /Use way 1/ }).click(); await p.waitForTimeout(2500);
+await p.screenshot({ path: '/tmp/look/w3.png' });
+const w = await open(WIDE);
+await go(w, '/setup?p=chest-pa&age=72&room=mobile-1&s=nostand,nosit,turn-none,bedside,noprone,noflat,rest45&way=semi-erect~rest~bed~on-back~rest45~reversed');
+await w.getByText('SID').first().waitFor(); await w.waitForTimeout(1500);
+await w.screenshot({ path: '/tmp/look/w2.png' });
+await done();

@@ -1,0 +1,326 @@
+/** The textbook forms must come out of the search by themselves: what is expected here is taught, what is found is computed. */
+import { applyToDirection, inverse } from '../geometry/frame';
+import { dot } from '../geometry/vector';
+import { toDegrees } from '../quantity/angle';
+import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
+import { computeSetup } from '../setup/computeSetup';
+import type { SetupRequest, Situation } from '../setup/request';
+import { findOtherWays, whyForbidden, type OtherWay } from './findOtherWays';
+
+const patient = { ageYears: 40, sex: 'male' as const };
+const lies = { canStand: false, canSit: false, canTurn: 'none' } as const satisfies Partial<Situation>;
+const onBoard = { ...lies, spineNotCleared: true, worn: ['collar', 'board'] } satisfies Partial<Situation>;
+const ways = (projectionId: string, situation: Partial<Situation>, more: Partial<SetupRequest> = {}): OtherWay[] =>
+  findOtherWays({ projectionId, patient, situation, ...more });
+
+const level = ({ setup }: OtherWay) => Math.abs(setup.scene.beam[2]) < 0.1;
+const body = (position: string) => (way: OtherWay) => way.setup.position.body === position;
+const supine = body('supine');
+const costIds = (way: OtherWay) => way.costs.map(({ id }) => id);
+
+describe('the trauma and recumbent forms are found', () => {
+  test.each([
+    ['cervical-lateral', onBoard, undefined],
+    ['lumbar-lateral', onBoard, undefined],
+    ['thoracic-lateral', onBoard, undefined],
+    ['knee-lateral', { ...lies, fractureSuspected: true }, 'right'],
+    ['hip-axiolateral', { ...lies, suspected: ['hip fracture'] }, 'right'],
+  ] as const)('%s: cross-table, on the back, first of all', (id, situation, side) => {
+    const [first] = ways(id, situation as Partial<Situation>, { side });
+    expect(first.setup.position.body).toBe('supine');
+    expect(first.setup.tube.beam).toBe('horizontal');
+    expect(first.offDeg).toBeLessThan(3);
+    expect(first.setup.receptor.holder).toBe('stand');
+    if (first.setup.way) expect(first.tell.join()).toContain('cross-table');
+  });
+
+  test('the hip whose other leg cannot be raised: the ray goes under it, or the modified form', () => {
+    const situation = {
+      ...lies,
+      suspected: ['hip fracture'],
+      joints: { hipFlexion_L: [-10, 30] },
+    } satisfies Partial<Situation>;
+    const found = ways('hip-axiolateral', situation, { side: 'right' });
+    const [first] = found;
+    // Neither leg is moved, and the tube is tilted past the other thigh.
+    expect(first.setup.problems.map(({ code }) => code)).not.toContain('in-the-way');
+    expect(Math.abs(first.setup.scene.pose.hipFlexion_L ?? 0)).toBeLessThan(20);
+    expect(first.setup.tube.angleDeg + first.setup.tube.acrossDeg).toBeGreaterThan(10);
+    expect(found.some(({ setup }) => setup.projectionId === 'hip-axiolateral-modified')).toBe(true);
+  });
+
+  test('AP for the PA chest on the back, with what the heart gains and the SID that is reached', () => {
+    const [first] = ways('chest-pa', { ...lies, place: 'bedside' }, { room: MOBILE_UNIT });
+    expect(first.setup.position).toMatchObject({ body: 'supine', facing: 'AP' });
+    expect(first.name).toBe('Chest, PA, taken AP');
+    expect(first.setup.marker.extra).toEqual(expect.arrayContaining(['AP', 'supine']));
+    expect(costIds(first)).toEqual(expect.arrayContaining(['size', 'sid', 'reversed']));
+    // The figure that is said is the enlargement of the heart by similar triangles.
+    const said = Number(/Heart drawn (\d+) %/.exec(first.costs.find(({ id }) => id === 'size')!.text)![1]);
+    expect(said).toBeGreaterThan(3);
+    expect(said).toBeLessThan(20);
+    expect(first.setup.tube.sidMm).toBeLessThan(first.setup.tube.sidWantedMm);
+  });
+
+  test.each([30, 45, 60])('half sitting at %d°: AP, the beam square to the receptor on the back rest', (proppedDeg) => {
+    const [first] = ways('chest-pa', { ...lies, canLieFlat: false, proppedDeg }, { room: MOBILE_UNIT });
+    const { setup } = first;
+    expect(setup.position).toMatchObject({ body: 'semi-erect', facing: 'AP' });
+    expect(-dot(setup.scene.receptor.n, setup.scene.beam)).toBeCloseTo(1, 6);
+    // From the vertical the beam leans as the back rest does from flat.
+    expect(toDegrees(Math.acos(-setup.scene.beam[2]))).toBeCloseTo(proppedDeg, 3);
+    expect(first.tell.join()).toContain(`semi-erect ${proppedDeg}°`);
+    expect(first.tell.join()).toMatch(/no fluid levels/i);
+  });
+
+  test('half sitting and fluid is asked for: the ray level first, and what that costs', () => {
+    const situation = {
+      ...lies,
+      canLieFlat: false,
+      proppedDeg: 60,
+      suspected: ['fluid level'],
+    } satisfies Partial<Situation>;
+    const found = ways('chest-pa', situation, { room: MOBILE_UNIT });
+    expect(level(found[0])).toBe(true);
+    expect(found[0].setup.position).toMatchObject({ body: 'semi-erect', facing: 'AP' });
+    expect(found[0].offDeg).toBeCloseTo(30, 0);
+    expect(found.find((way) => !level(way))!.costs.map(({ text }) => text)).toContain(
+      'Does not show fluid level: the ray is not level',
+    );
+  });
+
+  test.each([
+    ['chest-pa', 'fluid level'],
+    ['abdomen-ap-upright', 'free gas'],
+  ] as const)('%s for %s of one who lies: on the side, ray level', (id, sign) => {
+    const [first] = ways(id, { canStand: false, canSit: false, suspected: [sign] });
+    expect(first.setup.position.body).toBe('lateral-recumbent');
+    expect(level(first)).toBe(true);
+    // Gas shows over the liver.
+    if (sign === 'free gas') expect(first.setup.way?.on).toBe('left');
+  });
+
+  test('the oblique of a neck on a board: nothing is turned, the tube leans 45° across and 15° to the head', () => {
+    const [first] = ways('cervical-oblique-posterior', onBoard, { side: 'left' });
+    expect(supine(first)).toBe(true);
+    expect(first.setup.way).toMatchObject({ asItLies: true });
+    expect(first.setup.tube).toMatchObject({ acrossDeg: 45, angleDeg: 15, angleToward: 'head' });
+    expect(first.setup.receptor.grid).toBeNull();
+    expect(first.offDeg).toBeLessThan(1);
+    // A flat receptor under a ray that leans both ways: 1 / (cos 45° cos 15°).
+    expect(first.setup.image.elongation).toBeCloseTo(1 / (Math.cos(Math.PI / 4) * Math.cos(Math.PI / 12)), 6);
+  });
+
+  test('a face that is taken face down is taken on the back the other way round', () => {
+    const found = ways('face-parietoacanthial', lies);
+    expect(found[0].setup.position).toMatchObject({ body: 'supine', facing: 'AP' });
+    expect(found[0].offDeg).toBeLessThan(1);
+    expect(found.some(({ setup }) => setup.projectionId === 'face-acanthioparietal')).toBe(true);
+  });
+
+  test.each([
+    ['shoulder-scapular-y', 'right'],
+    ['shoulder-axillary-inferosuperior', 'right'],
+    ['humerus-lateral', 'right'],
+  ] as const)('%s of an arm that must not be moved: on the back, the arm as it lies', (id, side) => {
+    const situation = { ...lies, keepStill: ['right arm'], canRaiseArm: 'left' } satisfies Partial<Situation>;
+    const found = ways(id, situation, { side });
+    expect(found.length).toBeGreaterThan(0);
+    for (const { setup } of found) {
+      expect(Math.abs(setup.scene.pose.shoulderFlexion_R ?? 0)).toBeLessThan(45);
+      expect(setup.scene.pose.shoulderAbduction_R ?? 0).toBeLessThan(45);
+    }
+  });
+
+  test.each([
+    ['elbow-ap', { elbowFlexion_L: [50, 150] }],
+    ['knee-ap', { kneeFlexion_L: [35, 150] }],
+  ] as const)('%s that does not straighten: both halves, each square to its own ray', (id, joints) => {
+    const [pair] = ways(id, { joints: joints as unknown as Situation['joints'] }, { side: 'left' });
+    expect(pair.second).not.toBeNull();
+    expect(pair.setup.way?.half).toBe('upper');
+    expect(pair.second!.way?.half).toBe('lower');
+    for (const [setup, part] of [
+      [pair.setup, id === 'knee-ap' ? 'thigh_L' : 'upperarm_L'],
+      [pair.second!, id === 'knee-ap' ? 'shank_L' : 'forearm_L'],
+    ] as const) {
+      const along = setup.inPart.find(({ segment }) => segment === part)!.ray[2];
+      expect(Math.abs(along)).toBeLessThan(Math.sin((4 * Math.PI) / 180));
+    }
+    expect(pair.tell.join()).toContain('two pictures');
+  });
+
+  test('one picture of a joint that does not straighten is off by half the bend for either half', () => {
+    const joints = { kneeFlexion_L: [40, 150] } satisfies Situation['joints'];
+    const between = ways('knee-ap', { joints }, { side: 'left' }).find(({ setup }) => setup.way?.half === 'between')!;
+    expect(between.offDeg).toBeCloseTo(20, -0.5);
+  });
+
+  test.each([
+    ['wrist-lateral', { keepStill: ['left arm'], fractureSuspected: true }],
+    ['ankle-lateral', { keepStill: ['left leg'], fractureSuspected: true, canStand: false, canTurn: 'none' }],
+  ] as const)('%s with a level ray, the part as it lies', (id, situation) => {
+    const found = ways(id, situation as unknown as Partial<Situation>, { side: 'left' });
+    expect(found.some((way) => level(way) && way.setup.way?.asItLies && way.offDeg < 3)).toBe(true);
+  });
+
+  test('the mortise of a leg that must not be turned: the tube makes the turn', () => {
+    const situation = { ...lies, keepStill: ['left leg'], fractureSuspected: true } satisfies Partial<Situation>;
+    const turned = ways('ankle-mortise', situation, { side: 'left' }).find((way) => supine(way) && !level(way))!;
+    expect(turned.setup.tube.acrossDeg).toBeGreaterThan(15);
+    expect(turned.offDeg).toBeLessThan(3);
+  });
+
+  test('an axial lateral of the elbow of an arm that stays: the tube makes both turns', () => {
+    const situation = { keepStill: ['left arm'], fractureSuspected: true } satisfies Partial<Situation>;
+    const found = ways('elbow-axial-lateral-radial-head', situation, { side: 'left' });
+    expect(found.some(({ setup }) => setup.tube.angleDeg + setup.tube.acrossDeg > 25)).toBe(true);
+  });
+
+  test('the sacrum face down: the ray the other way, its angle turned round, and larger', () => {
+    const prone = ways('sacrum-ap-axial', {}).find(body('prone'))!;
+    expect(prone.setup.tube).toMatchObject({ angleDeg: 15, angleToward: 'feet' });
+    expect(prone.setup.position.facing).toBe('PA');
+    expect(costIds(prone)).toEqual(expect.arrayContaining(['size', 'reversed']));
+    const coccyx = ways('coccyx-ap-axial', { canStand: false, canSit: false }).find(body('prone'))!;
+    expect(coccyx.setup.tube).toMatchObject({ angleDeg: 10, angleToward: 'head' });
+  });
+
+  test.each(['fossa-kneeling', 'patella-tangential-supine'])('%s by what the patient can do', (id) => {
+    const found = ways(id, { canStand: false, canProne: false }, { side: 'left' });
+    expect(found.length).toBeGreaterThan(1);
+    expect(found.every(({ setup }) => setup.position.body !== 'prone' && setup.position.body !== 'kneeling')).toBe(
+      true,
+    );
+  });
+
+  test('an infant: chest and abdomen on the back', () => {
+    for (const id of ['chest-pa', 'abdomen-ap-upright']) {
+      const found = findOtherWays({
+        projectionId: id,
+        patient: { ageYears: 0.4 },
+        situation: { holder: 'someone', canProne: false },
+      });
+      expect(found.some(supine)).toBe(true);
+      expect(found.every(({ setup }) => setup.position.body !== 'upright')).toBe(true);
+      expect(found[0].costs.map(({ text }) => text)).toContain('1 person to hold');
+    }
+  });
+
+  test('a wheelchair: chest and foot where the patient sits', () => {
+    const chair = { place: 'chair', canStand: false } satisfies Partial<Situation>;
+    const chest = ways('chest-pa', chair);
+    expect(chest.length).toBeGreaterThan(0);
+    expect(chest.every(({ setup }) => ['upright', 'seated'].includes(setup.position.body))).toBe(true);
+    expect(chest.every(({ setup }) => !/^Standing/.test(setup.position.say))).toBe(true);
+    const foot = ways('foot-ap', chair, { side: 'left' });
+    expect(foot.some(body('seated'))).toBe(true);
+  });
+
+  test('a leg longer than the receptor is laid slanted or taken in two', () => {
+    const room = { ...ROOM_ONE, receptors: ROOM_ONE.receptors.filter(({ id }) => id !== '14x17') };
+    const small = {
+      ...room,
+      holders: room.holders.map((holder) => ({
+        ...holder,
+        receptorIds: holder.receptorIds.filter((id) => id !== '14x17'),
+      })),
+    };
+    const found = findOtherWays({ projectionId: 'leg-ap', side: 'left', patient: { statureMm: 1900 }, room: small });
+    expect(found.some(({ setup }) => setup.receptor.exposures === 2 || setup.receptor.outcome === 'diagonal')).toBe(
+      true,
+    );
+  });
+});
+
+describe('what is said of a way is what it is', () => {
+  const all = [
+    ...ways('chest-pa', { ...lies }),
+    ...ways('knee-lateral', { ...lies, fractureSuspected: true }, { side: 'right' }),
+    ...ways('face-parietoacanthial', onBoard),
+    ...ways('wrist-lateral', { keepStill: ['left arm'] }, { side: 'left' }),
+  ];
+  test.each(all.map((way) => [way.id, way] as const))('%s: ranked, whole, and computed again to the same', (_, way) => {
+    expect(way.setup.feasible).toBe(true);
+    expect(way.points).toBeCloseTo(
+      way.costs.reduce((sum, { points }) => sum + points, 0),
+      6,
+    );
+    const again = computeSetup({ ...{ patient, situation: way.setup.situation }, ...way.request });
+    expect(again.tube).toEqual(way.setup.tube);
+    expect(again.scene).toEqual(way.setup.scene);
+  });
+  test('at most five, the least cost first', () => {
+    const found = ways('chest-pa', {});
+    expect(found.length).toBeLessThanOrEqual(5);
+    expect(found.map(({ points }) => points)).toEqual(found.map(({ points }) => points).sort((a, b) => a - b));
+  });
+  test('the same every time', () =>
+    expect(ways('elbow-ap', {}, { side: 'left' })).toEqual(ways('elbow-ap', {}, { side: 'left' })));
+
+  test('the ray in the part is the taught one, by the frames of the body alone', () => {
+    const [way] = ways('thoracic-lateral', onBoard);
+    const { place, beam } = way.setup.scene;
+    // Through the trunk from side to side, whichever way it lies in the room.
+    const inPatient = applyToDirection(inverse(place), beam);
+    expect(Math.abs(inPatient[0])).toBeCloseTo(1, 4);
+  });
+});
+
+describe('what must not be done is never suggested', () => {
+  test('flexion and extension of a neck that is not cleared: told, with who to ask', () => {
+    for (const id of ['cervical-flexion', 'cervical-extension']) {
+      expect(whyForbidden({ projectionId: id, situation: onBoard })).toMatchObject({
+        ask: expect.stringMatching(/cleared/),
+      });
+      expect(ways(id, onBoard).every(({ setup }) => setup.projectionId !== id)).toBe(true);
+      expect(whyForbidden({ projectionId: id, situation: {} })).toBeNull();
+    }
+  });
+  test('weights where a fracture is suspected', () => {
+    const id = 'acromioclavicular-ap-weights';
+    expect(whyForbidden({ projectionId: id, situation: { fractureSuspected: true } })!.why).toContain('weights');
+    expect(ways(id, { fractureSuspected: true }).every(({ setup }) => setup.projectionId !== id)).toBe(true);
+    expect(whyForbidden({ projectionId: id })).toBeNull();
+  });
+  test('feet turned in with a suspected hip fracture', () => {
+    for (const id of [
+      'pelvis-ap',
+      'hip-ap',
+      'femur-ap-proximal',
+      'hip-axiolateral',
+      'pelvis-frog',
+      'hip-lateral-frog',
+    ]) {
+      const side = id.startsWith('pelvis') ? undefined : ('right' as const);
+      for (const { setup } of ways(id, { ...lies, suspected: ['hip fracture'] }, { side })) {
+        for (const motion of ['hipMedialRotation_L', 'hipMedialRotation_R'] as const)
+          expect(setup.scene.pose[motion] ?? 0).toBeLessThanOrEqual(0);
+        expect(setup.scene.pose.hipAbduction_R ?? 0).toBeLessThan(20);
+      }
+    }
+  });
+  test('standing for someone who cannot stand, whatever the view', () => {
+    for (const id of [
+      'knee-ap-weight-bearing',
+      'foot-lateral-weight-bearing',
+      'hips-to-ankles',
+      'chest-pa-oblique-rao',
+    ]) {
+      const side = id.startsWith('foot') ? ('left' as const) : undefined;
+      for (const { setup } of ways(id, { canStand: false, canSit: false }, { side })) {
+        expect(setup.position.body).not.toBe('upright');
+        expect(setup.position.body).not.toBe('kneeling');
+      }
+    }
+    expect(whyForbidden({ projectionId: 'hips-to-ankles', situation: { canStand: false } })).not.toBeNull();
+  });
+  test('a holder who may be pregnant', () => {
+    const restless = (holder: Situation['holder']) =>
+      findOtherWays({ projectionId: 'chest-pa', patient: { ageYears: 1 }, situation: { holdsStill: false, holder } });
+    const holds = (found: OtherWay[]) => found.some(({ costs }) => costs.some(({ text }) => /to hold/.test(text)));
+    expect(holds(restless('someone'))).toBe(true);
+    expect(holds(restless('may be pregnant'))).toBe(false);
+    expect(holds(restless('none'))).toBe(false);
+  });
+});

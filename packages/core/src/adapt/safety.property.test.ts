@@ -1,0 +1,54 @@
+/** Every entry in the situations that bar most: whatever is suggested keeps to them. */
+import { projections } from '../projections/catalogue';
+import type { Situation } from '../setup/request';
+import { findOtherWays } from './findOtherWays';
+import { situationPresets } from './presets';
+
+jest.setTimeout(120_000);
+const TURNED = new Set(['prone', 'lateral-recumbent', 'sims', 'kneeling']);
+const preset = (id: string): Situation =>
+  ({ ...situationPresets('left').find((each) => each.id === id)!.situation }) as Situation;
+
+function suggested(situation: Partial<Situation>) {
+  return projections.flatMap(({ id, sided }) =>
+    findOtherWays({
+      projectionId: id,
+      side: sided === 'each' ? 'left' : undefined,
+      patient: { ageYears: 40, sex: 'female' },
+      situation,
+    }).map((way) => ({ id, way })),
+  );
+}
+
+describe('on a board, spine not cleared', () => {
+  const found = suggested(preset('board'));
+  test('most of the catalogue has a way', () => expect(new Set(found.map(({ id }) => id)).size).toBeGreaterThan(150));
+  test('on the back, neck and head as they are, no beam from below', () => {
+    for (const { id, way } of found) {
+      const { setup } = way;
+      expect([id, setup.position.body]).toEqual([id, 'supine']);
+      for (const motion of ['neckRotation', 'neckSideBend', 'headRotation'] as const)
+        expect([id, Math.abs(setup.scene.pose[motion] ?? 0) < 1]).toEqual([id, true]);
+      expect([id, setup.scene.beam[2] < 0.18]).toEqual([id, true]);
+      expect(setup.feasible).toBe(true);
+    }
+  });
+  test('nobody rolls: the patient’s front faces up', () => {
+    for (const { id, way } of found) expect([id, way.setup.scene.place[6] < -0.99]).toEqual([id, true]);
+  });
+});
+
+test('who sits in a chair and cannot turn is not laid down, turned or stood up', () => {
+  for (const { id, way } of suggested(preset('wheelchair'))) {
+    const { body, say } = way.setup.position;
+    expect([id, TURNED.has(body) || body === 'supine']).toEqual([id, false]);
+    expect([id, /^standing/i.test(say)]).toEqual([id, false]);
+  }
+});
+
+test('who is propped at 45° stays so', () => {
+  for (const { id, way } of suggested(preset('ward-propped'))) {
+    expect([id, way.setup.position.body]).toEqual([id, 'semi-erect']);
+    expect([id, way.setup.way?.backRestDeg]).toEqual([id, 45]);
+  }
+});

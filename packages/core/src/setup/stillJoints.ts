@@ -1,0 +1,34 @@
+/** Joints that are not moved for a picture because of what is known of the patient, as limits of those joints. */
+import { movementOf, type JointLimits, type Motion } from '../body/joints';
+import type { Situation } from './request';
+import { isHipHurt } from './way';
+
+const NECK: JointLimits = {
+  neckExtension: [0, 0],
+  neckSideBend: [0, 0],
+  neckRotation: [0, 0],
+  headExtension: [0, 0],
+  headSideBend: [0, 0],
+  headRotation: [0, 0],
+};
+/** A hip lies as it lies: rolled out a little, neither turned in nor raised nor spread. */
+const HIP = { hipMedialRotation: [-60, 0], hipFlexion: [-10, 20], hipAbduction: [-10, 15] } as const;
+
+const hipOf = (side: 'L' | 'R'): JointLimits =>
+  Object.fromEntries(
+    Object.entries(HIP).map(([movement, range]) => [`${movement}_${side}`, [...range]]),
+  ) as JointLimits;
+
+export function stillJoints(situation: Situation): JointLimits {
+  const { keepStill, worn, spineNotCleared } = situation;
+  const both = isHipHurt(situation) || keepStill.includes('hip') || keepStill.includes('pelvis');
+  return {
+    ...(spineNotCleared || keepStill.includes('neck') || worn.includes('collar') ? NECK : {}),
+    ...(both || keepStill.includes('left leg') ? hipOf('L') : {}),
+    ...(both || keepStill.includes('right leg') ? hipOf('R') : {}),
+  };
+}
+
+/** Whether a limit was told for this joint. */
+export const isLimited = (motion: Motion, joints: JointLimits): boolean =>
+  joints[motion] !== undefined || joints[movementOf(motion)] !== undefined;
