@@ -371,3 +371,20 @@ describe('bad input', () => {
     expect((await call('POST', '/api/exposures', exposure('exp-c', 'exam-d'))).status).toBe(409);
   });
 });
+
+it('other ways come over the wire, each with what takes it into a plan', async () => {
+  const answer = await call('POST', '/api/ways', {
+    projectionId: 'cervical-lateral',
+    patient: { ageYears: 40 },
+    situation: { canStand: false, canSit: false, canTurn: 'none', spineNotCleared: true },
+  });
+  expect(answer.status).toBe(200);
+  expect(answer.body.forbidden).toBeNull();
+  expect(answer.body.ways[0].setup.position.body).toBe('supine');
+  const flexion = await call('POST', '/api/ways', {
+    projectionId: 'cervical-flexion',
+    situation: { spineNotCleared: true },
+  });
+  expect(flexion.body.forbidden.why).toMatch(/not cleared/);
+  expect((await call('POST', '/api/ways', { projectionId: 'none' })).status).toBe(422);
+});

@@ -6,6 +6,7 @@ import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
+import { computeSetup, findOtherWays, whyForbidden } from '@taktik/core';
 import { setupRequestSchema } from './api/contracts';
 import { apiRoutes } from './api/routes';
 import { parse, parseJson, problemHandler } from './api/problem';
@@ -49,14 +50,18 @@ export function createApp({
     rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: false, legacyHeaders: false }),
   ];
   // Asked at every touch of a number: it stands first and goes through as little as can be.
-  const setups = new SetupAnswers();
-  app.post('/api/setups', ...limits, express.text({ type: () => true, limit: BODY_LIMIT }), (request, response) => {
-    const text = setups.answer(String(request.body ?? ''), (question) =>
-      parse(setupRequestSchema, parseJson(question)),
-    );
-    response.setHeader('Content-Type', 'application/json; charset=utf-8');
-    response.end(text);
-  });
+  const answers = {
+    '/api/setups': new SetupAnswers((request) => computeSetup(request)),
+    '/api/ways': new SetupAnswers((request) => ({ forbidden: whyForbidden(request), ways: findOtherWays(request) })),
+  };
+  for (const [path, kept] of Object.entries(answers))
+    app.post(path, ...limits, express.text({ type: () => true, limit: BODY_LIMIT }), (request, response) => {
+      const text = kept.answer(String(request.body ?? ''), (question) =>
+        parse(setupRequestSchema, parseJson(question)),
+      );
+      response.setHeader('Content-Type', 'application/json; charset=utf-8');
+      response.end(text);
+    });
   app.use(compression());
   app.use('/api/catalogue/import', ...limits, express.json({ limit: IMPORT_LIMIT }));
   app.use(

@@ -101,6 +101,17 @@ export const openApiDocument = createDocument({
         responses: answers(anyObject, 'The set-up'),
       },
     },
+    '/api/ways': {
+      post: {
+        summary:
+          'Other ways to a projection for this patient, situation and room, the least cost first; stores nothing',
+        requestBody: { content: json(setupRequestSchema), required: true },
+        responses: answers(
+          z.object({ forbidden: z.object({ why: z.string(), ask: z.string() }).nullable(), ways: z.array(anyObject) }),
+          'Ways, each with its whole set-up, and why the view itself must not be done',
+        ),
+      },
+    },
     '/api/bodies': {
       post: {
         summary: 'A body as an open document: landmarks, joints and pieces, posed and at rest as asked',

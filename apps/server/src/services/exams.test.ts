@@ -165,3 +165,12 @@ test('who is named in the record is one of the department, or nothing is written
   expect((await detail()).exposures).toEqual([]);
   expect((await expose('a', 'mine')).status).toBe(201);
 });
+
+test('a plan holds another way by its short text, and no other text', async () => {
+  const way = 'prone~down~table-tray~on-front~reversed~along-15';
+  const refused = await plan(1, [{ projectionId: 'sacrum-ap-axial', way: 'standing on the head' }]);
+  expect(refused.status).toBe(422);
+  expect(refused.body.fields[0]).toMatchObject({ field: 'projections.0.way' });
+  expect((await plan(1, [{ projectionId: 'sacrum-ap-axial', way }])).status).toBe(200);
+  expect((await detail()).order.projections).toEqual([{ projectionId: 'sacrum-ap-axial', way }]);
+});

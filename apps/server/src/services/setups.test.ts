@@ -6,7 +6,7 @@ const text = (question: object) => JSON.stringify(question);
 const parseText = (question: string) => JSON.parse(question) as SetupRequest;
 
 test('a question asked again is answered without being read again, with the same text', () => {
-  const answers = new SetupAnswers();
+  const answers = new SetupAnswers((request) => computeSetup(request));
   const read = jest.fn(parseText);
   const first = answers.answer(text(request), read);
   expect(answers.answer(text({ ...request }), read)).toBe(first);
@@ -15,7 +15,7 @@ test('a question asked again is answered without being read again, with the same
 });
 
 test('another question has its own answer; a refused one is not kept', () => {
-  const answers = new SetupAnswers();
+  const answers = new SetupAnswers((request) => computeSetup(request));
   const read = parseText;
   expect(answers.answer(text({ ...request, patient: { ageYears: 31 } }), read)).not.toBe(
     answers.answer(text(request), read),
@@ -29,7 +29,7 @@ test('another question has its own answer; a refused one is not kept', () => {
 });
 
 test('only the last five hundred are kept', () => {
-  const answers = new SetupAnswers();
+  const answers = new SetupAnswers((request) => computeSetup(request));
   const read = jest.fn(parseText);
   for (let i = 0; i <= 500; i += 1) answers.answer(text({ ...request, patient: { ageYears: 20 + i / 10 } }), read);
   answers.answer(text({ ...request, patient: { ageYears: 20 } }), read);

@@ -1,18 +1,21 @@
 /**
- * Set-ups over the wire. The same question has the same answer, byte for byte, so the last answers are kept ready.
+ * Set-ups, and the other ways to them, over the wire. The same question has the same answer, byte for byte, so the last answers are kept ready.
  */
-import { computeSetup, type SetupRequest } from '@taktik/core';
+import type { SetupRequest } from '@taktik/core';
 
 /** Answers kept; one is about 8 kB. */
 const KEPT = 500;
 
 export class SetupAnswers {
+  /** @param work what is computed for a request */
+  constructor(private readonly work: (request: SetupRequest) => unknown) {}
+
   private readonly kept = new Map<string, string>();
 
   /**
    * @param question the body as it came; its text decides whether it was asked before
    * @param read parses and validates it; called only for a new question
-   * @returns the set-up as JSON
+   * @returns the answer as JSON
    */
   answer(question: string, read: (question: string) => SetupRequest): string {
     const known = this.kept.get(question);
@@ -21,7 +24,7 @@ export class SetupAnswers {
       this.kept.set(question, known);
       return known;
     }
-    const text = JSON.stringify(computeSetup(read(question)));
+    const text = JSON.stringify(this.work(read(question)));
     this.kept.set(question, text);
     if (this.kept.size > KEPT) this.kept.delete(this.kept.keys().next().value as string);
     return text;

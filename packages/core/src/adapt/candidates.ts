@@ -17,7 +17,7 @@ import { tilted } from '../setup/place';
 import { beamOf, isOfArm, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
 import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/side';
-import { stillJoints } from '../setup/stillJoints';
+import { boardOf, stillJoints } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
 import { mayPose } from './still';
 import type { Position } from './positions';
@@ -178,7 +178,11 @@ export function candidatesFor(
         let settled = bySettling.get(key);
         if (!settled) {
           const asked = { ...position, asItLies, half, beam };
-          settled = settleGiven(projection, asked, body, view, wanted, { girth: null, limits });
+          settled = settleGiven(projection, asked, body, view, wanted, {
+            girth: null,
+            limits,
+            boardMm: boardOf(situation, position.position),
+          });
           bySettling.set(key, settled);
         }
         for (const reversed of [false, true]) {

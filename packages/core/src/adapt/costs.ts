@@ -173,8 +173,12 @@ export function costsOf(
   )
     put(
       'hands',
-      hurt ? POINTS.hurtSlide : POINTS.slide,
-      hurt ? 'Receptor slid under by several, the patient kept straight' : 'Receptor slid under the patient',
+      hurt && !situation.worn.includes('board') ? POINTS.hurtSlide : POINTS.slide,
+      situation.worn.includes('board')
+        ? 'Receptor slid under the board'
+        : hurt
+          ? 'Receptor slid under by several, the patient kept straight'
+          : 'Receptor slid under the patient',
     );
   if (holders > 0) put('hands', holders * POINTS.holder, `${holders} ${holders === 1 ? 'person' : 'people'} to hold`);
   const tilt = setup.way ? setup.tube.angleDeg + setup.tube.acrossDeg : 0;

@@ -1,7 +1,7 @@
 /** Cautions that this patient and situation call for. */
 import { isChild, type Patient } from '../body/patient';
 import type { Projection } from '../projections/schema';
-import type { Situation } from './request';
+import type { Situation, Worn } from './request';
 import type { SetupCaution } from './setup';
 
 /** Ages between which pregnancy is asked after [local policy may differ]. */
@@ -15,6 +15,15 @@ export const asksPregnancy = (
 ): boolean =>
   sex !== 'male' && ageYears >= PREGNANCY_AGES[0] && ageYears <= PREGNANCY_AGES[1] && TRUNK_REGIONS.has(region);
 
+const OF_WORN: Partial<Record<Worn, string>> = {
+  collar: 'The collar stays on until the neck is cleared.',
+  board: 'The board stays until the spine is cleared; what lies under it is counted in.',
+  cast: 'A cast takes more exposure: by its thickness and whether it is wet; follow the department’s chart.',
+  splint: 'The splint stays on unless the physician takes it off.',
+  traction: 'Traction is not let go and not moved without the physician.',
+  lines: 'Lines and tubes: see where each one runs before anything is moved.',
+};
+
 export function cautionsFor(projection: Projection, patient: Patient, situation: Situation): SetupCaution[] {
   const applies: Record<Projection['cautions'][number]['when'], boolean> = {
     always: true,
@@ -26,6 +35,12 @@ export function cautionsFor(projection: Projection, patient: Patient, situation:
   const found: SetupCaution[] = projection.cautions
     .filter((caution) => applies[caution.when])
     .map(({ text, grave, group }) => ({ text, grave, group }));
+  for (const worn of situation.worn) {
+    const text = OF_WORN[worn];
+    if (text) found.push({ text, grave: worn === 'traction', group: 'position' });
+  }
+  if (situation.holder === 'may be pregnant')
+    found.push({ text: 'Whoever may be pregnant does not hold and leaves the room.', grave: true, group: 'protect' });
   const named = found.some((caution) => caution.text.startsWith('Pregnancy'));
   if (!named && situation.pregnancy === 'possible' && TRUNK_REGIONS.has(projection.region)) {
     found.push({ text: 'Pregnancy possible: stop and follow local policy.', grave: true, group: 'patient' });

@@ -36,7 +36,7 @@ import { squared } from './relation';
 import { placeMeasured } from './thickness';
 import { whyOther } from './usual';
 import { protectionFor } from './protection';
-import { isLimited, stillJoints } from './stillJoints';
+import { boardOf, isLimited, stillJoints } from './stillJoints';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { standingLift, sittingLowers } from './stand';
@@ -94,6 +94,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   } = placeMeasured(projection, way, body, view, segments, {
     wantedMm: body.patient.partThicknessMm,
     limits: given ? { ...stillJoints(situation), ...situation.joints } : situation.joints,
+    boardMm: boardOf(situation, way.body),
     known,
   });
   let placed = first;

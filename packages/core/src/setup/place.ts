@@ -154,7 +154,7 @@ export function placePatient(
   way: TakenWay,
   patient: Body,
   view: SideView,
-  { girth, limits }: { girth: BodyAdapt['girth']; limits?: JointLimits },
+  { girth, limits, boardMm }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number },
 ): PlacedBody {
   const lies = isLying(way.body);
   const horizontal = isHorizontalWay(way);
@@ -193,7 +193,7 @@ export function placePatient(
   );
 
   if (lies) {
-    const stance = lyingStance(projection, way, view, horizontal);
+    const stance = { ...lyingStance(projection, way, view, horizontal), boardMm: boardMm ?? 0 };
     const wanted = part && !horizontal ? layLimb(body, asked, part, laidOn, frameOf(stance), true, limits).pose : asked;
     const heldParts = way.held.map((each) => view.name(each) as HeldPart);
     const still: HeldPart[] = way.poseAlone || projection.headLine ? [...heldParts, 'head'] : heldParts;
@@ -201,7 +201,7 @@ export function placePatient(
     const rest = {
       pose: rested.pose,
       held: rested.held,
-      surfaces: rested.surfaces.filter(({ kind }) => kind === 'sponge'),
+      surfaces: rested.surfaces.filter(({ kind }) => kind === 'sponge' || kind === 'board'),
     };
     if (!horizontal && !part) return set(rested.posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);
     const own = part ? rested.posed.frames[part] : rested.posed.place;

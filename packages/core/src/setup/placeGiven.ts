@@ -97,7 +97,7 @@ export function settleGiven(
   patient: Body,
   view: SideView,
   wanted: Wanted,
-  { girth, limits }: { girth: BodyAdapt['girth']; limits?: JointLimits },
+  { girth, limits, boardMm }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number },
 ): Settled {
   const lies = isLying(asked.position) || asked.position === 'semi-erect';
   const adapt: BodyAdapt = { state: { rest: lies ? 'lying' : 'standing', breath: projection.breathing.breath }, girth };
@@ -127,6 +127,7 @@ export function settleGiven(
     on: asked.on ?? (asked.position === 'prone' ? 'front' : 'back'),
     ...(asked.backRestDeg === undefined ? {} : { backRestDeg: asked.backRestDeg }),
     ...(asked.position === 'seated' ? { seat: 'wheelchair' } : {}),
+    boardMm: asked.position === 'supine' ? (boardMm ?? 0) : 0,
     surfaceHeightMm: 0,
   });
   const pose = laid ? layLimb(body, turned, part.segment, asWanted, frameOf(stance), true, limits).pose : turned;
@@ -139,7 +140,7 @@ export function settleGiven(
 }
 
 /** Drawn beside the holder; table, floor and wall are drawn by the set-up itself. */
-const KEPT_SURFACES: ReadonlySet<string> = new Set(['sponge', 'seat', 'back rest', 'foot rest']);
+const KEPT_SURFACES: ReadonlySet<string> = new Set(['sponge', 'board', 'seat', 'back rest', 'foot rest']);
 
 /** Where the wanted ray runs in the room, and what lies up the receptor; of two parts their mean. Unit. */
 export function wantedInRoom(
@@ -215,7 +216,13 @@ const supportOf = ({ lies, stance }: Settled): Vec3 | null =>
 
 /** What a search has worked out before for the same entry, patient and side. */
 export type Known = { body?: Body; wanted?: Wanted; settled?: Settled };
-type PlaceOptions = { girth: BodyAdapt['girth']; limits?: JointLimits; known?: Known };
+type PlaceOptions = {
+  girth: BodyAdapt['girth'];
+  limits?: JointLimits;
+  /** Thickness of a spine board under one who lies on the back. */
+  boardMm?: number;
+  known?: Known;
+};
 
 /** Places the patient in a given way. */
 export function placeGiven(

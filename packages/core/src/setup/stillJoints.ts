@@ -1,5 +1,6 @@
 /** Joints that are not moved for a picture because of what is known of the patient, as limits of those joints. */
 import { movementOf, type JointLimits, type Motion } from '../body/joints';
+import type { BodyPosition } from '../projections/vocabulary';
 import type { Situation } from './request';
 import { isHipHurt } from './way';
 
@@ -32,3 +33,10 @@ export function stillJoints(situation: Situation): JointLimits {
 /** Whether a limit was told for this joint. */
 export const isLimited = (motion: Motion, joints: JointLimits): boolean =>
   joints[motion] !== undefined || joints[movementOf(motion)] !== undefined;
+
+/** A spine board with what holds the head on it, mm [typical]. */
+const BOARD_MM = 45;
+
+/** Thickness of the board between a patient and the table or bed, mm. */
+export const boardOf = ({ worn }: Situation, body: BodyPosition): number =>
+  worn.includes('board') && body === 'supine' ? BOARD_MM : 0;

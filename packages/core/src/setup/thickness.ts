@@ -37,10 +37,10 @@ export function placeMeasured(
   body: Body,
   view: SideView,
   limb: readonly string[] | undefined,
-  { wantedMm, limits, known }: { wantedMm?: number; limits?: JointLimits; known?: Known },
+  { wantedMm, ...options }: { wantedMm?: number; limits?: JointLimits; boardMm?: number; known?: Known },
 ): { placed: PlacedBody; straight: AimedRay; thicknessMm: number; factor: number | null } {
   let girth: BodyAdapt['girth'] = null;
-  let placed = placeInWay(projection, way, body, view, { girth, limits, known });
+  let placed = placeInWay(projection, way, body, view, { girth, ...options });
   let straight = aimRay(projection, placed, view, 0, limb);
   const computed = straight.crossing.thicknessMm;
   if (wantedMm === undefined) return { placed, straight, thicknessMm: computed, factor: null };
@@ -51,7 +51,7 @@ export function placeMeasured(
     const next = factor * (wantedMm / straight.crossing.thicknessMm);
     factor = Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], next));
     girth = { segments, axis, factor };
-    placed = placeInWay(projection, way, body, view, { girth, limits, known });
+    placed = placeInWay(projection, way, body, view, { girth, ...options });
     straight = aimRay(projection, placed, view, 0, limb);
   }
   return { placed, straight, thicknessMm: wantedMm, factor: wantedMm / computed };

@@ -1,5 +1,6 @@
 /** Words from numbers: the centring line, the checks by touch and the steps, in the order of the hands. */
 import { spokenLandmark } from '../body/landmarkName';
+import { GRID_BEARS_DEG } from '../exposure/gridCutoff';
 import { formatCm, formatInches, formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import { formatAngle } from '../quantity/angle';
 import { capitalize, listWords } from '../quantity/text';
@@ -87,9 +88,11 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     'room',
     receptor.grid
       ? `Grid ${receptor.grid.ratio}:1 in`
-      : receptor.holder === 'table-top'
-        ? 'No grid: on the table top'
-        : 'No grid',
+      : tube.acrossDeg > GRID_BEARS_DEG
+        ? 'Grid off: the tube leans across its lines'
+        : receptor.holder === 'table-top'
+          ? 'No grid: on the table top'
+          : 'No grid',
   );
   for (const text of setup.prepare) put('room', capitalize(text));
   put('patient', 'Two identifiers against the band; the order and the side said aloud');

@@ -17,6 +17,14 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     canTurn: fc.constantFrom('left' as const, 'right' as const, 'none' as const),
     spineNotCleared: fc.constant(true),
     pregnancy: fc.constantFrom('no' as const, 'possible' as const),
+    place: fc.constantFrom('bedside' as const, 'chair' as const, 'resuscitation bay' as const),
+    canLieFlat: fc.constant(false),
+    proppedDeg: fc.integer({ min: 1, max: 90 }),
+    canRaiseArm: fc.constantFrom('left' as const, 'none' as const),
+    keepStill: fc.constantFrom(undefined, ['neck' as const, 'left arm' as const]),
+    suspected: fc.constantFrom(undefined, ['free gas' as const, 'hip fracture' as const]),
+    worn: fc.constantFrom(undefined, ['collar' as const, 'lines' as const]),
+    holder: fc.constantFrom('someone' as const, 'may be pregnant' as const),
     joints: fc.constantFrom(undefined, {
       kneeFlexion_L: [0, 40] as [number, number],
       neckExtension: [-10, 5.5] as [number, number],
@@ -30,6 +38,7 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     fieldMm: fc.tuple(fc.integer({ min: 30, max: 450 }), fc.integer({ min: 30, max: 450 })),
     orientation: fc.constantFrom('lengthwise' as const, 'crosswise' as const),
   }),
+  way: fc.constantFrom('supine~level~stand~reversed~along-15', 'prone'),
 });
 
 test('what is asked comes back from its address', () => {
@@ -65,6 +74,7 @@ test('nonsense in an address is left out, not guessed', () => {
       w: 'x'.repeat(1000),
       m: 'chestAPMm:abc,shoeMm:3,kneeBreadthMm',
       j: 'kneeWaving:0~4,kneeFlexion_L:7',
+      way: 'upside~down',
     }),
   ).toMatchObject({
     projectionId: 'chest-pa',

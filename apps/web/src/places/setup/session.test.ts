@@ -1,4 +1,5 @@
 import {
+  placeOf,
   acceptedPicture,
   adopted,
   answered,
@@ -156,4 +157,16 @@ test('a session that an older version kept is made whole', () => {
   const { answers: _, checked: __, ...old } = exam;
   expect(whole(old as Session)).toEqual(exam);
   expect(whole(null)).toBeNull();
+});
+
+test('a projection is found in the plan by the way it is done, else in any', () => {
+  const plan = [
+    { projectionId: 'elbow-ap', side: 'left' as const, way: 'upper' },
+    { projectionId: 'elbow-ap', side: 'left' as const, way: 'lower' },
+    { projectionId: 'chest-pa' },
+  ];
+  expect(placeOf(plan, { projectionId: 'elbow-ap', side: 'left', way: 'lower' })).toBe(1);
+  expect(placeOf(plan, { projectionId: 'elbow-ap', side: 'left' })).toBe(0);
+  expect(placeOf(plan, { projectionId: 'elbow-ap', side: 'right', way: 'lower' })).toBe(-1);
+  expect(placeOf(plan, { projectionId: 'chest-pa', side: undefined, way: 'supine' })).toBe(2);
 });

@@ -1,0 +1,29 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { mockRouter, show } from '../../testing/placeHarness';
+import { FindPlace } from './FindPlace';
+
+describe('Find', () => {
+  it('answers in the row for the patient in hand, and opens with an address', async () => {
+    show(<FindPlace />);
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'tib fib' } });
+    const hit = await screen.findByLabelText(/^Leg, AP, right/);
+    await waitFor(() => expect(hit.textContent).toMatch(/48 in/));
+    expect(hit.textContent).toMatch(/48 in/);
+    fireEvent.click(screen.getByLabelText('Left'));
+    fireEvent.click(await screen.findByLabelText(/^Leg, AP, left/));
+    expect(mockRouter.push).toHaveBeenCalledWith({
+      pathname: '/setup',
+      params: expect.objectContaining({ p: 'leg-ap', side: 'left' }),
+    });
+  });
+  it('counts the regions before anything is typed', async () => {
+    show(<FindPlace />);
+    expect(await screen.findByLabelText(/^spine \d/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/^hand and wrist \d/));
+    await waitFor(() => expect(screen.queryByLabelText(/^Chest, PA/)).toBeNull());
+    expect(await screen.findByLabelText(/^Finger, PA, right/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('thumb'));
+    await waitFor(() => expect(screen.queryByLabelText(/^Finger, PA/)).toBeNull());
+    expect(screen.getByLabelText(/^Thumb, AP, right/)).toBeTruthy();
+  });
+});
