@@ -15,6 +15,9 @@ for (const scheme of ['dark', 'light'] as const) {
     await page.goto('/orders');
     await expect(page.getByText(/Bring:/).first()).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    await page.goto('/ways?p=chest-pa&s=nostand,nosit,turn-none');
+    await expect(page.getByText(/ways?, the least cost first/)).toBeVisible();
+    expect(await violations(page)).toEqual([]);
     await page.goto('/order?id=demo-thoracic');
     await expect(page.getByText(/points of work$/)).toBeVisible();
     expect(await violations(page)).toEqual([]);

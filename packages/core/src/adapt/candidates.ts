@@ -19,6 +19,7 @@ import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/side';
 import { boardOf, stillJoints } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
+import { levelSign } from './costs';
 import { mayPose } from './still';
 import type { Position } from './positions';
 
@@ -32,7 +33,8 @@ export type Candidate = {
 };
 
 /** A ray further off than this is another projection. */
-export const MOST_OFF_DEG = 35;
+const MOST_OFF_DEG = 35;
+const MOST_OFF_LEVEL_DEG = 60;
 /** Tilts smaller than this are not worth setting. */
 const STRAIGHT_DEG = 3;
 /** No beam from below: a level ray may rise by this much [typical]. */
@@ -93,7 +95,7 @@ export function aimsOf(
   settled: Settled,
   wanted: { ray: Vec3; up: Vec3 },
   room: Room,
-  tiltsAcross: boolean,
+  { tiltsAcross, levelWanted }: { tiltsAcross: boolean; levelWanted: boolean },
 ): Aimed[] {
   const heading = Math.atan2(wanted.ray[1], wanted.ray[0]);
   const turn = (v: Vec3): Vec3 =>
@@ -118,6 +120,8 @@ export function aimsOf(
   // A receptor behind one who half sits stands upright, or it would be the back rest's.
   const mostFall =
     settled.stance?.position === 'semi-erect' && settled.stance.on === 'back' && endOn ? 1 : MOST_FALL_DEG;
+  // Where fluid or gas is looked for, a level ray is worth being far off.
+  const mostOff = levelWanted && beam === 'level' ? MOST_OFF_LEVEL_DEG : MOST_OFF_DEG;
   const seen = new Set<string>();
   return tilts.flatMap((tilt) => {
     const key = `${tilt.alongDeg} ${tilt.acrossDeg}`;
@@ -127,7 +131,7 @@ export function aimsOf(
     if (course[2] > Math.sin((MOST_RISE_DEG * Math.PI) / 180)) return [];
     if (beam === 'level' && course[2] < -Math.sin((mostFall * Math.PI) / 180)) return [];
     const offDeg = angleBetween(course, ray);
-    return offDeg <= MOST_OFF_DEG ? [{ ...tilt, offDeg }] : [];
+    return offDeg <= mostOff ? [{ ...tilt, offDeg }] : [];
   });
 }
 const MOST_TILTED_DEG = 75;
@@ -166,6 +170,7 @@ export function candidatesFor(
   { gridWanted, inHalves }: { gridWanted: boolean; inHalves: boolean },
 ): Candidate[] {
   const found: Candidate[] = [];
+  const levelWanted = levelSign(situation) !== null;
   const limits = { ...stillJoints(situation), ...situation.joints };
   const plain = partsFor(wanted)[0].segment;
   for (const asItLies of posings(projection, plain, situation, position)) {
@@ -188,7 +193,7 @@ export function candidatesFor(
         for (const reversed of [false, true]) {
           const inRoom = wantedInRoom(settled, wanted, { reversed, half });
           const flat = beam === 'down' || (beam === 'level' && position.position !== 'upright');
-          for (const aim of aimsOf(beam, settled, inRoom, room, flat)) {
+          for (const aim of aimsOf(beam, settled, inRoom, room, { tiltsAcross: flat, levelWanted })) {
             for (const holder of holdersFor(beam, position, plain, room, Math.abs(aim.acrossDeg), gridWanted)) {
               found.push({
                 way: {

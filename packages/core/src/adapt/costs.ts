@@ -45,7 +45,7 @@ export const POINTS = {
   blurTenth: 1,
   noGrid: 8,
   gridLossPercent: 0.4,
-  noLevel: 60,
+  noLevel: 100,
   posture: 12,
   second: 5,
   doseTimes: 4,
@@ -66,7 +66,8 @@ const MOST_DOSE_POINTS = 16;
 /** Smaller differences are not said. */
 const SAID_FROM = { offDeg: 3, percent: 3, blurMm: 0.1, doseShare: 0.25, bendDeg: 10, gridLoss: 0.1 } as const;
 
-const levelSign = ({ suspected }: Situation): string | null =>
+/** What only a level ray shows, where it is looked for. */
+export const levelSign = ({ suspected }: Situation): string | null =>
   suspected.includes('free gas') ? 'free gas' : suspected.includes('fluid level') ? 'fluid level' : null;
 
 /** A horizontal ray to someone whose fluid can settle; a level ray through one who half sits serves too. */

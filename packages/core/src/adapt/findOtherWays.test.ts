@@ -73,21 +73,26 @@ describe('the trauma and recumbent forms are found', () => {
     expect(first.tell.join()).toMatch(/no fluid levels/i);
   });
 
-  test('half sitting and fluid is asked for: the ray level first, and what that costs', () => {
-    const situation = {
-      ...lies,
-      canLieFlat: false,
-      proppedDeg: 60,
-      suspected: ['fluid level'],
-    } satisfies Partial<Situation>;
-    const found = ways('chest-pa', situation, { room: MOBILE_UNIT });
-    expect(level(found[0])).toBe(true);
-    expect(found[0].setup.position).toMatchObject({ body: 'semi-erect', facing: 'AP' });
-    expect(found[0].offDeg).toBeCloseTo(30, 0);
-    expect(found.find((way) => !level(way))!.costs.map(({ text }) => text)).toContain(
-      'Does not show fluid level: the ray is not level',
-    );
-  });
+  test.each([30, 45, 60])(
+    'half sitting at %d° and fluid is asked for: a level ray, first where the back rest is steep, and what it costs',
+    (proppedDeg) => {
+      const situation = {
+        ...lies,
+        canLieFlat: false,
+        proppedDeg,
+        suspected: ['fluid level'],
+      } satisfies Partial<Situation>;
+      const found = ways('chest-pa', situation, { room: MOBILE_UNIT });
+      const shows = found.find(level)!;
+      if (proppedDeg >= 45) expect(shows).toBe(found[0]);
+      expect(shows.setup.position).toMatchObject({ body: 'semi-erect', facing: 'AP' });
+      // The beam square to the back rest would lean as the back rest does from upright.
+      expect(shows.offDeg).toBeCloseTo(90 - proppedDeg, 0);
+      expect(found.find((way) => !level(way))!.costs.map(({ text }) => text)).toContain(
+        'Does not show fluid level: the ray is not level',
+      );
+    },
+  );
 
   test.each([
     ['chest-pa', 'fluid level'],

@@ -1,6 +1,7 @@
 import { formatLength } from '../quantity/length';
 import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
+import { wayFromText } from '../setup/given';
 import type { SetupRequest } from '../setup/request';
 import { summarizeSeries } from './bringList';
 import { changesBetween } from './changesBetween';
@@ -171,4 +172,25 @@ describe('what is forgotten between two views', () => {
     );
     expect(changes[0].text).toMatch(/^Over to the right side\. /);
   });
+});
+
+test('a tube that leaned across is straightened, and one that will lean is told so', () => {
+  const base = { patient: { ageYears: 40 }, situation: { canStand: false, spineNotCleared: true } };
+  const ap = computeSetup({ ...base, projectionId: 'cervical-ap-axial' });
+  const oblique = computeSetup({
+    ...base,
+    projectionId: 'cervical-oblique-posterior',
+    side: 'left',
+    way: wayFromText('supine~down~table-top~on-back~lies~along15~across-45')!,
+  });
+  const there = changesBetween(ap, oblique).filter(({ kind }) => kind === 'angle');
+  expect(there.map(({ text }) => text).join()).toMatch(
+    /Tube 15° to the head and 45° across to the patient’s (left|right)/,
+  );
+  const back = changesBetween(oblique, ap).filter(({ kind }) => kind === 'angle');
+  expect(back[0]).toMatchObject({
+    undo: true,
+    text: expect.stringMatching(/^Take the 15° to the head and 45° across .* off$/),
+  });
+  expect(changesBetween(oblique, oblique)).toEqual([]);
 });

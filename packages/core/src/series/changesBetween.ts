@@ -7,6 +7,7 @@ import { HOLDER_WORDS } from '../setup/way';
 import { positionName } from '../room/position';
 import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
+import { tiltWords } from '../setup/words';
 import { isTurn, movesBetween, SAME_MM } from './moves';
 
 export type ChangeKind =
@@ -54,8 +55,7 @@ export type Change = {
 
 const receptorWords = (s: Setup): string =>
   `${s.receptor.size.name}${s.receptor.size.fixed ? '' : ` ${s.receptor.orientation}`}, ${HOLDER_WORDS[s.receptor.holder]}`;
-const angleWords = (s: Setup): string =>
-  s.tube.angleDeg === 0 ? '0°' : `${formatAngle(s.tube.angleDeg)} to the ${s.tube.angleSays}`;
+const angleWords = (s: Setup): string => tiltWords(s.tube) || '0°';
 const positionWords = (s: Setup): string =>
   `${positionName(s.position.body)}${s.position.nearSide ? `, ${s.position.nearSide} side on the receptor` : ''}`;
 
@@ -158,11 +158,16 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
       was: formatLength(b.sidMm, unit),
     });
 
-  const sameAngle = Math.abs(a.angleDeg - b.angleDeg) < 0.5 && a.angleToward === b.angleToward;
+  const sameAcross = (a.acrossDeg ?? 0) === (b.acrossDeg ?? 0) && a.acrossSays === b.acrossSays;
+  const sameAngle = Math.abs(a.angleDeg - b.angleDeg) < 0.5 && a.angleToward === b.angleToward && sameAcross;
   if (!sameAngle) {
-    if (b.angleDeg > 0)
-      put('angle', `Take the ${formatAngle(b.angleDeg)} off`, { undo: true, readout: 'tube', was: angleWords(before) });
-    if (a.angleDeg > 0) put('angle', `Tube ${angleWords(after)}`, { readout: 'tube', was: angleWords(before) });
+    if (tiltWords(b) !== '')
+      put('angle', `Take the ${b.acrossDeg ? tiltWords(b) : formatAngle(b.angleDeg)} off`, {
+        undo: true,
+        readout: 'tube',
+        was: angleWords(before),
+      });
+    if (tiltWords(a) !== '') put('angle', `Tube ${angleWords(after)}`, { readout: 'tube', was: angleWords(before) });
   }
   const offset = (s: Setup) => s.tube.receptorShiftMm * (s.tube.receptorShiftToward === 'feet' ? -1 : 1);
   const move = offset(after) - offset(before);

@@ -79,7 +79,10 @@ export function movesBetween(before: Setup, after: Setup): Moves {
       (!a.receptor.size.fixed && b.receptor.orientation !== a.receptor.orientation),
     beam: b.tube.beam !== a.tube.beam,
     sidMm: a.tube.sidMm - b.tube.sidMm,
-    angle: Math.abs(a.tube.angleDeg - b.tube.angleDeg) >= 0.5 || a.tube.angleToward !== b.tube.angleToward,
+    angle:
+      Math.abs(a.tube.angleDeg - b.tube.angleDeg) >= 0.5 ||
+      a.tube.angleToward !== b.tube.angleToward ||
+      (a.tube.acrossDeg ?? 0) !== (b.tube.acrossDeg ?? 0),
     grid: (b.receptor.grid?.ratio ?? 0) !== (a.receptor.grid?.ratio ?? 0),
     aim: b.centre.text !== a.centre.text,
   };

@@ -139,7 +139,8 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         ? pathMm
         : Math.min(squareMm, pathMm);
   const wish =
-    Math.abs(given?.acrossDeg ?? 0) > GRID_BEARS_DEG
+    // A receptor that lies flat under a tube leaning across its lines is better without them.
+    given && given.holder !== 'stand' && Math.abs(given.acrossDeg) > GRID_BEARS_DEG
       ? 'no'
       : projection.grid === 'always'
         ? 'yes'

@@ -124,7 +124,7 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
   const hit = at(scene.hit);
   if (setup.tube.beam === 'vertical') {
     const top = focal[1] - HEAD_MM.length - 20;
-    const bottom = hit[1] + 130;
+    const bottom = Math.max(hit[1] + 130, scene.surfaceHeightMm > 0 ? 60 - scene.surfaceHeightMm : 0);
     // A tube that leans far to the side still stands in the picture.
     const across = Math.abs(focal[0] - hit[0]) + 2 * HEAD_MM.length;
     const h = Math.max(bottom - top, across / aspect);

@@ -1,7 +1,6 @@
 /** A set-up in a dozen lines, each with its name: for comparing two, for the schools and for print. */
 import { buildBody } from '../body/body';
 import { isChild } from '../body/patient';
-import { formatAngle } from '../quantity/angle';
 import { formatCm, formatRectangle, type LengthUnit } from '../quantity/length';
 import { capitalize } from '../quantity/text';
 import { projectionOf } from '../projections/catalogue';
@@ -10,7 +9,7 @@ import { computeSetup } from './computeSetup';
 import type { SetupRequest } from './request';
 import type { Setup } from './setup';
 import { HOLDER_WORDS } from './way';
-import { bothUnits } from './words';
+import { bothUnits, tiltWords } from './words';
 
 export type SummaryLine = { name: string; text: string };
 
@@ -27,7 +26,7 @@ export function summaryOf(setup: Setup, unit: LengthUnit): SummaryLine[] {
     { name: 'SID', text: bothUnits(tube.sidMm, unit) },
     {
       name: 'Tube',
-      text: `${tube.angleDeg > 0 ? `${formatAngle(tube.angleDeg)} to the ${tube.angleSays}` : 'straight'}, ray ${tube.beam === 'horizontal' ? 'level' : 'vertical'}`,
+      text: `${tiltWords(tube) || 'straight'}, ${setup.way?.beam === 'rest' ? 'square to the back rest' : `ray ${tube.beam === 'horizontal' ? 'level' : 'vertical'}`}`,
     },
     { name: 'Centre', text: centre.text },
     {

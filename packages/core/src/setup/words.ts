@@ -62,6 +62,15 @@ export function markerLetter(side: Side | null): 'R' | 'L' {
   return side === 'left' ? 'L' : 'R';
 }
 
+/** The tilts of the tube: "15° to the head and 45° across to the patient’s right"; nothing when it stands straight. */
+export function tiltWords({ angleDeg, angleSays, acrossDeg, acrossSays }: Setup['tube']): string {
+  return [
+    ...(angleDeg > 0 ? [`${formatAngle(angleDeg)} to the ${angleSays}`] : []),
+    // Records of earlier versions know nothing of a tilt across.
+    ...(acrossDeg ? [`${formatAngle(acrossDeg)} across to the ${acrossSays}`] : []),
+  ].join(' and ');
+}
+
 type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
   breathingWords: string;
   ownSteps: readonly { group: StepGroup; text: string }[];
@@ -88,7 +97,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     'room',
     receptor.grid
       ? `Grid ${receptor.grid.ratio}:1 in`
-      : tube.acrossDeg > GRID_BEARS_DEG
+      : receptor.holder !== 'stand' && tube.acrossDeg > GRID_BEARS_DEG
         ? 'Grid off: the tube leans across its lines'
         : receptor.holder === 'table-top'
           ? 'No grid: on the table top'

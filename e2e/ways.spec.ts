@@ -1,0 +1,62 @@
+import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
+
+test('another way is found in one tap, compared, used, goes into the plan, and is exposed as such', async ({
+  page,
+}) => {
+  await startSacrum(page);
+  await answerBefore(page);
+  await page.getByRole('link', { name: 'Other ways to Sacrum, AP axial' }).click();
+  await expect(page.getByText(/ways, the least cost first/)).toBeVisible();
+  const prone = page.getByRole('article', { name: /Face down/ });
+  await prone.getByRole('checkbox', { name: /Take into the comparison/ }).click();
+  await page
+    .getByRole('article')
+    .first()
+    .getByRole('checkbox', { name: /Take into the comparison/ })
+    .click();
+  await expect(page.getByText('◆ Tube differs')).toBeVisible();
+  await prone.getByRole('button', { name: /Use way/ }).click();
+  await expect(page.getByRole('heading', { name: 'Sacrum, AP axial, taken PA' })).toBeVisible();
+  await expect(readout(page, 'Tube')).toContainText('15°');
+  await expect(readout(page, 'Tube')).toContainText('feet');
+  // The plan on the server has it, and a reload too.
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Sacrum, AP axial, taken PA' })).toBeVisible();
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  await expect(page.getByText(/Exposed and kept · EI/)).toBeVisible();
+  const order = await (await page.request.get('/api/orders/demo-sacrum-coccyx')).json();
+  expect(order.projections[0]).toMatchObject({
+    projectionId: 'sacrum-ap-axial',
+    way: expect.stringMatching(/^prone~/),
+  });
+  const [kept] = await (await page.request.get('/api/exposures')).json();
+  expect(kept.name).toBe('Sacrum, AP axial, taken PA');
+});
+
+test('ways follow the situation while it is touched, by keyboard too, and W opens them', async ({ page }) => {
+  await page.goto('/setup?p=chest-pa&age=72&room=mobile-1');
+  await expect(readout(page, 'SID')).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('heading', { name: 'Other ways' })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Ward, half sitting' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('article').first()).toContainText('Half sitting, back rest at 45°');
+  await expect(page.getByRole('article').first()).toContainText(/Heart drawn \d+ % larger/);
+  // On a phone the whole of the situation is folded away.
+  const fold = page.getByRole('button', { name: 'Everything about the situation' });
+  if (await fold.isVisible()) await fold.click();
+  await page.getByRole('checkbox', { name: 'fluid level' }).click();
+  await expect(page.getByRole('article').first()).toContainText('Level ray: fluid and free gas show');
+  // What was asked is in the address: back from a set-up finds it again.
+  await page.getByRole('button', { name: /^Use way 1/ }).click();
+  await expect(page.getByRole('heading', { name: 'Chest, PA, taken AP' })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByRole('checkbox', { name: 'Ward, half sitting' })).toBeChecked();
+});
+
+test('a neck that is not cleared is not bent: it says so and who to ask', async ({ page }) => {
+  await page.goto('/projection?p=cervical-flexion&s=spine,nostand,nosit,turn-none');
+  await page.getByRole('link', { name: 'Other ways to Cervical spine, lateral, bent forward' }).click();
+  await expect(page.getByText(/is not to be done/)).toBeVisible();
+  await expect(page.getByText(/Ask the physician in charge/)).toBeVisible();
+});

@@ -1,0 +1,18 @@
+import { open, PHONE, WIDE, done, go } from './look.tmp.mjs';
+const w = await open(WIDE);
+await go(w, '/setup?p=chest-pa&age=72&room=mobile-1&s=nostand,nosit,turn-none,bedside,noprone,noflat,rest45&way=semi-erect~rest~bed~on-back~rest45~reversed');
+await w.getByText('SID').first().waitFor(); await w.waitForTimeout(1800);
+await w.screenshot({ path: '/tmp/look/a.png' });
+await go(w, '/ways?p=hip-axiolateral&side=right&age=78&sex=female&s=nostand,nosit,turn-none,sus-hip_fracture');
+await w.getByText(/ways?, the least/).waitFor(); await w.waitForTimeout(900);
+await w.getByLabel('Take into the comparison: way 1').click(); await w.getByLabel('Take into the comparison: way 2').click(); await w.waitForTimeout(600);
+await w.screenshot({ path: '/tmp/look/b.png' });
+const p = await open(PHONE, 'light');
+await go(p, '/setup?p=ankle-mortise&side=left&age=40&s=fracture,turn-none,nostand,keep-left_leg&way=supine~down~table-top~on-back~lies~across-33');
+await p.getByText('SID').first().waitFor(); await p.waitForTimeout(1500);
+await p.screenshot({ path: '/tmp/look/c.png' });
+await go(p, '/ways?p=cervical-flexion&age=40&s=spine,nostand,nosit,turn-none,worn-collar');
+await p.waitForTimeout(2500);
+await p.getByRole('button', { name: 'Everything about the situation' }).click(); await p.waitForTimeout(500);
+await p.screenshot({ path: '/tmp/look/d.png' });
+await done();
