@@ -46,7 +46,7 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   const fold = page.getByRole('button', { name: 'Everything about the situation' });
   if (await fold.isVisible()) await fold.click();
   await page.getByRole('checkbox', { name: 'fluid level' }).click();
-  await expect(page.getByRole('article').first()).toContainText('Level ray: fluid and free gas show');
+  await expect(page.getByRole('article').first()).toContainText('level ray: fluid and free gas show');
   // What was asked is in the address: back from a set-up finds it again.
   await page.getByRole('button', { name: /^Use way 1/ }).click();
   await expect(page.getByRole('heading', { name: 'Chest, PA, taken AP' })).toBeVisible();

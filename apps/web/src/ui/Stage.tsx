@@ -28,6 +28,9 @@ type Props = {
 const points = (list: readonly (readonly [number, number])[]): string =>
   list.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
 
+/** About as wide as the longest text of a shift, in pixels. */
+const SHIFT_TEXT = 170;
+
 export function Stage({ drawing, mannequin, setup, unit, width, height, small = false }: Props) {
   const theme = useTheme();
   const { box } = drawing;
@@ -66,7 +69,13 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const shiftText = setup.tube.receptorShiftToward
     ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftSays}`
     : '';
-  const shiftFits = Math.max(sx, hx) + 170 * px < box.x + box.width;
+  // Beside the arrow where there is room, else under it from the edge of the picture.
+  const shiftAt =
+    Math.max(sx, hx) + SHIFT_TEXT * px < box.x + box.width
+      ? { x: Math.max(sx, hx) + 9 * px, down: 17, anchor: 'start' as const }
+      : Math.min(sx, hx) - SHIFT_TEXT * px > box.x
+        ? { x: Math.min(sx, hx) - 9 * px, down: 17, anchor: 'end' as const }
+        : { x: box.x + 8 * px, down: 34, anchor: 'start' as const };
   const sidText = `SID ${formatLength(setup.tube.sidMm, unit)}`;
   const heightText = `${formatLength(setup.tube.heightMm, unit)} above ${setup.tube.heightOver}`;
 
@@ -246,15 +255,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
               ])}
               fill={theme.lamp}
             />
-            {name(
-              shiftText,
-              shiftFits ? Math.max(sx, hx) + 9 * px : Math.min(sx, hx) - 9 * px,
-              hy + 17 * px,
-              theme.lamp,
-              15,
-              shiftFits ? 'start' : 'end',
-              true,
-            )}
+            {name(shiftText, shiftAt.x, hy + shiftAt.down * px, theme.lamp, 15, shiftAt.anchor, true)}
           </G>
         )}
         {side && !small && (

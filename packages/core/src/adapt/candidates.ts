@@ -34,7 +34,7 @@ export type Candidate = {
 
 /** A ray further off than this is another projection. */
 const MOST_OFF_DEG = 35;
-const MOST_OFF_LEVEL_DEG = 60;
+const MOST_OFF_LEVEL_DEG = 61;
 /** Tilts smaller than this are not worth setting. */
 const STRAIGHT_DEG = 3;
 /** No beam from below: a level ray may rise by this much [typical]. */

@@ -36,6 +36,8 @@ type Props = {
 };
 
 const MOST_HITS = 6;
+/** A name that is left less room than this gets a line of its own, the keys under it. */
+const NAME_WIDTH = 150;
 const nameOf = ({ projectionId, side }: Planned): string =>
   `${hasProjection(projectionId) ? projectionOf(projectionId).name : projectionId}${side ? `, ${side}` : ''}`;
 
@@ -89,11 +91,19 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
                 }}
               >
                 {dragged?.over === at && dragged.from !== at && <CornerTicks />}
-                <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+                <View
+                  style={{
+                    flexDirection: 'row',
+                    flexWrap: 'wrap',
+                    alignItems: 'center',
+                    justifyContent: 'flex-end',
+                    gap: 4,
+                  }}
+                >
                   <Words kind="heading" tone="lamp" style={{ width: 24 }}>
                     {at + 1}
                   </Words>
-                  <Words kind="bold" style={{ flex: 1 }}>
+                  <Words kind="bold" style={{ flexGrow: 1, flexShrink: 1, flexBasis: NAME_WIDTH }}>
                     {name}
                   </Words>
                   {fixed ? (
