@@ -118,9 +118,11 @@ try {
     await page.goto(`http://localhost:${PORT}/compare?a=scaphoid-axial&b=scaphoid-pa-elevated&side=right`);
     await page.getByText(/lines differ$/).waitFor();
     await shot('compare-phone');
-    await page.goto(`http://localhost:${PORT}/setup?p=hand-pa&side=right&age=34&sex=female&room=room-1`);
-    await page.getByRole('img', { name: /^From the side/ }).waitFor();
-    await shot('setup-hand-phone');
+    await page.goto(
+      `http://localhost:${PORT}/ways?p=hip-axiolateral&side=right&age=78&sex=female&s=nostand,nosit,turn-none,sus-hip_fracture`,
+    );
+    await page.getByText(/the least cost first$/).waitFor();
+    await shot('ways-phone');
   });
   const sheet = await browser.newPage({ viewport: { width: 1280, height: 400 } });
   await sheet.setContent(positionsPage(await bundledCore()));
@@ -146,9 +148,11 @@ try {
     await page.goto(`http://localhost:${PORT}/order?id=demo-thoracic`);
     await page.getByText(/points of work$/).waitFor();
     await shot('order-wide-day');
-    await page.goto(`http://localhost:${PORT}/orders`);
-    await start(page, 'Pelvis, mobile, WB');
-    await shot('setup-wide-day');
+    await page.goto(
+      `http://localhost:${PORT}/ways?p=chest-pa&age=72&room=mobile-1&s=bedside,nostand,nosit,turn-none,noflat,noprone,rest45`,
+    );
+    await page.getByText(/the least cost first$/).waitFor();
+    await shot('ways-wide-day');
   });
 } finally {
   await browser.close();
