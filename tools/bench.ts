@@ -307,13 +307,14 @@ async function benchScreen(server: DemoServer): Promise<void> {
       .getByText(/Bring:/)
       .first()
       .waitFor();
-    opened.push(
-      await until(
-        page,
-        () => page.getByRole('button', { name: `Start ${exam}` }).click(),
-        '[role="img"][aria-label^="From the side"]',
-      ),
-    );
+    // Only the rows near the screen are drawn.
+    const start = page.getByRole('button', { name: `Start ${exam}` });
+    for (let tries = 0; tries < 30 && (await start.count()) === 0; tries += 1) {
+      await page.mouse.move(195, 500);
+      await page.mouse.wheel(0, 500);
+      await page.waitForTimeout(100);
+    }
+    opened.push(await until(page, () => start.click(), '[role="img"][aria-label^="From the side"]'));
     await page.getByRole('button', { name: /^Patient:/ }).click();
     for (let i = 0; i < 4; i += 1)
       changed.push(

@@ -4,7 +4,10 @@
  */
 import { indexPerMas, type BeamConditions } from './beamModel';
 
-export type TechniqueFactor = { name: 'thickness' | 'kVp' | 'SID' | 'grid' | 'field' | 'room'; factor: number };
+export type TechniqueFactor = {
+  name: 'room' | 'thickness' | 'kVp' | 'SID' | 'grid' | 'field' | 'cast' | 'board' | 'condition';
+  factor: number;
+};
 export type TechniqueResult = { mAs: number; factors: TechniqueFactor[] };
 
 /**

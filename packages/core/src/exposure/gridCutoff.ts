@@ -12,13 +12,65 @@ export function offFocusLoss(ratio: number, edgeMm: number, focusMm: number, dis
   return Math.min(1, ratio * Math.abs(edgeMm) * Math.abs(1 / distanceMm - 1 / focusMm));
 }
 
-/** From this tilt across the strips on a grid takes more than it gives [typical: 6:1 to 10:1 lose most of the primary by 8 to 10°]. */
-export const GRID_BEARS_DEG = 8;
+/** From this tilt across the strips on a focused grid takes more than it gives: 20 % of the primary at 1 to 2°. */
+export const GRID_BEARS_DEG = 2;
 
 /**
  * Share of the primary lost when the ray is tilted across the strips, the grid lying flat.
  * @param ratio grid ratio, > 0; @param degrees tilt across the strips, either way
  * @returns 0 to 1
  */
-export const acrossLoss = (ratio: number, degrees: number): number =>
-  Math.min(1, ratio * Math.abs(Math.tan((degrees * Math.PI) / 180)));
+export const acrossLoss = (ratio: number, degrees: number): number => Math.min(1, ratio * Math.abs(tanDeg(degrees)));
+
+export type GridPlacement = {
+  ratio: number;
+  /** Focal distance of the grid, and the distance that is set, square to the grid. */
+  focusMm: number;
+  distanceMm: number;
+  /** Of the focal spot across the strips. */
+  offCentreMm: number;
+  tiltDeg: number;
+  /** Half of the field across the strips. */
+  edgeMm: number;
+};
+export type GridLoss = {
+  centre: number;
+  worseEdge: number;
+  offCentre: number;
+  offLevel: number;
+  offFocus: number;
+  sum: number;
+};
+
+/**
+ * Losses of the primary of a focused grid: each error alone, and all together at the centre and at the worse edge.
+ * Source: thin-strip model, r·|(c − b)/f1 − c/f0|, a tilt counting as the decentring f0·tan of it.
+ * @throws RangeError unless the distances are above 0
+ */
+export function gridLoss({ ratio, focusMm, distanceMm, offCentreMm, tiltDeg, edgeMm }: GridPlacement): GridLoss {
+  const offFocus = offFocusLoss(ratio, edgeMm, focusMm, distanceMm);
+  const offCentre = Math.min(1, (ratio * Math.abs(offCentreMm)) / focusMm);
+  const offLevel = acrossLoss(ratio, tiltDeg);
+  const b = offCentreMm + focusMm * tanDeg(tiltDeg);
+  const at = (c: number) => Math.min(1, ratio * Math.abs((c - b) / distanceMm - c / focusMm));
+  const worseEdge = Math.max(at(edgeMm), at(-edgeMm));
+  return { centre: at(0), worseEdge, offCentre, offLevel, offFocus, sum: Math.min(1, offCentre + offLevel + offFocus) };
+}
+
+/** How far a grid may be off before a share of the primary is lost: tilt, decentring, and the distances at an edge. */
+export function gridTolerance(
+  ratio: number,
+  focusMm: number,
+  edgeMm: number,
+  share: number,
+): { tiltDeg: number; offCentreMm: number; distanceMm: [number, number] } {
+  const slack = share / (ratio * edgeMm);
+  const far = 1 / focusMm - slack;
+  return {
+    tiltDeg: (Math.atan(share / ratio) * 180) / Math.PI,
+    offCentreMm: (share * focusMm) / ratio,
+    distanceMm: [1 / (1 / focusMm + slack), far <= 0 ? Infinity : 1 / far],
+  };
+}
+
+const tanDeg = (degrees: number): number => Math.tan((degrees * Math.PI) / 180);

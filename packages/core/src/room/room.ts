@@ -61,6 +61,9 @@ export const roomSchema = z.strictObject({
     masStations: z.array(z.number().positive()).min(1),
     smallFocusMa: z.number().positive(),
     largeFocusMa: z.number().positive(),
+    /** Power that each focal spot bears for a tenth of a second, kW; the usual one where it is not known. */
+    smallFocusKw: z.number().positive().optional(),
+    largeFocusKw: z.number().positive().optional(),
     smallFocusMm: z.number().positive(),
     largeFocusMm: z.number().positive(),
     /** Output free in air at 1 m and 80 kVp, µGy per mAs. */

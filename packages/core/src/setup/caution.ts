@@ -18,7 +18,6 @@ export const asksPregnancy = (
 const OF_WORN: Partial<Record<Worn, string>> = {
   collar: 'The collar stays on until the neck is cleared.',
   board: 'The board stays until the spine is cleared; what lies under it is counted in.',
-  cast: 'A cast takes more exposure: by its thickness and whether it is wet; follow the department’s chart.',
   splint: 'The splint stays on unless the physician takes it off.',
   traction: 'Traction is not let go and not moved without the physician.',
   lines: 'Lines and tubes: see where each one runs before anything is moved.',

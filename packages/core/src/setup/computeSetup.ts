@@ -8,8 +8,10 @@ import { shortLandmark, spokenLandmark } from '../body/landmarkName';
 import { isChild } from '../body/patient';
 import { furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { surfacePoint } from '../body/surface';
+import type { TechniqueFactor } from '../exposure/convert';
 import { doseOf } from '../exposure/dose';
 import { acrossLoss, GRID_BEARS_DEG, offFocusLoss } from '../exposure/gridCutoff';
+import { BOARD, CASTS, CONDITIONS } from '../exposure/multipliers';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
 import { add, addScaled, cross, distance, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
@@ -37,7 +39,7 @@ import { placeMeasured } from './thickness';
 import { whyOther } from './usual';
 import { protectionFor } from './protection';
 import { boardOf, isLimited, stillJoints } from './stillJoints';
-import { situationFor, type Overrides, type SetupRequest } from './request';
+import { situationFor, type Overrides, type SetupRequest, type Situation } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { standingLift, sittingLowers } from './stand';
 import { chooseTechnique } from './technique';
@@ -242,6 +244,8 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       fieldMm: [field.width, field.height],
       aecInHolder: holder.aec,
       child: isChild(body.patient),
+      multipliers: multipliersOf(situation, boardOf(situation, way.body) > 0 && !horizontal),
+      still: situation.holdsStill && situation.holdsBreath,
     },
     overrides,
   );
@@ -406,7 +410,13 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       timeMs: technique.timeMs,
       focalSpot: technique.focalSpot,
       aec: technique.aec,
+      mA: technique.mA,
+      loadShare: technique.loadShare,
       factors: technique.factors,
+      wantedMas: technique.wantedMas,
+      backupMas: technique.backupMas,
+      expected: technique.expected,
+      advice: technique.advice,
       thicknessMm,
       inModel: technique.inModel,
     },
@@ -479,6 +489,14 @@ const nameOf = (projection: Projection, side: Side | null, given: GivenWay | nul
     ...(given?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, given)}`] : []),
   ].join(', ');
 
+/** Cast, board and condition as factors of the technique; those that change nothing left out. */
+const multipliersOf = ({ cast, condition }: Situation, throughBoard: boolean): TechniqueFactor[] =>
+  [
+    { name: 'cast' as const, factor: CASTS[cast].factor },
+    { name: 'board' as const, factor: throughBoard ? BOARD.factor : 1 },
+    { name: 'condition' as const, factor: CONDITIONS[condition].factor },
+  ].filter(({ factor }) => factor !== 1);
+
 /** Measured against computed thickness outside this is said, not only used. */
 const THICKNESS_ODD = [0.6, 1.6] as const;
 
@@ -495,4 +513,12 @@ const STEEP_DEG = 20;
 const SKIN_DISTANCE_MM = 300;
 
 /** Problems that forbid the set-up; the others are said and worked with. */
-const BLOCKING = new Set(['position-barred', 'position-unknown', 'no-holder', 'clipped', 'angle-limit', 'in-the-way']);
+const BLOCKING = new Set([
+  'position-barred',
+  'position-unknown',
+  'no-holder',
+  'clipped',
+  'angle-limit',
+  'in-the-way',
+  'tube-load',
+]);

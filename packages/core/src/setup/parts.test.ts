@@ -257,6 +257,8 @@ describe('technique', () => {
     gridRatio: 10,
     fieldMm: [430, 350] as const,
     aecInHolder: true,
+    multipliers: [],
+    still: true,
     child: false,
   };
   it('is the room’s chart at the chart’s own conditions', () => {

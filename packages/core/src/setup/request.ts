@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { ADULT_AGE_YEARS } from '../body/anthropometry';
 import { isMotion, type JointLimits } from '../body/joints';
 import { patientInputSchema } from '../body/patient';
+import { CAST_IDS, CONDITION_IDS } from '../exposure/multipliers';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema } from '../room/houseRules';
@@ -37,7 +38,7 @@ export type KeptStill = (typeof KEPT_STILL)[number];
 /** What the picture is to show or rule out, where it decides how it must be taken. */
 export const SUSPECTED = ['fluid level', 'free gas', 'hip fracture', 'dislocation', 'foreign body'] as const;
 export type Suspected = (typeof SUSPECTED)[number];
-export const WORN = ['collar', 'board', 'cast', 'splint', 'traction', 'lines'] as const;
+export const WORN = ['collar', 'board', 'splint', 'traction', 'lines'] as const;
 export type Worn = (typeof WORN)[number];
 
 export const situationSchema = z.strictObject({
@@ -57,6 +58,9 @@ export const situationSchema = z.strictObject({
   keepStill: z.array(z.enum(KEPT_STILL)).max(KEPT_STILL.length),
   suspected: z.array(z.enum(SUSPECTED)).max(SUSPECTED.length),
   worn: z.array(z.enum(WORN)).max(WORN.length),
+  /** Round the part, and what has changed in it: both change the exposure. */
+  cast: z.enum(CAST_IDS),
+  condition: z.enum(CONDITION_IDS),
   /** Who could hold the patient. One who may be pregnant never does. */
   holder: z.enum(['none', 'someone', 'may be pregnant']),
   pregnancy: z.enum(['not asked', 'no', 'possible']),
@@ -88,6 +92,8 @@ export const situationFor = (ageYears: number = ADULT_AGE_YEARS, known: Partial<
   keepStill: [],
   suspected: [],
   worn: [],
+  cast: 'none',
+  condition: 'none',
   holder: 'none',
   pregnancy: 'not asked',
   joints: {},

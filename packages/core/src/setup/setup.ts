@@ -136,7 +136,16 @@ export type Setup = {
     timeMs: number;
     focalSpot: 'small' | 'large';
     aec: 'none' | 'centre' | 'outer' | 'all';
+    mA: number;
+    /** Of what the focal spot bears for this time, 0 to 1. */
+    loadShare: number;
     factors: TechniqueFactor[];
+    /** What the factors come to, before it is snapped to a station. */
+    wantedMas: number;
+    backupMas: number;
+    /** What the receptor will read at this mAs; null outside the model. */
+    expected: { index: number; deviation: number } | null;
+    advice: string[];
     thicknessMm: number;
     /** False when the model does not reach this patient: mAs then is the chart's, unchanged. */
     inModel: boolean;
