@@ -45,6 +45,7 @@ jest.mock('../workers/client', () => {
       summarize: later('summarize'),
       plan: later('plan'),
       ways: later('ways'),
+      technique: later('technique'),
     }),
   };
 });

@@ -14,8 +14,10 @@ import {
   summarizeSeries,
   summaryOf,
   takeOffFor,
+  thickThinOf,
   touchMap,
   wayText,
+  whatIf,
   whyForbidden,
   withDefaults,
   type Change,
@@ -36,6 +38,8 @@ import {
   type StageLook,
   type SummaryLine,
   type TakeOff,
+  type ThickThin,
+  type WhatIfLine,
 } from '@taktik/core';
 
 export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
@@ -229,6 +233,22 @@ function ways(request: SetupRequest): WaysView {
   }
 }
 
+export type TechniqueView = {
+  /** What was pulled by hand against the set-up without it; none where nothing was. */
+  lines: WhatIfLine[];
+  ends: ThickThin | null;
+};
+
+/** What the changes by hand do to the technique, and how far the ends of the part lie apart. */
+function technique(request: SetupRequest): TechniqueView {
+  const { position, ...pulled } = request.overrides ?? {};
+  const asComputed = { ...request, overrides: position ? { position } : undefined };
+  return {
+    lines: Object.keys(pulled).length > 0 ? whatIf(asComputed, pulled) : [],
+    ends: thickThinOf(computeSetup(request), withDefaults(request.rules).unit, request.own),
+  };
+}
+
 /** Sums up planned series, one for each list of requests; null where the patient is outside the model. */
 function summarize(series: readonly SetupRequest[][]): (SeriesSummary | null)[] {
   return series.map((requests) => {
@@ -263,5 +283,17 @@ function schools(request: SetupRequest): SchoolsOfRule[] {
   }
 }
 
-export const computeService = { compute, mannequin, row, page, lines, schools, plan, ways, summarize, touchMap };
+export const computeService = {
+  compute,
+  mannequin,
+  row,
+  page,
+  lines,
+  schools,
+  plan,
+  ways,
+  technique,
+  summarize,
+  touchMap,
+};
 export type ComputeService = typeof computeService;

@@ -12,12 +12,14 @@ import {
   type Overrides,
   type Room,
   type Setup,
+  type SetupRequest,
 } from '@taktik/core';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
+import { TechniquePane } from './TechniquePane';
 
 export type ReadoutName = 'receptor' | 'sid' | 'tube' | 'centre' | 'field' | 'technique';
 export const READOUTS: readonly ReadoutName[] = ['receptor', 'sid', 'tube', 'centre', 'field', 'technique'];
@@ -45,6 +47,7 @@ export const isPulled = (name: ReadoutName, overrides: Overrides | undefined): b
 type Props = {
   name: ReadoutName | null;
   setup: Setup;
+  request: SetupRequest;
   room: Room | undefined;
   unit: LengthUnit;
   overrides: Overrides;
@@ -52,7 +55,7 @@ type Props = {
   onClose: () => void;
 };
 
-export function ReadoutSheet({ name, setup, room, unit, overrides, onChange, onClose }: Props) {
+export function ReadoutSheet({ name, setup, request, room, unit, overrides, onChange, onClose }: Props) {
   if (!name) return null;
   const pull = (change: Overrides) => onChange({ ...overrides, ...change });
   const release = () =>
@@ -61,7 +64,7 @@ export function ReadoutSheet({ name, setup, room, unit, overrides, onChange, onC
     );
   return (
     <Sheet title={READOUT_TITLES[name]} open onClose={onClose}>
-      <Body name={name} setup={setup} room={room} unit={unit} pull={pull} />
+      <Body name={name} setup={setup} request={request} room={room} unit={unit} pull={pull} />
       {isPulled(name, overrides) && <Button title="As computed" onPress={release} />}
       <View role="status" aria-label="What follows" style={{ gap: 4 }}>
         <Words kind="small" tone="soft">
@@ -79,14 +82,15 @@ export function ReadoutSheet({ name, setup, room, unit, overrides, onChange, onC
 type BodyProps = {
   name: ReadoutName;
   setup: Setup;
+  request: SetupRequest;
   room: Room | undefined;
   unit: LengthUnit;
   pull: (change: Overrides) => void;
 };
 const Line = ({ text }: { text: string }) => <Words>{text}</Words>;
 
-function Body({ name, setup, room, unit, pull }: BodyProps) {
-  const { field, tube, receptor, exposure, centre } = setup;
+function Body({ name, setup, request, room, unit, pull }: BodyProps) {
+  const { field, tube, receptor, centre } = setup;
   const perUnit = unit === 'in' ? inches(1) : centimetres(1);
   const both = (mm: number) => `${formatInches(mm)} in, ${formatCm(mm)} cm`;
   switch (name) {
@@ -213,41 +217,6 @@ function Body({ name, setup, room, unit, pull }: BodyProps) {
         </>
       );
     case 'technique':
-      return (
-        <>
-          <Line text={`${formatLength(exposure.thicknessMm, unit)} of body along the ray, ${exposure.timeMs} ms.`} />
-          <View style={{ gap: 2 }}>
-            <Words kind="small" tone="soft">
-              From the room’s chart, factor by factor
-            </Words>
-            {exposure.factors.map(({ name: factor, factor: by }) => (
-              <Line key={factor} text={`${factor} × ${by.toFixed(2)}`} />
-            ))}
-          </View>
-          <Stepper
-            label="kVp"
-            unit="kV"
-            value={exposure.kVp}
-            step={1}
-            range={OVERRIDE_RANGES.kVp}
-            onChange={(kVp) => pull({ kVp })}
-          />
-          <Stepper
-            label="mAs"
-            unit="mAs"
-            value={exposure.mAs}
-            step={1}
-            digits={2}
-            range={OVERRIDE_RANGES.mAs}
-            onChange={(mAs) => pull({ mAs })}
-          />
-          <Line
-            text={`Estimated: ${setup.dose.entranceKermaMgy.toFixed(2)} mGy at the skin, ${setup.dose.kapGyCm2.toFixed(2)} Gy·cm²`}
-          />
-          <Words kind="small" tone="mauve">
-            ● Estimate, ±30 %. The physicist’s technique chart comes first.
-          </Words>
-        </>
-      );
+      return <TechniquePane setup={setup} request={request} unit={unit} pull={pull} />;
   }
 }

@@ -356,6 +356,7 @@ function SetupScreen() {
       <ReadoutSheet
         name={readout}
         setup={setup}
+        request={request}
         room={room}
         unit={result.unit}
         overrides={asked.overrides ?? {}}

@@ -1,5 +1,9 @@
 /** The situation: presets that set many things at once, and every single thing that bars or opens a way. */
 import {
+  CAST_IDS,
+  CASTS,
+  CONDITION_IDS,
+  CONDITIONS,
   KEPT_STILL,
   situationFor,
   situationPresets,
@@ -158,6 +162,18 @@ export function SituationControls({ patient, situation, side, onChange }: Props)
         onChange={(keepStill) => can({ keepStill })}
       />
       <Several label="Worn" options={asOptions(WORN)} values={known.worn} onChange={(worn) => can({ worn })} />
+      <Choice
+        label="Cast round the part"
+        options={CAST_IDS.map((value) => ({ value, label: CASTS[value].name }))}
+        value={known.cast}
+        onChange={(cast) => can({ cast })}
+      />
+      <Choice
+        label="What changes the exposure"
+        options={CONDITION_IDS.map((value) => ({ value, label: CONDITIONS[value].name }))}
+        value={known.condition}
+        onChange={(condition) => can({ condition })}
+      />
       <JointLimitList joints={known.joints} side={side} onChange={(joints) => can({ joints })} />
       <Choice
         label="Where"

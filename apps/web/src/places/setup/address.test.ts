@@ -24,6 +24,8 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     keepStill: fc.constantFrom(undefined, ['neck' as const, 'left arm' as const]),
     suspected: fc.constantFrom(undefined, ['free gas' as const, 'hip fracture' as const]),
     worn: fc.constantFrom(undefined, ['collar' as const, 'lines' as const]),
+    cast: fc.constantFrom('wet plaster' as const, 'fibreglass' as const),
+    condition: fc.constantFrom('pleural effusion' as const, 'emphysema' as const),
     holder: fc.constantFrom('someone' as const, 'may be pregnant' as const),
     joints: fc.constantFrom(undefined, {
       kneeFlexion_L: [0, 40] as [number, number],

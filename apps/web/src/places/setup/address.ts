@@ -5,7 +5,9 @@
 import {
   askedWay,
   BODY_POSITIONS,
+  CAST_IDS,
   centimetres,
+  CONDITION_IDS,
   HABITUS,
   isMotion,
   isWayText,
@@ -120,6 +122,11 @@ const LISTS = [
   { key: 'worn', flag: 'worn-', values: WORN },
 ] as const;
 const flagWord = (value: string): string => value.replace(/ /g, '_');
+/** One of a list as a flag: "cast-wet_plaster". */
+const ONE_OF = [
+  { key: 'cast', flag: 'cast-', values: CAST_IDS },
+  { key: 'condition', flag: 'cond-', values: CONDITION_IDS },
+] as const;
 const REST = /^rest(\d{1,2})$/;
 
 function situationFrom(text: string): Partial<Situation> {
@@ -128,6 +135,10 @@ function situationFrom(text: string): Partial<Situation> {
     Object.assign(situation, FLAGS[flag]);
     const rest = REST.exec(flag);
     if (rest) situation.proppedDeg = Number(rest[1]);
+    for (const { key, flag: start, values } of ONE_OF) {
+      const value = (values as readonly string[]).find((each) => flag === start + flagWord(each));
+      if (value) Object.assign(situation, { [key]: value });
+    }
     for (const { key, flag: start, values } of LISTS) {
       const value = (values as readonly string[]).find((each) => flag === start + flagWord(each));
       if (value) Object.assign(situation, { [key]: [...(situation[key] ?? []), value] });
@@ -141,6 +152,11 @@ const flagsOf = (situation: Partial<Situation>): string =>
     .filter(([, part]) => Object.entries(part).every(([key, value]) => situation[key as keyof Situation] === value))
     .map(([flag]) => flag)
     .concat(situation.proppedDeg ? [`rest${Math.round(situation.proppedDeg)}`] : [])
+    .concat(
+      ONE_OF.flatMap(({ key, flag }) =>
+        situation[key] && situation[key] !== 'none' ? [flag + flagWord(situation[key])] : [],
+      ),
+    )
     .concat(LISTS.flatMap(({ key, flag }) => (situation[key] ?? []).map((value) => flag + flagWord(value))))
     .join(',');
 

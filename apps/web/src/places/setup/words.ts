@@ -101,6 +101,7 @@ export function situationText(situation: Situation): string {
   words.push(...(situation.suspected ?? []).map((each) => `${each}?`));
   words.push(...(situation.keepStill ?? []).map((part) => `${part} stays`));
   words.push(...(situation.worn ?? []));
+  for (const each of [situation.cast, situation.condition]) if (each && each !== 'none') words.push(each);
   if (situation.canTurn === 'none') words.push('cannot turn');
   else if (situation.canTurn !== 'both') words.push(`turns ${situation.canTurn} only`);
   if (situation.fractureSuspected) words.push('fracture suspected');
