@@ -14,10 +14,10 @@ import { ROOM_UP } from '../room/position';
 import { holderOf, type Room } from '../room/room';
 import type { Beam, GivenWay, Half } from '../setup/given';
 import { tilted } from '../setup/place';
-import { beamOf, isOfArm, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
+import { beamOf, isOfArm, isOfHead, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
 import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/side';
-import { boardOf, stillJoints } from '../setup/stillJoints';
+import { boardOf, raisesArm, stillJoints } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
 import { levelSign } from './costs';
 import { mayPose } from './still';
@@ -170,14 +170,18 @@ export function candidatesFor(
   { gridWanted, inHalves }: { gridWanted: boolean; inHalves: boolean },
 ): Candidate[] {
   const found: Candidate[] = [];
+  // Of the trunk only the arms are posed: raised out of a level ray, unless they stay.
+  const armsStay = !raisesArm(situation, 'left') || !raisesArm(situation, 'right');
   const levelWanted = levelSign(situation) !== null;
   const limits = { ...stillJoints(situation), ...situation.joints };
   const plain = partsFor(wanted)[0].segment;
+  const trunk = !/_[LR]$/.test(plain) && !isOfHead(plain) && mayPose(plain, situation);
   for (const asItLies of posings(projection, plain, situation, position)) {
     for (const half of inHalves ? halvesFor(wanted, situation, position) : [undefined]) {
       const beams = BEAMS_OF[position.position] ?? (['down', 'level'] as const);
       const bySettling = new Map<string, Settled>();
       for (const beam of beams) {
+        if (trunk && asItLies !== (armsStay && beam === 'level')) continue;
         // Arms and laid limbs lie by the beam; anything else only once.
         const key = beam === 'down' ? 'down' : 'other';
         let settled = bySettling.get(key);

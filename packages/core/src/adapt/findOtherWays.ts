@@ -19,6 +19,7 @@ import { situationFor, type SetupRequest, type Situation } from '../setup/reques
 import type { Setup, Side } from '../setup/setup';
 import { isInjured } from '../setup/way';
 import { sideView } from '../setup/side';
+import { MOST_LOW_ARM_DEG, raisesArm } from '../setup/stillJoints';
 import { partsFor, wantedOf, type Wanted } from '../setup/wanted';
 import { applyRules } from '../setup/variant';
 import { candidatesFor, type Candidate } from './candidates';
@@ -50,9 +51,9 @@ export type OtherWay = {
 
 /** Ways shown at most. */
 const MOST_WAYS = 5;
-/** Candidates of a position that are computed in full; fewer of an entry that only stands in. */
+/** Candidates of a position that are computed in full; fewer where the patient is moved, or of an entry that stands in. */
 const MOST_COMPUTED = 4;
-const MOST_COMPUTED_INSTEAD = 2;
+const MOST_COMPUTED_LATER = 2;
 const SQUARE_DEG = 3;
 
 type Base = Omit<SetupRequest, 'projectionId' | 'side' | 'own' | 'way' | 'overrides'>;
@@ -82,6 +83,15 @@ const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id 
 /** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
 function isSafe(setup: Setup, situation: Situation): boolean {
   if (!setup.feasible) return false;
+  // Whatever a pose is called: an arm that is not raised stays down.
+  for (const [side, suffix] of [
+    ['left', 'L'],
+    ['right', 'R'],
+  ] as const) {
+    const { pose } = setup.scene;
+    const highest = Math.max(pose[`shoulderFlexion_${suffix}`] ?? 0, pose[`shoulderAbduction_${suffix}`] ?? 0);
+    if (highest > MOST_LOW_ARM_DEG + 0.01 && !raisesArm(situation, side)) return false;
+  }
   const rises = setup.scene.beam[2];
   return rises < Math.sin((10 * Math.PI) / 180) && !(situation.spineNotCleared && setup.position.body !== 'supine');
 }
@@ -267,7 +277,8 @@ function searched(
     }).map((each) => ({ ...each, least: leastPoints(projection, each, part, usual, situation) }));
     let computed = 0;
     for (const { way, least, settled } of chosenFrom(priced)) {
-      if (computed >= (loses === null ? MOST_COMPUTED : MOST_COMPUTED_INSTEAD) || least + fee > worst()) break;
+      const most = loses !== null || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
+      if (computed >= most || least + fee > worst()) break;
       computed += 1;
       const asked = { projectionId: request.projectionId, side: side ?? undefined, way };
       const result = assess(search, { wanted, settled }, projection, asked, {

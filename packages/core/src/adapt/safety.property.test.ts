@@ -52,3 +52,11 @@ test('who is propped at 45° stays so', () => {
     expect([id, way.setup.way?.backRestDeg]).toEqual([id, 45]);
   }
 });
+
+test('an arm that is fixed is neither raised nor spread', () => {
+  for (const { id, way } of suggested(preset('arm'))) {
+    const { pose } = way.setup.scene;
+    expect([id, (pose.shoulderFlexion_L ?? 0) <= 60.001]).toEqual([id, true]);
+    expect([id, (pose.shoulderAbduction_L ?? 0) <= 60.001]).toEqual([id, true]);
+  }
+});

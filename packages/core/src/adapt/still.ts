@@ -1,6 +1,7 @@
 /** What of this patient may be posed for a picture. */
 import type { PositionWay, Projection } from '../projections/schema';
 import { isOfArm, isOfHead, isOfLeg, OF_THE_POSITION } from '../setup/placeGiven';
+import { raisesArm } from '../setup/stillJoints';
 import { isHipHurt } from '../setup/way';
 import type { KeptStill, Situation, Worn } from '../setup/request';
 
@@ -10,16 +11,13 @@ export const isHeld = ({ keepStill, worn }: Situation, part: KeptStill): boolean
   keepStill.includes(part) || (part === 'neck' && worn.includes('collar'));
 
 const SHOULDER = /^(scapula|clavicle)_/;
-const raises = ({ canRaiseArm }: Situation, side: 'left' | 'right'): boolean =>
-  canRaiseArm === 'both' || canRaiseArm === side;
-
 /** Whether the part, a segment of the body, may be bent or turned. */
 export function mayPose(segment: string, situation: Situation): boolean {
   const side = segment.endsWith('_R') ? 'right' : 'left';
   if (isOfHead(segment)) return !situation.spineNotCleared && !isHeld(situation, 'neck');
   const bound = ARM_OR_LEG_WORN.some((worn) => situation.worn.includes(worn));
   if (isOfArm(segment) || SHOULDER.test(segment))
-    return !bound && !isHeld(situation, `${side} arm`) && (isOfArm(segment) || raises(situation, side));
+    return !bound && !isHeld(situation, `${side} arm`) && (isOfArm(segment) || raisesArm(situation, side));
   const hip = isHipHurt(situation) || isHeld(situation, 'hip') || isHeld(situation, 'pelvis');
   if (isOfLeg(segment)) return !bound && !isHeld(situation, `${side} leg`) && !hip;
   // Of the trunk only the legs are turned, and only for hip and pelvis.

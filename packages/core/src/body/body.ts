@@ -37,6 +37,20 @@ const TAPERS: Readonly<Record<string, readonly [number, number]>> = {
  * @throws RangeError when the patient is outside the model (the message names the value and the range)
  */
 export function buildBody(input: PatientInput): Body {
+  // The same patient is asked about again and again, and a body is never changed.
+  const key = JSON.stringify(input);
+  const known = built.get(key);
+  if (known) return known;
+  const body = build(input);
+  built.set(key, body);
+  if (built.size > MOST_BUILT) built.delete(built.keys().next().value as string);
+  return body;
+}
+
+const MOST_BUILT = 12;
+const built = new Map<string, Body>();
+
+function build(input: PatientInput): Body {
   const { patient, assumed } = resolvePatient(input);
   const stretches = proportionsOf(patient);
   const segments: Record<string, BodySegment> = {};

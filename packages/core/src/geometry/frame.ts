@@ -70,3 +70,10 @@ export function shifted(frame: Frame, by: Vec3): Frame {
   m[14] += by[2];
   return m;
 }
+
+/** A direction of the outer axes in those of a frame that only turns and shifts: the inverse without inverting. */
+export const intoFrame = (frame: Frame, [x, y, z]: Vec3): Vec3 => [
+  frame[0] * x + frame[1] * y + frame[2] * z,
+  frame[4] * x + frame[5] * y + frame[6] * z,
+  frame[8] * x + frame[9] * y + frame[10] * z,
+];

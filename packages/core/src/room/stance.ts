@@ -67,3 +67,7 @@ const LYING: ReadonlySet<BodyPosition> = new Set(['supine', 'prone', 'lateral-re
 export const isLying = (position: BodyPosition): boolean => LYING.has(position);
 export const isUpright = (position: BodyPosition): boolean =>
   position === 'upright' || position === 'seated' || position === 'kneeling';
+
+const PLAIN = stanceSchema.parse({ position: 'supine' });
+/** A stance from values that are known to be in range, the rest as usual. */
+export const stanceOf = (known: Partial<Stance> & Pick<Stance, 'position'>): Stance => ({ ...PLAIN, ...known });

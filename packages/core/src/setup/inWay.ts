@@ -1,7 +1,7 @@
 /** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
 import { withBranches } from '../body/mannequin';
 import { crossSkin } from '../body/posed';
-import { applyToDirection, inverse } from '../geometry/frame';
+import { intoFrame } from '../geometry/frame';
 import { dot, normalize, subtract, type Vec3 } from '../geometry/vector';
 import { formatAngle } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
@@ -47,7 +47,7 @@ export function inWay(projection: Projection, given: GivenWay): Projection {
 /** Course of the ray in the axes of the part, to compare with the one that is wanted. */
 export const rayInPart = (placed: PlacedBody, direction: Vec3, segment: string): { segment: string; ray: Vec3 } => ({
   segment,
-  ray: applyToDirection(inverse(placed.posed.frames[segment]), direction),
+  ray: intoFrame(placed.posed.frames[segment], direction),
 });
 
 const COURSE: Record<GivenWay['beam'], string> = {

@@ -35,7 +35,7 @@ import type { Place, PositionWay, Projection, Toward } from '../projections/sche
 import type { Aspect, BodyPosition, HeadLine, HeldPart, View } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
 import { restBody, seatUnder, type Surface } from '../room/rest';
-import { isLying, stanceSchema, type Stance } from '../room/stance';
+import { isLying, stanceOf, type Stance } from '../room/stance';
 import { layLimb, onlyTurn } from './limb';
 import { angleNames, relationOf, squared, TOWARD_AXIS } from './relation';
 import type { Side } from './setup';
@@ -126,7 +126,7 @@ function lyingStance(projection: Projection, way: TakenWay, view: SideView, hori
   const own =
     way.on ?? (isFlat(way.body) ? ASPECT_OF_POSITION[way.body] : byView) ?? ASPECT_OF_POSITION[way.body] ?? 'back';
   const roll = byView && !way.on ? ray.swing.find(({ toward }) => isSideways(toward)) : undefined;
-  return stanceSchema.parse({
+  return stanceOf({
     position: way.body,
     on: mirroredAspect(own, view),
     turn: roll && { toward: mirroredAspect(roll.toward as Aspect, view), degrees: roll.degrees },

@@ -16,7 +16,7 @@ import type { Projection } from '../projections/schema';
 import type { HeldPart, PoseName } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
 import { restBody, seatUnder, type Surface } from '../room/rest';
-import { isLying, stanceSchema, towardSupport, type Stance } from '../room/stance';
+import { isLying, stanceOf, towardSupport, type Stance } from '../room/stance';
 import type { GivenWay } from './given';
 import { layLimb } from './limb';
 import {
@@ -122,11 +122,11 @@ export function settleGiven(
     const posed = placeBody(body, posture, laid ? compose(asWanted, inverse(posture[part.segment])) : UPRIGHT_FRAME);
     return { posed, pose, adapt, held, surfaces: [seatUnder(posed, SEAT_BEHIND_MM)], lies: false, stance: null };
   }
-  const stance = stanceSchema.parse({
+  const stance = stanceOf({
     position: asked.position,
     on: asked.on ?? (asked.position === 'prone' ? 'front' : 'back'),
     ...(asked.backRestDeg === undefined ? {} : { backRestDeg: asked.backRestDeg }),
-    ...(asked.position === 'seated' ? { seat: 'wheelchair' } : {}),
+    ...(asked.position === 'seated' ? { seat: 'wheelchair' as const } : {}),
     boardMm: asked.position === 'supine' ? (boardMm ?? 0) : 0,
     surfaceHeightMm: 0,
   });

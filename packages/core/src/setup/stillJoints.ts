@@ -15,18 +15,28 @@ const NECK: JointLimits = {
 /** A hip lies as it lies: rolled out a little, neither turned in nor raised nor spread. */
 const HIP = { hipMedialRotation: [-60, 0], hipFlexion: [-10, 20], hipAbduction: [-10, 15] } as const;
 
-const hipOf = (side: 'L' | 'R'): JointLimits =>
+/** An arm that is not raised comes no higher than what it rests on. */
+export const MOST_LOW_ARM_DEG = 60;
+const ARM = { shoulderFlexion: [-60, MOST_LOW_ARM_DEG], shoulderAbduction: [-45, MOST_LOW_ARM_DEG] } as const;
+
+const sided = (ranges: Readonly<Record<string, readonly [number, number]>>, side: 'L' | 'R'): JointLimits =>
   Object.fromEntries(
-    Object.entries(HIP).map(([movement, range]) => [`${movement}_${side}`, [...range]]),
+    Object.entries(ranges).map(([movement, range]) => [`${movement}_${side}`, [...range]]),
   ) as JointLimits;
+
+/** Whether an arm may be raised above the shoulder. */
+export const raisesArm = ({ canRaiseArm, keepStill }: Situation, side: 'left' | 'right'): boolean =>
+  (canRaiseArm === 'both' || canRaiseArm === side) && !keepStill.includes(`${side} arm`);
 
 export function stillJoints(situation: Situation): JointLimits {
   const { keepStill, worn, spineNotCleared } = situation;
   const both = isHipHurt(situation) || keepStill.includes('hip') || keepStill.includes('pelvis');
   return {
     ...(spineNotCleared || keepStill.includes('neck') || worn.includes('collar') ? NECK : {}),
-    ...(both || keepStill.includes('left leg') ? hipOf('L') : {}),
-    ...(both || keepStill.includes('right leg') ? hipOf('R') : {}),
+    ...(raisesArm(situation, 'left') ? {} : sided(ARM, 'L')),
+    ...(raisesArm(situation, 'right') ? {} : sided(ARM, 'R')),
+    ...(both || keepStill.includes('left leg') ? sided(HIP, 'L') : {}),
+    ...(both || keepStill.includes('right leg') ? sided(HIP, 'R') : {}),
   };
 }
 

@@ -43,7 +43,16 @@ const JOINTS: readonly (SpannedJoint & { aims: readonly string[] })[] = [
 ];
 
 /** The part that a projection is of: the segment that is laid, or that most of what is shown belongs to. For the left. */
-export function partOf({ aim, cover, positions }: Projection, body: Body): string {
+export function partOf(projection: Projection, body: Body): string {
+  let part = parts.get(projection.cover);
+  if (!part) parts.set(projection.cover, (part = findPart(projection, body)));
+  return part;
+}
+
+/** Which segment a mark belongs to is the same on every body; an entry's cover is never changed. */
+const parts = new WeakMap<Projection['cover'], string>();
+
+function findPart({ aim, cover, positions }: Projection, body: Body): string {
   const laid = positions[0].partFrame;
   if (laid) return laid;
   const counts = new Map<string, number>();
