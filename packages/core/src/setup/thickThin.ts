@@ -68,7 +68,7 @@ export function thickThinOf(setup: Setup, unit: LengthUnit, own?: Projection): T
       ratio < SERVES
         ? [`${span} of body along the field: one technique serves`]
         : [
-            `${span} of body along the field: the thin end gets ${ratio.toFixed(1)} times the signal`,
+            `${span} of body along the field: the thin end gets ${ratio < 10 ? ratio.toFixed(1) : Math.round(ratio)} times the signal`,
             `Cathode over the ${thickEnd}, anode over the ${thinEnd}: the heel evens out about ${Math.round(HEEL_SHARE * 100)} %`,
             ...(ratio >= TWO_FROM
               ? ['Two exposures, or a wedge filter with its thick end over the thin part']

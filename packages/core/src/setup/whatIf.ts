@@ -17,7 +17,10 @@ export type WhatIfLine = {
 
 const figure = (value: number, unit: string): string =>
   `${value >= 100 ? Math.round(value) : Number(value.toPrecision(2))} ${unit}`;
-const signed = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(1).replace('-', '−')}`;
+function signed(value: number): string {
+  const text = Math.abs(value).toFixed(1);
+  return text === '0.0' ? text : `${value > 0 ? '+' : '−'}${text}`;
+}
 
 function contrastOf(setup: Setup, composition: number): number {
   const { exposure, field, receptor } = setup;
