@@ -2,6 +2,7 @@
 import { applyToDirection, inverse } from '../geometry/frame';
 import { dot } from '../geometry/vector';
 import { toDegrees } from '../quantity/angle';
+import { projectionOf } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { SetupRequest, Situation } from '../setup/request';
@@ -101,6 +102,14 @@ describe('the trauma and recumbent forms are found', () => {
     const [first] = ways(id, { canStand: false, canSit: false, suspected: [sign] });
     expect(first.setup.position.body).toBe('lateral-recumbent');
     expect(level(first)).toBe(true);
+    // Fluid gathers beneath, and which side is suspect is the technologist's to know: both are offered.
+    if (sign === 'fluid level') {
+      const sides = ways(id, { canStand: false, canSit: false, suspected: [sign] }).map(
+        ({ request }) => request.way?.on,
+      );
+      expect(sides).toEqual(expect.arrayContaining(['left', 'right']));
+      expect(first.tell.join()).toMatch(/suspect side down/);
+    }
     // Gas shows over the liver.
     if (sign === 'free gas') expect(first.setup.way?.on).toBe('left');
   });
@@ -236,6 +245,12 @@ describe('the trauma and recumbent forms are found', () => {
       true,
     );
   });
+});
+
+test('an entry of the department’s own has its ways too', () => {
+  const own = { ...projectionOf('chest-pa'), id: 'own-chest' };
+  const found = findOtherWays({ projectionId: own.id, own, patient, situation: lies });
+  expect(found.some((way) => supine(way) && way.setup.projectionId === own.id)).toBe(true);
 });
 
 describe('what is said of a way is what it is', () => {

@@ -135,10 +135,15 @@ function bendOf(setup: Setup, wanted: Wanted): { degrees: number; says: string }
 }
 
 function tellReader(setup: Setup, costs: readonly Cost[]): string[] {
-  const { way, marker } = setup;
+  const { way, marker, situation, position } = setup;
+  const decubitus = position.body === 'lateral-recumbent' && showsLevels(setup);
   return [
     ...(marker.extra.length > 0 ? [`Marked: ${marker.extra.join(', ')}`] : []),
     ...costs.filter(({ id }) => TOLD.has(id)).map(({ text }) => text),
+    ...(decubitus && situation.suspected.includes('fluid level')
+      ? [`Fluid gathers on the ${way?.on ?? 'lower'} side, which lies beneath: the suspect side down`]
+      : []),
+    ...(decubitus && situation.suspected.includes('free gas') ? ['Gas gathers on the side that is up'] : []),
     ...(way && !showsLevels(setup) && setup.position.body !== 'upright' && /chest|abdomen/.test(setup.projectionId)
       ? ['No fluid levels: the ray is not level']
       : []),
@@ -215,6 +220,8 @@ const kindOf = ({ setup, request }: OtherWay): string =>
     setup.tube.beam,
     request.way?.half ?? '',
     SIDEWAYS.test(setup.position.facing) ? 'side' : setup.position.facing,
+    // Where fluid is looked for, either side may be the suspect one.
+    setup.situation.suspected.includes('fluid level') ? (request.way?.on ?? '') : '',
   ].join(' ');
 
 type Priced = Candidate & { least: number };

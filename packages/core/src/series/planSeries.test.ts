@@ -2,6 +2,7 @@ import { exams } from '../projections/exams';
 import { projectionOf } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
+import { wayFromText } from '../setup/given';
 import { changesBetween } from './changesBetween';
 import { movesBetween, turnBetween } from './moves';
 import { planSeries, priceOf, type SeriesRequest } from './planSeries';
@@ -178,4 +179,16 @@ test('a turn is the twist about the long axis: front to back 180°, front to sid
 test('prices are 0 to 500', () => {
   expect(pricesSchema.safeParse({ angle: 501 }).error?.issues[0].message).toBe('A price must be 0 to 500 points');
   expect(pricesSchema.safeParse({ nothing: 1 }).success).toBe(false);
+});
+
+test('another way counts in the plan: a chest on the back beside a pelvis needs no getting up', () => {
+  const usual = plan([item('chest-pa'), item('pelvis-ap')]);
+  const lying = plan([
+    { projectionId: 'chest-pa', way: wayFromText('supine~down~table-tray~on-back~reversed')! },
+    item('pelvis-ap'),
+  ]);
+  expect(usual.effort.turns).toBe(1);
+  expect(lying.effort.turns).toBe(0);
+  expect(lying.effort.points).toBeLessThan(usual.effort.points);
+  expect(lying.steps.find(({ item: at }) => at === 0)!.setup.name).toBe('Chest, PA, taken AP');
 });
