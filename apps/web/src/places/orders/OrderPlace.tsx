@@ -1,6 +1,6 @@
 /** One order in full: what was asked, for whom, what it makes here, whether that is what was ordered, what to bring. */
 import { Button } from '@rneui/themed';
-import { examsOf, orderedExam, situationFor, withDepartmentDefaults } from '@taktik/core';
+import { DOSE_SPREAD, examsOf, orderedExam, situationFor, withDepartmentDefaults } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -126,6 +126,11 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
             {exam.finishedAt
               ? `✓ Ended${exam.endReason ? ` early: ${exam.endReason}` : ''}`
               : `● In hand: ${exam.performedBy}, ${exposures.length} exposed`}
+          </Words>
+        )}
+        {exposures.length > 0 && (
+          <Words kind="small" tone="soft">
+            {`${exposures.length} ${exposures.length === 1 ? 'exposure' : 'exposures'}, repeats included: ${exposures.reduce((sum, { kapGyCm2 }) => sum + kapGyCm2, 0).toPrecision(2)} Gy·cm² in all (±${Math.round(DOSE_SPREAD * 100)} %, estimated)`}
           </Words>
         )}
       </View>

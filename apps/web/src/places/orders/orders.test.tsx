@@ -1,5 +1,5 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import { mockHere, mockRouter, order, show } from '../../testing/placeHarness';
+import { mockHere, mockRouter, order, row, show } from '../../testing/placeHarness';
 import { OrderPlace } from './OrderPlace';
 import { OrdersPlace } from './OrdersPlace';
 
@@ -96,6 +96,18 @@ describe('an order in full', () => {
         { projectionId: 'hand-pa', side: 'left' },
       ]),
     );
+  });
+  it('sums the dose of an exam with its repeats', async () => {
+    mockHere.answers[`/api/orders/${order.id}/exam`] = {
+      order,
+      exam: null,
+      exposures: [
+        { ...row, kapGyCm2: 0.3 },
+        { ...row, id: 'x2', kapGyCm2: 0.2, verdict: 'repeat' },
+      ],
+    };
+    show(<OrderPlace />);
+    expect(await screen.findByText(/^2 exposures, repeats included: 0\.50 Gy·cm² in all/)).toBeTruthy();
   });
   it('an order that is not there is said to be so', async () => {
     mockHere.params = {};

@@ -1,7 +1,8 @@
 /** The last bar of the screen: answer first, expose, look and accept or repeat, go on, finish. */
 import { Button } from '@rneui/themed';
+import { bandOf, techniqueForIndex } from '@taktik/core';
 import { View } from 'react-native';
-import { useExposureQuery } from '../../state/api';
+import { useExposureQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Press } from '../../ui/Press';
 import { useTheme } from '../../ui/theme';
@@ -80,13 +81,26 @@ export function ActionBar(props: Props) {
   );
 }
 
+/** mAs that would have met the target at the same kVp. */
+const onTarget = ({ mAs, exposureIndex, deviationIndex }: ExposureRow): number =>
+  techniqueForIndex(mAs, exposureIndex, exposureIndex / 10 ** (deviationIndex / 10));
+
 /** What came of the exposure: on this device first, with the detector's index as soon as the server has it. */
 function Kept({ exposureId }: { exposureId: string }) {
   const waiting = useAppSelector((state) => state.outbox.waiting.some(({ id }) => id === exposureId));
   const { data } = useExposureQuery(exposureId, { skip: waiting });
+  const band = data && bandOf(data.deviationIndex);
+  const fine = !band || band.id === 'on target' || band.id === 'acceptable';
   return (
-    <Words kind="small" tone="sage" style={{ flex: 1, paddingLeft: 6 }} role="status">
-      {`✓ Exposed and kept${data ? ` · EI ${data.exposureIndex}, DI ${signed(data.deviationIndex)}` : ''}`}
-    </Words>
+    <View role="status" style={{ flex: 1, paddingLeft: 6 }}>
+      <Words kind="small" tone="sage">
+        {`✓ Exposed and kept${data && band ? ` · EI ${data.exposureIndex}, DI ${signed(data.deviationIndex)}: ${band.id}` : ''}`}
+      </Words>
+      {data && band && !fine && (
+        <Words kind="small" tone="mauve">
+          {`● ${band.action}. On target would have been about ${onTarget(data).toPrecision(2)} mAs.`}
+        </Words>
+      )}
+    </View>
   );
 }
