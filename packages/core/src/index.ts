@@ -158,7 +158,8 @@ export {
 export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
 export { unusualOf } from './exam/unusual';
-export { findOtherWays, whyForbidden, type OtherWay } from './adapt/findOtherWays';
+export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
+export type { OtherWay } from './adapt/otherWay';
 export type { Cost, CostId } from './adapt/costs';
 export type { Forbidden } from './adapt/forbidden';
 export { situationPresets, type SituationPreset } from './adapt/presets';

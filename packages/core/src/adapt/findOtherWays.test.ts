@@ -6,7 +6,8 @@ import { projectionOf } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { SetupRequest, Situation } from '../setup/request';
-import { findOtherWays, whyForbidden, type OtherWay } from './findOtherWays';
+import { findOtherWays, whyForbidden } from './findOtherWays';
+import type { OtherWay } from './otherWay';
 
 const patient = { ageYears: 40, sex: 'male' as const };
 const lies = { canStand: false, canSit: false, canTurn: 'none' } as const satisfies Partial<Situation>;

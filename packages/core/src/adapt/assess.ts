@@ -1,0 +1,183 @@
+/** A way computed in full, looked over for safety, and told: what it keeps, what it costs, what the reader must know. */
+import type { Body } from '../body/body';
+import { eachSide, specOf, type Motion } from '../body/joints';
+import { dot } from '../geometry/vector';
+import { formatAngle, toDegrees } from '../quantity/angle';
+import { capitalize } from '../quantity/text';
+import { projectionOf } from '../projections/catalogue';
+import type { Projection } from '../projections/schema';
+import { withDefaults } from '../room/houseRules';
+import { computeSetup } from '../setup/computeSetup';
+import { wayText } from '../setup/given';
+import { isOfArm, isOfLeg, type Settled } from '../setup/placeGiven';
+import type { SetupRequest, Situation } from '../setup/request';
+import type { Setup, Side } from '../setup/setup';
+import { MOST_LOW_ARM_DEG, raisesArm } from '../setup/stillJoints';
+import { partsFor, type Wanted } from '../setup/wanted';
+import { costsOf, showsLevels, type Cost } from './costs';
+import type { OtherWay } from './otherWay';
+import { bearsHurt } from './positions';
+
+/** A ray that is off by less counts as the wanted one. */
+const SQUARE_DEG = 3;
+
+export type Base = Omit<SetupRequest, 'projectionId' | 'side' | 'own' | 'way' | 'overrides'>;
+
+/** What all ways of one question share. */
+export type Search = {
+  base: Base;
+  body: Body;
+  situation: Situation;
+  /** The usual set-up of the asked projection for one who can do all. */
+  usual: Setup;
+  asked: Projection;
+  own: Projection | undefined;
+};
+
+/** An entry of this search: the department's own where it is the asked one. */
+export const entryOf = ({ asked, own }: Search, id: string): Projection =>
+  own && own.id === id ? asked : projectionOf(id);
+
+export const sideOf = (projection: Projection, request: Pick<SetupRequest, 'side'>): Side | null =>
+  projection.sided === 'each'
+    ? (request.side ?? 'left')
+    : projection.nearSide
+      ? (request.side ?? projection.nearSide)
+      : null;
+
+const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id === id ? own : undefined);
+
+/** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
+function isSafe(setup: Setup, situation: Situation): boolean {
+  if (!setup.feasible) return false;
+  // Whatever a pose is called: an arm that is not raised stays down.
+  for (const [side, suffix] of [
+    ['left', 'L'],
+    ['right', 'R'],
+  ] as const) {
+    const { pose } = setup.scene;
+    const highest = Math.max(pose[`shoulderFlexion_${suffix}`] ?? 0, pose[`shoulderAbduction_${suffix}`] ?? 0);
+    if (highest > MOST_LOW_ARM_DEG + 0.01 && !raisesArm(situation, side)) return false;
+  }
+  const rises = setup.scene.beam[2];
+  return rises < Math.sin((10 * Math.PI) / 180) && !(situation.spineNotCleared && setup.position.body !== 'supine');
+}
+
+/** Between the ray and the wanted one, either way through: in the part, or the worse of both halves of a joint. */
+function angleOff(setup: Setup, wanted: Wanted): number {
+  const half = setup.way?.half;
+  const held = setup.problems.some(({ code }) => code === 'joint-limit');
+  const parts = partsFor(wanted, half ?? (held && wanted.joint ? 'between' : undefined));
+  return Math.max(
+    ...parts.map(({ segment, ray }) => {
+      const along = dot(setup.inPart.find((each) => each.segment === segment)!.ray, ray);
+      return toDegrees(Math.acos(Math.min(1, Math.abs(along))));
+    }),
+  );
+}
+
+/** Joints that count for a part, where they are bent otherwise than usual. */
+const BENDS: readonly [part: RegExp, motion: RegExp][] = [
+  [/^(hand|finger)/, /^(wrist|finger|thumb)/],
+  [/^radius/, /^wrist/],
+  [/^(forearm|upperarm)/, /^elbow/],
+  [/^(foot|toes|talus)/, /^(ankle|foot|toes)/],
+];
+
+/** The joint of the part that differs most from the usual pose. */
+function bendOf(setup: Setup, wanted: Wanted): { degrees: number; says: string } | null {
+  const { half } = setup.way ?? {};
+  const part = wanted.parts[0].segment;
+  if ((!isOfArm(part) && !isOfLeg(part)) || half === 'upper' || half === 'lower') return null;
+  const own =
+    BENDS.find(([each]) => each.test(part))?.[1] ?? (wanted.joint || /^thigh/.test(part) ? /^knee/ : /^ankle/);
+  const pose = eachSide(setup.scene.pose);
+  let most: { degrees: number; motion: Motion } | null = null;
+  for (const motion of new Set([...pose.keys(), ...wanted.pose.keys()])) {
+    if (!own.test(motion) || !motion.endsWith(part.slice(-2))) continue;
+    const degrees = Math.abs((pose.get(motion) ?? 0) - (wanted.pose.get(motion) ?? 0));
+    if (!most || degrees > most.degrees) most = { degrees, motion };
+  }
+  return most && { degrees: most.degrees, says: `${capitalize(specOf(most.motion).says)}:` };
+}
+
+function tellReader(setup: Setup, costs: readonly Cost[]): string[] {
+  const { way, marker, situation, position } = setup;
+  const decubitus = position.body === 'lateral-recumbent' && showsLevels(setup);
+  return [
+    ...(marker.extra.length > 0 ? [`Marked: ${marker.extra.join(', ')}`] : []),
+    ...costs.filter(({ id }) => TOLD.has(id)).map(({ text }) => text),
+    ...(decubitus && situation.suspected.includes('fluid level')
+      ? [`Fluid gathers on the ${way?.on ?? 'lower'} side, which lies beneath: the suspect side down`]
+      : []),
+    ...(decubitus && situation.suspected.includes('free gas') ? ['Gas gathers on the side that is up'] : []),
+    ...(way && !showsLevels(setup) && setup.position.body !== 'upright' && /chest|abdomen/.test(setup.projectionId)
+      ? ['No fluid levels: the ray is not level']
+      : []),
+  ];
+}
+const TOLD: ReadonlySet<Cost['id']> = new Set(['off', 'distortion', 'size', 'level', 'bend', 'other']);
+
+function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situation): string[] {
+  return [
+    offDeg < SQUARE_DEG
+      ? 'The wanted ray through the part'
+      : `The wanted ray within ${formatAngle(Math.round(offDeg))}`,
+    ...(setup.image.elongation < 1.02 ? ['Receptor square to the ray'] : []),
+    ...(showsLevels(setup) ? ['Level ray: fluid and free gas show'] : []),
+    ...(setup.receptor.grid ? [`Grid ${setup.receptor.grid.ratio}:1`] : []),
+    ...(setup.image.magnification <= usual.image.magnification * 1.02 ? ['The usual size'] : []),
+    ...(setup.position.body === 'supine' && situation.spineNotCleared ? ['The patient is not turned'] : []),
+  ];
+}
+
+/** People who must hold: none where nobody may, and then bands and sandbags do it. */
+const holdersFor = ({ holdsStill, holder }: Situation): number => (!holdsStill && holder === 'someone' ? 1 : 0);
+
+/**
+ * One way, computed in full and priced.
+ * @returns null where it cannot be, or must not
+ */
+export function assess(
+  search: Search,
+  { wanted, settled }: { wanted: Wanted; settled?: Settled },
+  projection: Projection,
+  request: OtherWay['request'],
+  extra: { reversed: boolean; posed: boolean; loses: string | null },
+): OtherWay | null {
+  const { base, situation, usual } = search;
+  let setup: Setup;
+  try {
+    setup = computeSetup(
+      { ...base, ...request, own: ownOf(search, request.projectionId) },
+      { body: search.body, wanted, settled },
+    );
+  } catch (error) {
+    // Ray and receptor that do not meet are no way.
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+  if (!isSafe(setup, situation) || bearsHurt(setup.position.body, wanted.parts[0].segment, situation)) return null;
+  const { unit } = withDefaults(base.rules);
+  const offDeg = angleOff(setup, wanted);
+  const costs = costsOf(
+    projection,
+    { usual, setup, offDeg, bend: bendOf(setup, wanted), holders: holdersFor(situation), ...extra },
+    situation,
+    unit,
+  );
+  return {
+    id: [request.projectionId, request.way ? wayText(request.way) : setup.position.body].join(':'),
+    request,
+    secondRequest: null,
+    name: setup.name,
+    says: setup.position.say,
+    setup,
+    second: null,
+    offDeg,
+    keeps: keepsOf(setup, offDeg, usual, situation),
+    costs,
+    tell: tellReader(setup, costs),
+    points: costs.reduce((sum, { points }) => sum + points, 0),
+  };
+}

@@ -1,0 +1,33 @@
+/** A joint that does not straighten, shown in two exposures. */
+import type { Half } from '../setup/given';
+import type { Wanted } from '../setup/wanted';
+import { POINTS } from './costs';
+import type { OtherWay } from './otherWay';
+
+/** Upper and lower half of a joint belong together, as two exposures of one way: the cheapest pair. */
+export function joinHalves(found: readonly OtherWay[], wanted: Wanted): OtherWay[] {
+  const halves = (half: Half) => found.filter(({ request }) => request.way?.half === half);
+  const joint = wanted.joint?.says ?? 'joint';
+  const pairs = halves('upper').flatMap((upper) =>
+    halves('lower')
+      .filter(
+        ({ setup }) => setup.position.body === upper.setup.position.body && setup.tube.beam === upper.setup.tube.beam,
+      )
+      .map((lower): OtherWay => {
+        const dearer = lower.points > upper.points ? lower : upper;
+        return {
+          ...upper,
+          id: `${upper.id}+${lower.id}`,
+          says: `${upper.says}. Then ${lower.says.charAt(0).toLowerCase()}${lower.says.slice(1)}`,
+          second: lower.setup,
+          secondRequest: lower.request,
+          keeps: [...upper.keeps, `Each half of the ${joint} square to its own ray`],
+          costs: [...dearer.costs, { id: 'second', text: 'Two exposures', points: POINTS.second }],
+          tell: [...upper.tell, `The ${joint} in two pictures: it does not straighten`],
+          points: dearer.points + POINTS.second,
+        };
+      }),
+  );
+  const whole = found.filter(({ request }) => request.way?.half !== 'upper' && request.way?.half !== 'lower');
+  return [...whole, ...pairs.sort((a, b) => a.points - b.points).slice(0, 1)];
+}
