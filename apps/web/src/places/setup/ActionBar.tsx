@@ -19,6 +19,7 @@ type Props = {
   /** What must be answered before anything is exposed, in words; nothing when all is. */
   askFirst: string;
   onAsk: () => void;
+  onWays: () => void;
   onExpose: () => void;
   onAccept: () => void;
   onRepeat: () => void;
@@ -27,7 +28,8 @@ type Props = {
 };
 
 export function ActionBar(props: Props) {
-  const { session, index, feasible, done, askFirst, onAsk, onExpose, onAccept, onRepeat, onNext, onFinish } = props;
+  const { session, index, feasible, done, askFirst, onAsk, onWays, onExpose, onAccept, onRepeat, onNext, onFinish } =
+    props;
   const theme = useTheme();
   if (!session) return null;
   const all = session.plan.every((_, i) => session.exposed[i] !== undefined);
@@ -61,6 +63,17 @@ export function ActionBar(props: Props) {
               />
             )}
           </View>
+        )}
+        {!done && !feasible && (
+          <Press
+            label="Other ways that this patient and room allow"
+            onPress={onWays}
+            style={{ minHeight: PRIMARY, paddingHorizontal: 16, alignItems: 'center' }}
+          >
+            <Words kind="heading" tone="lamp">
+              Other ways
+            </Words>
+          </Press>
         )}
         {done && !accepted && (
           <>

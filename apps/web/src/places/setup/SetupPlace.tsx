@@ -318,6 +318,7 @@ function SetupScreen() {
             : `${toAsk.length} still to ask before anything is exposed`
       }
       onAsk={() => router.push('/before')}
+      onWays={() => router.push({ pathname: '/ways', params: toAddress(asked) })}
       onExpose={expose}
       onAccept={() => judge('accepted')}
       onRepeat={() => setSheet('repeat')}
