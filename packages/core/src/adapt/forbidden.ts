@@ -3,7 +3,7 @@ import { ARM_OR_LEG_WORN, neckStays } from './still';
 import type { Projection } from '../projections/schema';
 import type { PoseName } from '../projections/vocabulary';
 import type { Situation } from '../setup/request';
-import { isHipHurt } from '../setup/way';
+import { isBroken, isHipHurt } from '../setup/way';
 
 export type Forbidden = { why: string; ask: string };
 
@@ -22,7 +22,7 @@ const BENDS_TRUNK: readonly PoseName[] = ['bent-forward', 'bent-back', 'bent-lef
 /** @returns why none of its ways may be done, and who is asked; null where it may */
 export function forbiddenView(projection: Projection, situation: Situation): Forbidden | null {
   const { id, positions } = projection;
-  const hurt = situation.fractureSuspected || situation.suspected.includes('dislocation');
+  const hurt = isBroken(situation);
   if (neckStays(situation) && asksAny(projection, BENDS_NECK))
     return { why: 'the neck is not cleared and must not be bent', ask: `${PHYSICIAN}, once the neck is cleared` };
   if (situation.spineNotCleared && (asksAny(projection, BENDS_TRUNK) || /^lumbar-(flexion|extension|bending)/.test(id)))

@@ -3,6 +3,7 @@ import { isChild, type Patient } from '../body/patient';
 import type { Projection } from '../projections/schema';
 import type { Situation, Worn } from './request';
 import type { SetupCaution } from './setup';
+import { isBroken } from './way';
 
 /** Ages between which pregnancy is asked after [local policy may differ]. */
 const PREGNANCY_AGES = [11, 55] as const;
@@ -27,7 +28,7 @@ export function cautionsFor(projection: Projection, patient: Patient, situation:
   const applies: Record<Projection['cautions'][number]['when'], boolean> = {
     always: true,
     spineNotCleared: situation.spineNotCleared,
-    fractureSuspected: situation.fractureSuspected,
+    fractureSuspected: isBroken(situation),
     pregnancyPossible: situation.pregnancy === 'possible',
     child: isChild(patient),
   };

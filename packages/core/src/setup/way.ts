@@ -74,9 +74,12 @@ export const seatedWords = (way: PositionWay, { canStand }: Situation): string =
 
 export const isHipHurt = ({ suspected }: Pick<Situation, 'suspected'>): boolean => suspected.includes('hip fracture');
 
+/** A fracture or dislocation is suspected, wherever. */
+export const isBroken = (situation: Situation): boolean =>
+  situation.fractureSuspected || isHipHurt(situation) || situation.suspected.includes('dislocation');
+
 /** Nothing is moved for the picture that could be broken. */
-export const isInjured = (situation: Situation): boolean =>
-  situation.spineNotCleared || situation.fractureSuspected || isHipHurt(situation);
+export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || isBroken(situation);
 
 /** The way as it is done for this patient: hurt ones stay as they lie. */
 export const sparing = (way: PositionWay, situation: Situation): TakenWay =>
