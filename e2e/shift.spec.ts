@@ -315,3 +315,23 @@ test('a lead sets prices, causes and what an exam makes here', async ({ page }) 
   await page.getByRole('button', { name: 'Exams as shipped again' }).click();
   await expect(page.getByRole('button', { name: 'Exams as shipped again' })).toBeHidden();
 });
+
+test('a plan is dragged by its handle, and a ward is picked from the list', async ({ page }) => {
+  await page.goto('/orders');
+  await page.getByRole('button', { name: /^Filter: all orders/ }).click();
+  await page.getByRole('radio', { name: 'Ward 4' }).click();
+  await expect(page.getByText('1 of 10 open')).toBeVisible();
+  await page.goto('/order?id=demo-thoracic');
+  await expect(page.getByText(/points of work$/)).toBeVisible();
+  const rows = page.getByRole('list', { name: 'Plan' }).getByRole('listitem');
+  const second = await rows.nth(1).textContent();
+  await rows.nth(1).scrollIntoViewIfNeeded();
+  const handle = (await rows.nth(0).getByText('⠿').boundingBox())!;
+  const target = (await rows.nth(1).boundingBox())!;
+  await page.mouse.move(handle.x + handle.width / 2, handle.y + handle.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + handle.width / 2, target.y + target.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText('Plan last changed by Priya Windlow')).toBeVisible();
+  expect((await rows.nth(0).textContent())?.slice(1, 20)).toBe(second?.slice(1, 20));
+});

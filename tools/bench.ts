@@ -310,7 +310,7 @@ async function benchScreen(server: DemoServer): Promise<void> {
     // Only the rows near the screen are drawn: the order is brought to the top by its initials.
     const start = page.getByRole('button', { name: `Start ${exam}` });
     await page.getByRole('button', { name: /^Filter/ }).click();
-    await page.getByLabel('Bed, exam or initials').fill(exam.split(', ').at(-1)!);
+    await page.getByLabel('Ward, exam or initials').fill(exam.split(', ').at(-1)!);
     await start.waitFor();
     await page
       .getByText(/Bring:/)

@@ -129,7 +129,7 @@ function Filter({
       </View>
       {open && (
         <View style={{ gap: 10 }}>
-          <LineInput label="Bed, exam or initials" value={filter.text} onChange={(text) => set({ text })} max={60} />
+          <LineInput label="Ward, exam or initials" value={filter.text} onChange={(text) => set({ text })} max={60} />
           <Toggle label="Only those that I have in hand" on={filter.mine} onChange={(mine) => set({ mine })} />
           <Choice
             label="Urgency"
