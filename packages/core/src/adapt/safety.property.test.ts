@@ -1,5 +1,6 @@
 /** Every entry in the situations that bar most: whatever is suggested keeps to them. */
 import { projections } from '../projections/catalogue';
+import { ROOM_ONE } from '../room/demoRooms';
 import type { Situation } from '../setup/request';
 import { findOtherWays } from './findOtherWays';
 import { situationPresets } from './presets';
@@ -43,6 +44,15 @@ test('who sits in a chair and cannot turn is not laid down, turned or stood up',
     const { body, say } = way.setup.position;
     expect([id, TURNED.has(body) || body === 'supine']).toEqual([id, false]);
     expect([id, /^standing/i.test(say)]).toEqual([id, false]);
+  }
+});
+
+test('no way wants the tube lower or higher than it goes', () => {
+  const [low, high] = ROOM_ONE.tube.focusHeightMm;
+  for (const { id, way } of suggested({ place: 'chair', canStand: false })) {
+    if (!way.setup.way) continue;
+    const height = way.setup.scene.focal[2];
+    expect([id, height > low - 25 && height < high + 25]).toEqual([id, true]);
   }
 });
 

@@ -209,6 +209,12 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   problems.push(...reach.problems);
   const sidMm = reach.sidMm;
   const focal = focalSpotAt(hit, aimed.direction, sidMm);
+  const [lowestMm] = room.tube.focusHeightMm;
+  if (given && horizontal && focal[2] < lowestMm - REACH_SLACK_MM)
+    problems.push({
+      code: 'tube-low',
+      text: `The tube of ${room.name} goes down to ${formatLength(lowestMm, unit)} over the floor; ${formatLength(Math.max(0, focal[2]), unit)} is wanted.`,
+    });
   const focusToSkinMm = distance(focal, aimed.crossing.entry);
   if (focusToSkinMm < SKIN_DISTANCE_MM)
     problems.push({
@@ -509,6 +515,9 @@ const centroid = (points: readonly Vec3[]): Vec3 =>
 /** From here on the path of the ray is another than the thickness of the part. */
 const STEEP_DEG = 20;
 
+/** Short of what a tube reaches by less than this counts as reached. */
+const REACH_SLACK_MM = 20;
+
 /** Least distance from focal spot to skin: rule for mobile units; fixed ones want more. */
 const SKIN_DISTANCE_MM = 300;
 
@@ -521,4 +530,5 @@ const BLOCKING = new Set([
   'angle-limit',
   'in-the-way',
   'tube-load',
+  'tube-low',
 ]);
