@@ -51,7 +51,7 @@ export const OF_THE_POSITION: ReadonlySet<PoseName> = new Set<PoseName>([
   'forearm-on-table',
 ]);
 const ARM = /^(upperarm|forearm|radius|hand|finger)/;
-const LEG = /^(thigh|shank|talus|foot|toes)/;
+const LEG = /^(thigh|patella|shank|talus|foot|toes)/;
 const NECK_UP = /^(head|mandible|neck)/;
 
 export const isOfArm = (segment: string): boolean => ARM.test(segment);
