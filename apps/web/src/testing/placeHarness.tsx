@@ -3,7 +3,7 @@
  * place, so that what it stands in for is stood in for.
  */
 import { defaultDepartment, demoRooms, withDefaults } from '@taktik/core';
-import { render } from '@testing-library/react';
+import { configure, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import type { ExposureRow, Order } from '../state/api';
@@ -12,6 +12,7 @@ import { ThemeProvider } from '../ui/theme';
 
 /** The real core computes behind the doors: on a busy machine a sheet takes a second. */
 jest.setTimeout(20_000);
+configure({ asyncUtilTimeout: 6_000 });
 
 export const mockRouter = { push: jest.fn(), replace: jest.fn(), setParams: jest.fn() };
 /** Where the test stands: the address, what the server answers, what was sent to it. */
