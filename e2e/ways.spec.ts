@@ -47,7 +47,8 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   if (await fold.isVisible()) await fold.click();
   await page.getByRole('checkbox', { name: 'fluid level' }).click();
   await expect(page.getByRole('article').first()).toContainText('level ray: fluid and free gas show');
-  // What was asked is in the address: back from a set-up finds it again.
+  // What was asked is in the address, a moment after the last touch: back from a set-up finds it again.
+  await expect(page).toHaveURL(/rest45.*sus-fluid_level/);
   await page.getByRole('button', { name: /^Use way 1/ }).click();
   await expect(page.getByRole('heading', { name: 'Chest, PA, taken AP' })).toBeVisible();
   await page.goBack();
