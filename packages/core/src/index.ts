@@ -13,6 +13,7 @@ export {
   type LengthUnit,
 } from './quantity/length';
 export { formatAngle } from './quantity/angle';
+export { signed } from './quantity/signed';
 export { MAS_STATIONS, nearestStation } from './quantity/station';
 export type { Assumption, Provenance } from './quantity/provenance';
 export type { Vec2, Vec3 } from './geometry/vector';
@@ -160,7 +161,7 @@ export { ordersFromFhir } from './interchange/orderFhir';
 export { unusualOf } from './exam/unusual';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';
-export type { Cost, CostId } from './adapt/costs';
+export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';
 export type { Forbidden } from './adapt/forbidden';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/given';
@@ -168,7 +169,7 @@ export { CASTS, CAST_IDS, CONDITIONS, CONDITION_IDS, type Cast, type Condition }
 export { bandOf, defaultBands, type ActionBand, type BandEdges } from './exposure/actionBands';
 export { deviationOnScale, indexOfKerma, indexScaleSchema, kermaOfIndex, type IndexScale } from './exposure/indexScale';
 export { fitOutput, type OutputFit, type OutputPoint } from './exposure/calibrate';
-export { DOSE_SPREAD, entranceSurfaceMgy, scatterUGy } from './exposure/dose';
+export { DOSE_SPREAD, entranceSurfaceMgy, LEAD_MM, scatterUGy } from './exposure/dose';
 export { gridLoss, gridTolerance, type GridLoss, type GridPlacement } from './exposure/gridCutoff';
 export { whatIf, type WhatIfLine } from './setup/whatIf';
 export { thickThinOf, type ThickThin } from './setup/thickThin';

@@ -2,7 +2,7 @@
 import type { Body } from '../body/body';
 import { eachSide, specOf, type Motion } from '../body/joints';
 import { dot } from '../geometry/vector';
-import { formatAngle, toDegrees } from '../quantity/angle';
+import { formatAngle, sinDeg, toDegrees } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
@@ -14,7 +14,7 @@ import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
 import { MOST_LOW_ARM_DEG, raisesArm } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
-import { costsOf, showsLevels, type Cost } from './costs';
+import { costsOf, LEVEL_WITHIN_DEG, showsLevels, type Cost } from './costs';
 import type { OtherWay } from './otherWay';
 import { bearsHurt } from './positions';
 
@@ -60,7 +60,7 @@ function isSafe(setup: Setup, situation: Situation): boolean {
     if (highest > MOST_LOW_ARM_DEG + 0.01 && !raisesArm(situation, side)) return false;
   }
   const rises = setup.scene.beam[2];
-  return rises < Math.sin((10 * Math.PI) / 180) && !(situation.spineNotCleared && setup.position.body !== 'supine');
+  return rises < sinDeg(LEVEL_WITHIN_DEG) && !(situation.spineNotCleared && setup.position.body !== 'supine');
 }
 
 /** Between the ray and the wanted one, either way through: in the part, or the worse of both halves of a joint. */

@@ -7,7 +7,7 @@ import type { Body } from '../body/body';
 import { GRID_BEARS_DEG } from '../exposure/gridCutoff';
 import { rotationAbout, applyToDirection } from '../geometry/frame';
 import { cross, dot, negate, type Vec3 } from '../geometry/vector';
-import { clamp, toDegrees } from '../quantity/angle';
+import { clamp, cosDeg, sinDeg, toDegrees } from '../quantity/angle';
 import type { Projection } from '../projections/schema';
 import type { HolderKind } from '../projections/vocabulary';
 import { ROOM_UP } from '../room/position';
@@ -107,7 +107,7 @@ export function aimsOf(
   // What the patient leans on is in the way of a ray from behind.
   if (leans && dot(ray, back) < -LEANS_SHARE) return [];
   const endOn = dot(ray, back) > LEANS_SHARE;
-  if (dot(ray, axes.beam) < Math.cos((MOST_TILTED_DEG * Math.PI) / 180)) return [];
+  if (dot(ray, axes.beam) < cosDeg(MOST_TILTED_DEG)) return [];
   const across = cross(axes.toHead, negate(axes.beam));
   const most = room.tube.maxAngleDeg;
   const exact = {
@@ -128,8 +128,8 @@ export function aimsOf(
     if (seen.has(key)) return [];
     seen.add(key);
     const course = tilted(axes, tilt.alongDeg, tilt.acrossDeg);
-    if (course[2] > Math.sin((MOST_RISE_DEG * Math.PI) / 180)) return [];
-    if (beam === 'level' && course[2] < -Math.sin((mostFall * Math.PI) / 180)) return [];
+    if (course[2] > sinDeg(MOST_RISE_DEG)) return [];
+    if (beam === 'level' && course[2] < -sinDeg(mostFall)) return [];
     const offDeg = angleBetween(course, ray);
     return offDeg <= mostOff ? [{ ...tilt, offDeg }] : [];
   });

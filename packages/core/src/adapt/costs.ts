@@ -4,7 +4,7 @@ import { buildBody, markOf } from '../body/body';
 import { poseBody } from '../body/pose';
 import { placeBody, posedMark } from '../body/posed';
 import { dot, subtract } from '../geometry/vector';
-import { formatAngle } from '../quantity/angle';
+import { formatAngle, sinDeg } from '../quantity/angle';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import type { Projection } from '../projections/schema';
 import type { Aspect, BodyPosition } from '../projections/vocabulary';
@@ -70,9 +70,12 @@ const SAID_FROM = { offDeg: 3, percent: 3, blurMm: 0.1, doseShare: 0.25, bendDeg
 export const levelSign = ({ suspected }: Situation): string | null =>
   suspected.includes('free gas') ? 'free gas' : suspected.includes('fluid level') ? 'fluid level' : null;
 
+/** A ray that rises or falls by less than this is level: levels still show, and nothing comes from below [typical]. */
+export const LEVEL_WITHIN_DEG = 10;
+
 /** A horizontal ray to someone whose fluid can settle; a level ray through one who half sits serves too. */
 export const showsLevels = (setup: Setup): boolean =>
-  Math.abs(dot(setup.scene.beam, [0, 0, 1])) < Math.sin((10 * Math.PI) / 180);
+  Math.abs(dot(setup.scene.beam, [0, 0, 1])) < sinDeg(LEVEL_WITHIN_DEG);
 
 /** How much larger the heart is drawn than it is. Needs the scene only. */
 function heartEnlargement(setup: Setup): number {

@@ -13,6 +13,8 @@ export type SituationPreset = {
 const LYING = { canStand: false, canSit: false } as const satisfies Partial<Situation>;
 /** A back bent forward for good, standing or lying: least angle of the trunk [typical]. */
 const BENT_BACK_DEG = 25;
+/** A patient for whom table, receptor and technique are at their limits [typical]. */
+const HEAVY_KG = 160;
 /** How far a stiff knee still bends [typical]. */
 const STIFF_KNEE_DEG = 15;
 
@@ -70,6 +72,6 @@ export function situationPresets(side: 'left' | 'right' = 'right'): SituationPre
       name: 'Bent back',
       situation: { canLieFlat: false, canProne: false, joints: { trunkFlexion: [BENT_BACK_DEG, 85] } },
     },
-    { id: 'heavy', name: '160 kg', situation: { canProne: false }, patient: { massKg: 160 } },
+    { id: 'heavy', name: `${HEAVY_KG} kg`, situation: { canProne: false }, patient: { massKg: HEAVY_KG } },
   ];
 }

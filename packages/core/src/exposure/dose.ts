@@ -54,12 +54,13 @@ function between(points: readonly number[], value: number): [number, number] {
 /** A thousandth of the entrance kerma scatters to 1 m at the side for a 400 cm² field [order of magnitude, textbook]. */
 const SCATTER_AT_METRE = 1e-3;
 const SCATTER_FIELD_CM2 = 400;
-/** What 0.5 mm lead lets through of scatter at diagnostic kVp [order of magnitude]. */
+/** Lead of an apron, and what it lets through of scatter at diagnostic kVp [order of magnitude]. */
+export const LEAD_MM = 0.5;
 const APRON_PASSES = 0.03;
 
 /**
  * Scattered air kerma beside the patient: an order of magnitude, not a measurement.
- * @param distanceMm from the middle of the field, > 0; @param shielded behind 0.5 mm lead
+ * @param distanceMm from the middle of the field, > 0; @param shielded behind an apron of `LEAD_MM`
  * @throws RangeError unless the distance is above 0
  */
 export function scatterUGy(

@@ -1,4 +1,5 @@
-/** Grid cut-off by distance. Source: thin-strip model, textbook derivation. */
+/** Grid cut-off: off-focus, off-centre and off-level. Source: thin-strip model, textbook derivation. */
+import { tanDeg, toDegrees } from '../quantity/angle';
 
 /**
  * Share of the primary lost at the edge of the field because the focus is not at the grid's own distance.
@@ -67,10 +68,8 @@ export function gridTolerance(
   const slack = share / (ratio * edgeMm);
   const far = 1 / focusMm - slack;
   return {
-    tiltDeg: (Math.atan(share / ratio) * 180) / Math.PI,
+    tiltDeg: toDegrees(Math.atan(share / ratio)),
     offCentreMm: (share * focusMm) / ratio,
     distanceMm: [1 / (1 / focusMm + slack), far <= 0 ? Infinity : 1 / far],
   };
 }
-
-const tanDeg = (degrees: number): number => Math.tan((degrees * Math.PI) / 180);

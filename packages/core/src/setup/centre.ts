@@ -110,3 +110,15 @@ function behindMidcoronal(placed: PlacedBody, p: Vec3): number {
   if (!trunk) return 0;
   return dot(subtract(p, midpoint(trunk.entry, trunk.exit)), back);
 }
+
+/** The centring line from a mark that is felt here, instead of the taught one. */
+export const centreBy = (
+  { landmark, mm, relation, text }: Setup['centre']['checkBy'][number],
+  { aim }: Projection,
+): Line => ({
+  landmark,
+  offsetMm: Math.abs(mm),
+  relation: relation === 'level with' ? text : `${relation} ${spokenLandmark(landmark)}`,
+  line: aim.line,
+  text: `${text}, ${aim.line}`,
+});

@@ -4,18 +4,15 @@
  * runs them in the order of the hands.
  */
 import { buildBody, isLandmark } from '../body/body';
-import { shortLandmark, spokenLandmark } from '../body/landmarkName';
+import { shortLandmark } from '../body/landmarkName';
 import { isChild } from '../body/patient';
 import { furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { surfacePoint } from '../body/surface';
-import type { TechniqueFactor } from '../exposure/convert';
 import { doseOf } from '../exposure/dose';
 import { acrossLoss, GRID_BEARS_DEG, offFocusLoss } from '../exposure/gridCutoff';
-import { BOARD, CASTS, CONDITIONS } from '../exposure/multipliers';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
 import { add, addScaled, cross, distance, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
-import type { Projection } from '../projections/schema';
 import { cosDeg, toDegrees } from '../quantity/angle';
 import { formatLength } from '../quantity/length';
 import { ROOM_ONE } from '../room/demoRooms';
@@ -23,8 +20,7 @@ import { withDefaults } from '../room/houseRules';
 import type { Room } from '../room/room';
 import { assumptionsOf } from './assume';
 import { cautionsFor } from './caution';
-import { describeCentre } from './centre';
-import type { GivenWay } from './given';
+import { centreBy, describeCentre } from './centre';
 import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
 import { SPLIT_OVERLAP_MM } from './fitReceptor';
 import { chooseHolder } from './holder';
@@ -37,15 +33,16 @@ import { sideView } from './side';
 import { squared } from './relation';
 import { placeMeasured } from './thickness';
 import { whyOther } from './usual';
+import { multipliersOf } from './multipliers';
 import { protectionFor } from './protection';
 import { boardOf, isLimited, stillJoints } from './stillJoints';
-import { situationFor, type Overrides, type SetupRequest, type Situation } from './request';
+import { situationFor, type Overrides, type SetupRequest } from './request';
 import type { Along, Problem, Scene, Setup, Side } from './setup';
 import { standingLift, sittingLowers } from './stand';
 import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
-import { inTheWay, inWay, marksOf, rayInPart, sayWay, viewOf, facingOf } from './inWay';
+import { nameOf, inTheWay, inWay, marksOf, rayInPart, sayWay, viewOf, facingOf } from './inWay';
 import type { Known } from './placeGiven';
 import { judgedParts } from './wanted';
 import { isWithinTouch, nearestWithinTouch } from './withinTouch';
@@ -475,33 +472,6 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     sources: projection.sources,
   };
 }
-
-/** The centring line from a mark that is felt here, instead of the taught one. */
-const centreBy = (
-  { landmark, mm, relation, text }: Setup['centre']['checkBy'][number],
-  { aim }: Projection,
-): ReturnType<typeof describeCentre> => ({
-  landmark,
-  offsetMm: Math.abs(mm),
-  relation: relation === 'level with' ? text : `${relation} ${spokenLandmark(landmark)}`,
-  line: aim.line,
-  text: `${text}, ${aim.line}`,
-});
-
-const nameOf = (projection: Projection, side: Side | null, given: GivenWay | null): string =>
-  [
-    projection.name,
-    ...(projection.sided === 'each' ? [side] : []),
-    ...(given?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, given)}`] : []),
-  ].join(', ');
-
-/** Cast, board and condition as factors of the technique; those that change nothing left out. */
-const multipliersOf = ({ cast, condition }: Situation, throughBoard: boolean): TechniqueFactor[] =>
-  [
-    { name: 'cast' as const, factor: CASTS[cast].factor },
-    { name: 'board' as const, factor: throughBoard ? BOARD.factor : 1 },
-    { name: 'condition' as const, factor: CONDITIONS[condition].factor },
-  ].filter(({ factor }) => factor !== 1);
 
 /** Measured against computed thickness outside this is said, not only used. */
 const THICKNESS_ODD = [0.6, 1.6] as const;

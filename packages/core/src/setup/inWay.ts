@@ -10,7 +10,7 @@ import type { View } from '../projections/vocabulary';
 import { positionName } from '../room/position';
 import type { GivenWay } from './given';
 import type { PlacedBody } from './place';
-import type { Problem } from './setup';
+import type { Problem, Side } from './setup';
 import { HOLDER_WORDS } from './way';
 
 const OPPOSITE: Record<View, View> = {
@@ -137,3 +137,11 @@ const LIMBS = (['left', 'right'] as const).flatMap((side) => {
     { says: `${side} leg`, segments: [`thigh_${s}`, `shank_${s}`, `foot_${s}`], near: `thigh_${s}` },
   ];
 });
+
+/** Name of a set-up: the entry, its side, and the way round where it is the other one. */
+export const nameOf = (projection: Projection, side: Side | null, given: GivenWay | null): string =>
+  [
+    projection.name,
+    ...(projection.sided === 'each' ? [side] : []),
+    ...(given?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, given)}`] : []),
+  ].join(', ');

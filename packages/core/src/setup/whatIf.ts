@@ -1,6 +1,8 @@
 /** What a change of technique does before it is done: one set-up against another, in the figures that are weighed. */
 import { boneContrast } from '../exposure/contrast';
+import { kermaOfIndex, STANDARD_SCALE } from '../exposure/indexScale';
 import { formatLength, type LengthUnit } from '../quantity/length';
+import { signed } from '../quantity/signed';
 import { projectionOf } from '../projections/catalogue';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
@@ -17,11 +19,6 @@ export type WhatIfLine = {
 
 const figure = (value: number, unit: string): string =>
   `${value >= 100 ? Math.round(value) : Number(value.toPrecision(2))} ${unit}`;
-function signed(value: number): string {
-  const text = Math.abs(value).toFixed(1);
-  return text === '0.0' ? text : `${value > 0 ? '+' : '−'}${text}`;
-}
-
 function contrastOf(setup: Setup, composition: number): number {
   const { exposure, field, receptor } = setup;
   return boneContrast(
@@ -69,7 +66,7 @@ export function compareTechniques(before: Setup, after: Setup, composition: numb
     ),
     line(
       'Kerma at the receptor',
-      ({ exposure }) => (exposure.expected ? exposure.expected.index / 100 : null),
+      ({ exposure }) => (exposure.expected ? kermaOfIndex(exposure.expected.index, STANDARD_SCALE) : null),
       (value) => figure(value, 'µGy'),
     ),
     line(

@@ -1,4 +1,5 @@
 /** Record: what was exposed today, newest first. */
+import { signed } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -8,7 +9,6 @@ import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
 import { Words } from '../../ui/Words';
-import { signed } from '../setup/words';
 
 /** Start of the day on this device's clock. */
 function startOfToday(): number {

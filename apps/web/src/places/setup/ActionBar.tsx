@@ -1,6 +1,6 @@
 /** The last bar of the screen: answer first, expose, look and accept or repeat, go on, finish. */
 import { Button } from '@rneui/themed';
-import { bandOf, techniqueForIndex } from '@taktik/core';
+import { bandOf, signed, techniqueForIndex } from '@taktik/core';
 import { View } from 'react-native';
 import { useExposureQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
@@ -9,7 +9,6 @@ import { useTheme } from '../../ui/theme';
 import { PRIMARY } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Session } from './session';
-import { signed } from './words';
 
 type Props = {
   session: Session | null;

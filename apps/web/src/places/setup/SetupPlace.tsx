@@ -56,7 +56,7 @@ export function SetupPlace() {
 }
 
 function SetupScreen() {
-  const { asked, session, index, go, changePatient } = useAsked();
+  const { asked, session, index, go, changePatient, settle } = useAsked();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const theme = useTheme();
@@ -138,6 +138,10 @@ function SetupScreen() {
     if (verdict === 'accepted') dispatch(acceptedPicture(exposureId));
     else dispatch(repeated({ index, exposureId, cause: cause ?? '' }));
   };
+  const openWays = async () => {
+    await settle();
+    router.push({ pathname: '/ways', params: toAddress(asked) });
+  };
   const finish = () => {
     if (!session) return;
     const now = Date.now();
@@ -168,7 +172,7 @@ function SetupScreen() {
     u: () => dispatch(preferred({ unit: unit === 'in' ? 'cm' : 'in' })),
     t: () => dispatch(preferred({ theme: (picked ?? theme.name) === 'dim' ? 'day' : 'dim' })),
     e: expose,
-    w: () => router.push({ pathname: '/ways', params: toAddress(asked) }),
+    w: () => void openWays(),
     a: () => judge('accepted'),
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
@@ -261,7 +265,7 @@ function SetupScreen() {
       <Press
         label={`Other ways to ${setup.name}`}
         role="link"
-        onPress={() => router.push({ pathname: '/ways', params: toAddress(asked) })}
+        onPress={() => void openWays()}
         style={{ flex: 1, paddingHorizontal: 12 }}
       >
         <Words kind="small" tone={setup.feasible ? 'ink' : 'lamp'}>
@@ -318,7 +322,7 @@ function SetupScreen() {
             : `${toAsk.length} still to ask before anything is exposed`
       }
       onAsk={() => router.push('/before')}
-      onWays={() => router.push({ pathname: '/ways', params: toAddress(asked) })}
+      onWays={() => void openWays()}
       onExpose={expose}
       onAccept={() => judge('accepted')}
       onRepeat={() => setSheet('repeat')}

@@ -5,7 +5,9 @@ import {
   entranceSurfaceMgy,
   formatLength,
   OVERRIDE_RANGES,
+  LEAD_MM,
   scatterUGy,
+  signed,
   type LengthUnit,
   type Overrides,
   type Setup,
@@ -18,7 +20,6 @@ import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
 import type { TechniqueView } from '../../workers/service';
-import { signed } from './words';
 
 type Props = {
   setup: Setup;
@@ -149,7 +150,7 @@ export function TechniquePane({ setup, request, unit, pull }: Props) {
       )}
       <Words kind="heading">Dose</Words>
       <Words kind="small">{`${dose.entranceKermaMgy.toPrecision(2)} mGy incident at the skin, ${surface.toPrecision(2)} mGy with back-scatter, ${dose.kapGyCm2.toPrecision(2)} Gy·cm² (${spread})`}</Words>
-      <Words kind="small">{`Someone who must hold, ${formatLength(HOLDER_MM, unit)} from the field: about ${scatterUGy(dose.entranceKermaMgy, skin, HOLDER_MM, false).toPrecision(1)} µGy, ${scatterUGy(dose.entranceKermaMgy, skin, HOLDER_MM, true).toPrecision(1)} µGy behind 0.5 mm lead. An order of magnitude.`}</Words>
+      <Words kind="small">{`Someone who must hold, ${formatLength(HOLDER_MM, unit)} from the field: about ${scatterUGy(dose.entranceKermaMgy, skin, HOLDER_MM, false).toPrecision(1)} µGy, ${scatterUGy(dose.entranceKermaMgy, skin, HOLDER_MM, true).toPrecision(1)} µGy behind ${LEAD_MM} mm lead. An order of magnitude.`}</Words>
       <Words kind="small" tone="mauve">
         {`● Estimate, ${spread}. The physicist’s technique chart comes first.`}
       </Words>

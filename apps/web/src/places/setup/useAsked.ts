@@ -1,6 +1,6 @@
 import type { PatientInput, Situation } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { fromAddress, toAddress, type Asked } from './address';
 import { patientChanged, placeOf } from './session';
@@ -36,16 +36,27 @@ export function useAsked() {
   }
   const { asked } = current;
 
+  const write = (from: Held) => {
+    // A parameter that is left out of setParams stays; undefined takes it away.
+    const cleared = Object.fromEntries(Object.keys(JSON.parse(from.key) as object).map((name) => [name, undefined]));
+    router.setParams({ ...cleared, ...toAddress(from.asked) });
+    setHeld((now) => (now.asked === from.asked ? { ...now, ahead: false } : now));
+  };
+  const writeLatest = useRef(write);
+  useEffect(() => {
+    writeLatest.current = write;
+  });
   useEffect(() => {
     if (!held.ahead) return undefined;
-    const timer = setTimeout(() => {
-      // A parameter that is left out of setParams stays; undefined takes it away.
-      const cleared = Object.fromEntries(Object.keys(JSON.parse(held.key) as object).map((name) => [name, undefined]));
-      router.setParams({ ...cleared, ...toAddress(held.asked) });
-      setHeld((now) => (now.asked === held.asked ? { ...now, ahead: false } : now));
-    }, ADDRESS_AFTER_MS);
+    const timer = setTimeout(() => writeLatest.current(held), ADDRESS_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [held, router]);
+  }, [held]);
+  /** Before moving on: the address says what was asked last, so that back finds it. */
+  const settle = async () => {
+    if (!current.ahead) return;
+    write(current);
+    await new Promise((resolve) => setTimeout(resolve, 0));
+  };
 
   const index = session ? placeOf(session.plan, asked) : -1;
   const go = (change: Partial<Asked>) =>
@@ -54,5 +65,5 @@ export function useAsked() {
     if (index >= 0) dispatch(patientChanged({ patient, situation, roomId: asked.roomId ?? session!.roomId }));
     go({ patient, situation });
   };
-  return { asked, session: index >= 0 ? session : null, index, go, changePatient };
+  return { asked, session: index >= 0 ? session : null, index, go, changePatient, settle };
 }

@@ -1,5 +1,5 @@
-import { computeSetup, ROOM_TWO, situationFor } from '@taktik/core';
-import { centreText, fieldText, patientText, receptorText, sidText, signed, situationText, tubeText } from './words';
+import { computeSetup, ROOM_TWO, signed, situationFor } from '@taktik/core';
+import { centreText, fieldText, patientText, receptorText, sidText, situationText, tubeText } from './words';
 
 const setup = computeSetup({
   projectionId: 'sacrum-ap-axial',

@@ -109,9 +109,3 @@ export function situationText(situation: Situation): string {
   if (situation.place !== 'room') words.push(situation.place);
   return words.join(', ');
 }
-
-/** A deviation index with its sign: "+0.4", "−0.7"; what rounds to nothing has none. */
-export function signed(value: number): string {
-  const text = Math.abs(value).toFixed(1);
-  return text === '0.0' ? text : `${value > 0 ? '+' : '−'}${text}`;
-}

@@ -1,5 +1,5 @@
 /** Other ways to a projection: for what the patient can do, what must not be moved and what this room has. */
-import { situationFor, summaryOf, type Situation } from '@taktik/core';
+import { situationFor, summaryOf, WAY_POINTS, type Situation } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -22,13 +22,13 @@ import { useWays } from './useWays';
 import { WayCard } from './WayCard';
 
 export function WaysPlace() {
-  const { asked, session, index, changePatient } = useAsked();
+  const { asked, session, index, changePatient, settle } = useAsked();
   const { request, projection, loading } = useRequest(toAddress(asked));
   const router = useRouter();
   const { width } = useWindowDimensions();
   const unit = useAppSelector((state) => state.preferences.unit);
   const { view, pending } = useWays(request);
-  const { take, busy, problem } = useTakeWay(asked, session, index);
+  const { take, busy, problem } = useTakeWay(asked, session, index, settle);
   const [all, setAll] = useState(false);
   const [pair, setPair] = useState<string[]>([]);
   useKeys({ Escape: () => router.back() });
@@ -133,8 +133,7 @@ export function WaysPlace() {
       ))}
       {ways.length > 0 && (
         <Words kind="small" tone="soft">
-          Points weigh what a way costs against the usual set-up; a turn of the patient is 10. The order, local rules
-          and whoever is responsible for the patient come first.
+          {`Points weigh what a way costs against the usual set-up; a turn of the patient is ${WAY_POINTS.turn}. The order, local rules and whoever is responsible for the patient come first.`}
         </Words>
       )}
     </View>
