@@ -111,12 +111,15 @@ function tellReader(setup: Setup, costs: readonly Cost[]): string[] {
       ? [`Fluid gathers on the ${way?.on ?? 'lower'} side, which lies beneath: the suspect side down`]
       : []),
     ...(decubitus && situation.suspected.includes('free gas') ? ['Gas gathers on the side that is up'] : []),
-    ...(way && !showsLevels(setup) && setup.position.body !== 'upright' && /chest|abdomen/.test(setup.projectionId)
+    ...(way && !showsLevels(setup) && setup.position.body !== 'upright' && HOLDS_FLUID.test(setup.projectionId)
       ? ['No fluid levels: the ray is not level']
       : []),
   ];
 }
 const TOLD: ReadonlySet<Cost['id']> = new Set(['off', 'distortion', 'size', 'level', 'bend', 'other']);
+
+/** Views in which fluid or free gas is looked for. */
+const HOLDS_FLUID = /^(chest|abdomen|sinuses|colon)-/;
 
 function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situation): string[] {
   return [
@@ -124,7 +127,7 @@ function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situatio
       ? 'The wanted ray through the part'
       : `The wanted ray within ${formatAngle(Math.round(offDeg))}`,
     ...(setup.image.elongation < 1.02 ? ['Receptor square to the ray'] : []),
-    ...(showsLevels(setup) ? ['Level ray: fluid and free gas show'] : []),
+    ...(showsLevels(setup) && HOLDS_FLUID.test(setup.projectionId) ? ['Level ray: fluid and free gas show'] : []),
     ...(setup.receptor.grid ? [`Grid ${setup.receptor.grid.ratio}:1`] : []),
     ...(setup.image.magnification <= usual.image.magnification * 1.02 ? ['The usual size'] : []),
     ...(setup.position.body === 'supine' && situation.spineNotCleared ? ['The patient is not turned'] : []),

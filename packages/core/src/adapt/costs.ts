@@ -116,7 +116,7 @@ export function costsOf(
     costs.push({ id, text, points: Math.round(points * 10) / 10 });
   const hurt = isInjured(situation);
 
-  if (loses !== null) put('other', POINTS.other, `Another projection in its place: ${loses}`);
+  if (loses !== null) put('other', POINTS.other, `Another projection in its place. Loses: ${loses}`);
   if (offDeg >= SAID_FROM.offDeg)
     put('off', offPoints(offDeg), `Ray ${formatAngle(Math.round(offDeg))} off the wanted way through the part`);
   if (bend && bend.degrees >= SAID_FROM.bendDeg)

@@ -90,7 +90,7 @@ export function WaysPlace() {
   const found = (
     <View style={{ gap: 12, flex: wide ? 1 : undefined }}>
       <Words role="status" kind="small" tone="soft">
-        {pending ? 'Looking for ways' : `${ways.length} ${ways.length === 1 ? 'way' : 'ways'}, the least cost first`}
+        {pending ? 'Looking for ways' : countWords(ways.length)}
       </Words>
       {problem !== '' && (
         <Words kind="small" tone="brick" role="alert">
@@ -167,6 +167,11 @@ export function WaysPlace() {
       </ScrollView>
     </Frame>
   );
+}
+
+function countWords(count: number): string {
+  if (count === 0) return 'No way';
+  return count === 1 ? '1 way' : `${count} ways, the least cost first`;
 }
 
 /** Two ways beside each other. */
