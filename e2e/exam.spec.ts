@@ -57,7 +57,7 @@ test('from the order to the record, and still there after a restart', async ({ p
   await page.getByRole('checkbox', { name: 'Patient told what comes next' }).click();
   await page.getByRole('button', { name: 'Finish all the same' }).click();
   await expect(page.getByRole('heading', { name: 'Record' })).toBeVisible();
-  const rows = page.getByRole('link', { name: /Sacrum and coccyx, HK, EI/ });
+  const rows = page.getByRole('link', { name: /Sacrum and coccyx, HK, number/ });
   await expect(rows).toHaveCount(2);
 
   await server.down();

@@ -65,6 +65,20 @@ for (const scheme of ['dark', 'light'] as const) {
     await page.goto('/record');
     await expect(page.getByText('Nothing exposed today')).toBeVisible();
     expect(await violations(page)).toEqual([]);
+    await page.getByRole('radio', { name: '30 days' }).click();
+    await expect(page.getByRole('img', { name: /^Deviation index over time/ })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/room?id=room-1');
+    await expect(page.getByText(/^81.6 µGy per mAs/)).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.goto('/setup?p=pelvis-ap&room=room-1&glev=2');
+    await readout(page, 'Technique').click();
+    await expect(page.getByRole('img', { name: /^mAs by thickness/ })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Close' }).click();
+    await readout(page, 'Receptor').click();
+    await expect(page.getByRole('table', { name: 'What the grid takes' })).toBeVisible();
+    expect(await violations(page)).toEqual([]);
   });
 }
 
@@ -77,6 +91,8 @@ test('everything that is pressed is at least 48 px, and nothing runs off the sid
     '/projection?p=shoulder-scapular-y&side=left',
     '/compare?a=knee-ap&b=knee-lateral&side=right',
     '/book',
+    '/record',
+    '/room?id=room-1',
     '/setup?p=leg-ap&side=right&age=24&h=198&w=92&room=room-1&s=nostand,fracture',
     '/record',
   ]) {

@@ -95,13 +95,18 @@ try {
       .getByRole('link', { name: /Coccyx/ })
       .first()
       .waitFor();
-    await shot('record-phone');
     await page
       .getByRole('link', { name: /Coccyx/ })
       .first()
       .click();
     await page.getByRole('link', { name: /Body as an open file/ }).waitFor();
-    await shot('exposure-phone');
+    await page.goto(`http://localhost:${PORT}/setup?p=pelvis-ap&age=60&sex=male&h=178&w=88&room=room-1`);
+    await button(page, /^Technique:/).click();
+    await page.getByText('Dose', { exact: true }).waitFor();
+    await shot('technique-phone');
+    await page.goto(`http://localhost:${PORT}/room?id=room-1`);
+    await page.getByText(/ off it on average/).waitFor();
+    await shot('room-phone');
   });
   await view(PHONE, 'light', async (page, shot) => {
     await page.goto(`http://localhost:${PORT}/find`);
@@ -111,7 +116,6 @@ try {
     const hand = await page.getByTestId('touch-hand').boundingBox();
     await page.mouse.click(hand.x + hand.width * 0.3, hand.y + hand.height * 0.42);
     await page.getByText(/ at the .*finger$/).waitFor();
-    await shot('touch-phone');
     await page.goto(`http://localhost:${PORT}/projection?p=ankle-mortise&side=right&age=34&sex=female`);
     await page.getByText(/^Look for/).waitFor();
     await shot('page-phone');
@@ -140,6 +144,10 @@ try {
     await page.goto(`http://localhost:${PORT}/book`);
     await page.getByText(/projections ready$/).waitFor();
     await shot('book-wide-day');
+    await page.goto(`http://localhost:${PORT}/record`);
+    await page.getByRole('radio', { name: '30 days' }).click();
+    await page.getByRole('img', { name: /^Deviation index over time/ }).waitFor();
+    await shot('record-wide-day');
     await page.goto(`http://localhost:${PORT}/orders`);
     await page
       .getByText(/Bring:/)

@@ -65,7 +65,7 @@ export function createApp({
   app.use(compression());
   app.use('/api/catalogue/import', ...limits, express.json({ limit: IMPORT_LIMIT }));
   app.use(
-    ['/api/orders/import', '/api/fhir'],
+    ['/api/orders/import', '/api/fhir', '/api/rooms/import', '/api/rooms/:id/chart'],
     express.text({ type: ['text/csv', 'text/plain'], limit: IMPORT_LIMIT }),
     express.json({ type: ['application/json', 'application/fhir+json'], limit: IMPORT_LIMIT }),
   );

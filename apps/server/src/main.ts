@@ -6,6 +6,7 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { openStore } from './db/database';
 import { seedDemo } from './seed/seedDemo';
+import { seedHistory } from './seed/seedHistory';
 import { takeFhir } from './services/intake';
 import { listOrders } from './services/orders';
 import { orderBundle } from './standins/orderSystem';
@@ -21,7 +22,10 @@ const store = await openStore(
   process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`,
   process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'),
 );
-if (process.env.TAKTIK_SEED !== 'none') await seedDemo(store, Date.now());
+if (process.env.TAKTIK_SEED !== 'none') {
+  await seedDemo(store, Date.now());
+  await seedHistory(store, Date.now());
+}
 
 /** Seconds between two orders of the stand-in for the order system; 0 sends none. */
 const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (process.env.TAKTIK_SEED === 'none' ? 0 : 180));

@@ -31,7 +31,18 @@ export {
   type PatientInput,
 } from './body/patient';
 export { mediansFor, type Medians, type Sex } from './body/anthropometry';
-export { checkRoom, roomSchema, type Room } from './room/room';
+export {
+  BASES,
+  checkRoom,
+  generatorSchema,
+  outputPointSchema,
+  roomSchema,
+  type Generator,
+  type OutputPoint,
+  type Room,
+} from './room/room';
+export { changeRoom, roomChangeSchema, roomForProjection, type RoomChange } from './room/roomChange';
+export { chartRowSchema, type ChartRow } from './room/techniqueChart';
 export { HOLDERS } from './projections/vocabulary';
 export { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from './room/demoRooms';
 export { positionName } from './room/position';
@@ -48,13 +59,20 @@ export {
 export { hasProjection, projectionOf, projections } from './projections/catalogue';
 export { findExams, findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
 export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup } from './projections/schema';
-export { convertTechnique, type TechniqueFactor, type TechniqueResult } from './exposure/convert';
+export {
+  convertTechnique,
+  FACTOR_NAMES,
+  type FactorName,
+  type TechniqueFactor,
+  type TechniqueResult,
+} from './exposure/convert';
 export type { BeamConditions } from './exposure/beamModel';
 export { deviationIndex, techniqueForIndex } from './exposure/deviation';
 export type { DrawingBox } from './body/drawing/plane';
 export { computeSetup } from './setup/computeSetup';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/fitReceptor';
 export {
+  AEC_CHOICES,
   KEPT_STILL,
   OVERRIDE_RANGES,
   overridesSchema,
@@ -166,10 +184,38 @@ export type { Forbidden } from './adapt/forbidden';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/given';
 export { CASTS, CAST_IDS, CONDITIONS, CONDITION_IDS, type Cast, type Condition } from './exposure/multipliers';
-export { bandOf, defaultBands, type ActionBand, type BandEdges } from './exposure/actionBands';
-export { deviationOnScale, indexOfKerma, indexScaleSchema, kermaOfIndex, type IndexScale } from './exposure/indexScale';
-export { fitOutput, type OutputFit, type OutputPoint } from './exposure/calibrate';
-export { DOSE_SPREAD, entranceSurfaceMgy, LEAD_MM, scatterUGy } from './exposure/dose';
+export { advisedBy, bandOf, defaultBands, type ActionBand, type Advised, type BandEdges } from './exposure/actionBands';
+export { doseLevelFor, doseLevelSchema, sumDoses, type DoseLevel, type SummedDose } from './exam/doseLevel';
+export {
+  exportRoom,
+  importRoom,
+  roomDocumentSchema,
+  roomJsonSchema,
+  type FieldFault,
+  type RoomDocument,
+} from './interchange/roomDocument';
+export { CHART_COLUMNS, chartFromTable, chartToTable, type ChartFault } from './interchange/chartTable';
+export { aecCoverOf, type AecCover } from './setup/aecCover';
+export { CENTRE_SHARE, EDGE_SHARE, type GridCheck } from './setup/gridCheck';
+export { techniqueCurveOf, type CurvePoint, type TechniqueCurve } from './setup/techniqueCurve';
+export type { TechniqueStart } from './setup/startingPoint';
+export {
+  deviationOnScale,
+  indexOfKerma,
+  indexScaleSchema,
+  kermaOfIndex,
+  onScale,
+  fromScale,
+  STANDARD_SCALE,
+  type IndexScale,
+} from './room/indexScale';
+export { indexTrend, type IndexTrend } from './exposure/indexTrend';
+export { fitOutput, type OutputFit } from './exposure/calibrate';
+export { entranceSurfaceMgy, LEAD_MM, scatterUGy } from './exposure/dose';
+export { GRID_ABOVE_KVP, GRID_FROM_MM, gridWantedBy, type GridWanted } from './exposure/gridWanted';
 export { gridLoss, gridTolerance, type GridLoss, type GridPlacement } from './exposure/gridCutoff';
+export { simulateRadiograph, type Radiograph, type RadiographOptions } from './radiograph/simulateRadiograph';
+export { PIXEL_RANGE } from './radiograph/detector';
+export { toGrey, windowOf, type Window } from './radiograph/display';
 export { whatIf, type WhatIfLine } from './setup/whatIf';
 export { thickThinOf, type ThickThin } from './setup/thickThin';

@@ -120,6 +120,12 @@ export const verdictSchema = z
     path: ['cause'],
   });
 
+const INDEX = { error: 'An exposure index must be 1 to 100000' };
+/** The number of the console, as the standard index. */
+export const readingSchema = z.strictObject({
+  exposureIndex: z.number(INDEX).min(1, INDEX).max(100_000, INDEX),
+});
+
 export const exposureSchema = z.object({
   id: idSchema,
   examId: idSchema,
@@ -130,13 +136,21 @@ export const exposureSchema = z.object({
   name: z.string(),
   side: z.enum(['left', 'right']).nullable(),
   room: z.string(),
+  roomId: z.string(),
   performedBy: z.string(),
   exposedAt: z.number().int(),
   kVp: z.number(),
   mAs: z.number(),
   exposureIndex: z.number(),
   deviationIndex: z.number(),
+  targetIndex: z.number(),
+  /** Who typed the index from the console; null where the detector told it. */
+  readBy: z.string().nullable(),
   kapGyCm2: z.number(),
+  /** Share within which the dose is known. */
+  doseSpread: z.number(),
+  /** The department's level for this projection and age; null where it has none. */
+  doseLevelGyCm2: z.number().nullable(),
   verdict: z.enum(['accepted', 'repeat']).nullable(),
   cause: z.string().nullable(),
   /** The device's own time where its clock was wrong. */

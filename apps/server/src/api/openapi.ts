@@ -1,5 +1,12 @@
 /** The OpenAPI document, made from the schemas that validate. */
-import { bodyDocumentSchema, bodyRequestSchema, catalogueDocumentSchema, projectionSchema } from '@taktik/core';
+import {
+  bodyDocumentSchema,
+  bodyRequestSchema,
+  catalogueDocumentSchema,
+  projectionSchema,
+  roomChangeSchema,
+  roomDocumentSchema,
+} from '@taktik/core';
 import { z } from 'zod';
 import { createDocument } from 'zod-openapi';
 import {
@@ -24,6 +31,7 @@ import {
   orderSchema,
   personSchema,
   problemSchema,
+  readingSchema,
   recordQuerySchema,
   roomSchema,
   setupRequestSchema,
@@ -127,6 +135,45 @@ export const openApiDocument = createDocument({
     },
     '/api/rooms/{id}': {
       get: { summary: 'One room', requestParams: byId, responses: answers(roomSchema, 'The room') },
+      patch: {
+        summary: 'Changes what is named of a room; null takes away what may be unknown',
+        requestParams: byId,
+        requestBody: { content: json(roomChangeSchema), required: true },
+        responses: answers(roomSchema, 'The room'),
+      },
+    },
+    '/api/rooms/{id}/export': {
+      get: {
+        summary: 'A room as an open document',
+        requestParams: byId,
+        responses: answers(roomDocumentSchema, 'The room'),
+      },
+    },
+    '/api/rooms/import': {
+      post: {
+        summary: 'Takes a whole room, new or in place of the one with its id',
+        requestBody: { content: json(roomDocumentSchema), required: true },
+        responses: answers(roomSchema, 'The room'),
+      },
+    },
+    '/api/rooms/{id}/chart': {
+      get: {
+        summary: 'The technique chart of a room as a table (CSV with a head line)',
+        requestParams: byId,
+        responses: {
+          '200': { description: 'The table', content: { 'text/csv': { schema: z.string() } } },
+          '4XX': problem,
+        },
+      },
+      post: {
+        summary: 'Takes a technique chart in place of the room’s: all, or none with a line for every fault',
+        requestParams: byId,
+        requestBody: { content: { 'text/csv': { schema: z.string() } }, required: true },
+        responses: answers(roomSchema, 'The room'),
+      },
+    },
+    '/api/formats/room': {
+      get: { summary: 'JSON Schema of the room document', responses: answers(anyObject, 'The schema') },
     },
     '/api/rules': {
       get: { summary: 'House rules in force', responses: answers(houseRulesSchema, 'Rules') },
@@ -194,6 +241,14 @@ export const openApiDocument = createDocument({
         requestParams: byId,
         requestBody: { content: json(handOverSchema), required: true },
         responses: answers(examSchema, 'The exam'),
+      },
+    },
+    '/api/exposures/{id}/reading': {
+      post: {
+        summary: 'The index typed from the console, as the standard index',
+        requestParams: byId,
+        requestBody: { content: json(readingSchema), required: true },
+        responses: answers(exposureSchema, 'The exposure'),
       },
     },
     '/api/exposures/{id}/verdict': {

@@ -7,6 +7,9 @@ import {
   findProjections,
   projectionOf,
   projections,
+  roomChangeSchema,
+  roomJsonSchema,
+  type RoomChange,
 } from '@taktik/core';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
@@ -25,11 +28,22 @@ import {
   putAnswers,
   recordExposure,
   startExam,
+  typeReading,
 } from '../services/exams';
 import { takeFhir, takeTable } from '../services/intake';
 import { addOrder, changePlan, getOrder, listOrders } from '../services/orders';
 import { addPerson, changePin, listPeople, signIn, signOut } from '../services/people';
-import { getRoom, getRules, listRooms, putRules } from '../services/rooms';
+import {
+  chartTable,
+  exportedRoom,
+  getRoom,
+  getRules,
+  listRooms,
+  patchRoom,
+  putRules,
+  takeChart,
+  takeRoom,
+} from '../services/rooms';
 import {
   answersSchema,
   auditQuerySchema,
@@ -43,6 +57,7 @@ import {
   newOrderSchema,
   newPersonSchema,
   orderQuerySchema,
+  readingSchema,
   recordQuerySchema,
   signInSchema,
   startExamSchema,
@@ -73,6 +88,7 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   api.get('/formats/body', (_request, response) => void response.json(bodyJsonSchema()));
   api.post('/bodies', (request, response) => void response.json(exportBody(parse(bodyRequestSchema, request.body))));
 
+  api.get('/formats/room', (_request, response) => void response.json(roomJsonSchema()));
   api.get('/formats/catalogue', (_request, response) => void response.json(catalogueJsonSchema()));
   api.get('/catalogue/own', async (_request, response) => void response.json(await listOwn(store)));
   api.put('/catalogue/own/:id', signedIn('lead'), async (request, response) => {
@@ -91,6 +107,28 @@ export function apiRoutes(store: Store, clock: () => number): Router {
 
   api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));
+  api.patch('/rooms/:id', signedIn('lead'), async (request, response) => {
+    const change = parse(roomChangeSchema, request.body) as RoomChange;
+    response.json(await patchRoom(store, String(request.params.id), change, by(response), clock()));
+  });
+  api.get('/rooms/:id/export', async (request, response) => {
+    const id = String(request.params.id);
+    const document = await exportedRoom(store, id);
+    response.attachment(`room-${document.room.id}.json`).json(document);
+  });
+  api.post('/rooms/import', signedIn('lead'), async (request, response) => {
+    response.json(await takeRoom(store, request.body, by(response), clock()));
+  });
+  api.get('/rooms/:id/chart', async (request, response) => {
+    const id = String(request.params.id);
+    const table = await chartTable(store, id);
+    response.attachment('technique-chart.csv').type('text/csv').send(table);
+  });
+  api.post('/rooms/:id/chart', signedIn('lead'), async (request, response) => {
+    if (typeof request.body !== 'string')
+      throw new Problem(415, 'Not a table', 'Send the chart as text/csv with a head line.');
+    response.json(await takeChart(store, String(request.params.id), request.body, by(response), clock()));
+  });
   api.get('/rules', async (_request, response) => void response.json(await getRules(store)));
   api.put('/rules', signedIn('lead'), async (request, response) => {
     response.json(await putRules(store, parse(houseRulesSchema, request.body), by(response), clock()));
@@ -183,6 +221,10 @@ export function apiRoutes(store: Store, clock: () => number): Router {
     const asked = parse(newExposureSchema, request.body);
     const { exposure, created } = await recordExposure(store, asked, by(response), clock());
     response.status(created ? 201 : 200).json(exposure);
+  });
+  api.post('/exposures/:id/reading', signedIn(), async (request, response) => {
+    const { exposureIndex } = parse(readingSchema, request.body);
+    response.json(await typeReading(store, String(request.params.id), exposureIndex, by(response), clock()));
   });
   api.post('/exposures/:id/verdict', signedIn(), async (request, response) => {
     const verdict = parse(verdictSchema, request.body);

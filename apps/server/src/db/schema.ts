@@ -95,6 +95,8 @@ export const exposures = sqliteTable(
     setup: text('setup', { mode: 'json' }).$type<Setup>().notNull(),
     exposureIndex: integer('exposure_index').notNull(),
     targetIndex: integer('target_index').notNull(),
+    /** Who typed the index from the console; null where the detector told it. */
+    readBy: text('read_by'),
     performedBy: text('performed_by').notNull(),
     exposedAt: at('exposed_at'),
     recordedAt: at('recorded_at'),

@@ -3,9 +3,11 @@ import { and, asc, desc, eq, gte, isNull, lte } from 'drizzle-orm';
 import {
   computeSetup,
   deviationIndex,
+  doseLevelFor,
   exportRecordedBody,
   type Answers,
   type BodyDocument,
+  type Department,
   type SetupRequest,
 } from '@taktik/core';
 import type { Exam, Exposure, NewExposure, OrderDetail, StartExam, Verdict } from '../api/contracts';
@@ -14,6 +16,7 @@ import type { Store } from '../db/database';
 import { exams, exposures, orders, patients, people } from '../db/schema';
 import { readDetector } from '../standins/detector';
 import { note } from './audit';
+import { getDepartment } from './departments';
 import { getOrder } from './orders';
 
 type ExamRow = typeof exams.$inferSelect;
@@ -149,7 +152,10 @@ type ExposureRow = {
   patients: typeof patients.$inferSelect;
 };
 
-const present = (row: ExposureRow): Exposure => ({
+/** Exposures that were stored before their dose had a spread. */
+const EARLIER_SPREAD = 0.3;
+
+const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'>): Exposure => ({
   id: row.exposures.id,
   examId: row.exams.id,
   orderId: row.orders.id,
@@ -159,13 +165,18 @@ const present = (row: ExposureRow): Exposure => ({
   name: row.exposures.setup.name,
   side: row.exposures.side,
   room: row.exposures.setup.room.name,
+  roomId: row.exposures.setup.room.id,
   performedBy: row.exposures.performedBy,
   exposedAt: row.exposures.exposedAt,
   kVp: row.exposures.setup.exposure.kVp,
   mAs: row.exposures.setup.exposure.mAs,
   exposureIndex: row.exposures.exposureIndex,
   deviationIndex: Math.round(deviationIndex(row.exposures.exposureIndex, row.exposures.targetIndex) * 10) / 10,
+  targetIndex: row.exposures.targetIndex,
+  readBy: row.exposures.readBy,
   kapGyCm2: row.exposures.setup.dose.kapGyCm2,
+  doseSpread: row.exposures.setup.dose.spread ?? EARLIER_SPREAD,
+  doseLevelGyCm2: doseLevelFor(doseLevels, row.exposures.projectionId, row.patients.body.ageYears)?.kapGyCm2 ?? null,
   verdict: row.exposures.verdict,
   cause: row.exposures.cause,
   deviceAt: row.exposures.deviceAt,
@@ -186,7 +197,11 @@ export async function getExposure(
 ): Promise<Exposure & { setup: ExposureRow['exposures']['setup']; request: SetupRequest }> {
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw notFound('exposure', id);
-  return { ...present(row), setup: row.exposures.setup, request: row.exposures.request };
+  return {
+    ...present(row, await getDepartment(store)),
+    setup: row.exposures.setup,
+    request: row.exposures.request,
+  };
 }
 
 /** The body of an exposure as it was, as an open document. @throws Problem 404 */
@@ -204,7 +219,8 @@ export async function listExposures(
     .where(and(gte(exposures.exposedAt, from), lte(exposures.exposedAt, to)))
     .orderBy(desc(exposures.exposedAt))
     .limit(limit);
-  return rows.map(present);
+  const department = await getDepartment(store);
+  return rows.map((row) => present(row, department));
 }
 
 /** An order, its exam and what was exposed: what a device needs to begin, to resume, or to notice another device. */
@@ -212,7 +228,8 @@ export async function orderDetail(store: Store, orderId: string): Promise<OrderD
   const order = await getOrder(store, orderId);
   const exam = await examOfOrder(store.db, orderId);
   const rows = exam ? await joined(store).where(eq(exposures.examId, exam.id)).orderBy(asc(exposures.exposedAt)) : [];
-  return { order, exam: exam ?? null, exposures: rows.map(present) };
+  const department = await getDepartment(store);
+  return { order, exam: exam ?? null, exposures: rows.map((row) => present(row, department)) };
 }
 
 /** A device clock further off than this is corrected by the server's. */
@@ -230,7 +247,7 @@ export async function recordExposure(
   now: number,
 ): Promise<{ exposure: Exposure; created: boolean }> {
   const setup = computeSetup(exposure.request);
-  const reading = readDetector(exposure.id, exposure.request, setup.exposure.mAs);
+  const reading = readDetector(exposure.id, setup);
   const off = now - (exposure.sentAt ?? now);
   const clockWrong = Math.abs(off) > CLOCK_OFF_MS;
   const created = await store.writes.run(() =>
@@ -302,5 +319,32 @@ export async function judgeExposure(
     }),
   );
   const [row] = await joined(store).where(eq(exposures.id, id));
-  return present(row);
+  return present(row, await getDepartment(store));
+}
+
+/** The index as the console shows it, typed by hand in place of what the detector told. @throws Problem 404 */
+export async function typeReading(
+  store: Store,
+  id: string,
+  exposureIndex: number,
+  by: string,
+  now: number,
+): Promise<Exposure> {
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
+      if (!row) throw notFound('exposure', id);
+      const read = Math.max(1, Math.round(exposureIndex));
+      if (row.exposureIndex === read) return;
+      await tx.update(exposures).set({ exposureIndex: read, readBy: by }).where(eq(exposures.id, id));
+      await note(tx, {
+        at: now,
+        person: by,
+        action: 'exposure index typed',
+        subject: `exposure:${id}`,
+        detail: { from: row.exposureIndex, to: read },
+      });
+    }),
+  );
+  return getExposure(store, id);
 }

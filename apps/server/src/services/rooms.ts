@@ -1,7 +1,22 @@
 /** Rooms and house rules of this department. */
 import { asc, eq } from 'drizzle-orm';
-import { withDefaults, type HouseRules, type Room, type RuleId } from '@taktik/core';
-import { notFound } from '../api/problem';
+import Papa from 'papaparse';
+import {
+  changeRoom,
+  CHART_COLUMNS,
+  chartFromTable,
+  chartToTable,
+  exportRoom,
+  importRoom,
+  withDefaults,
+  type HouseRules,
+  type Room,
+  type RoomChange,
+  type RoomDocument,
+  type RuleId,
+} from '@taktik/core';
+import { z } from 'zod';
+import { invalid, notFound, Problem, type FieldProblem } from '../api/problem';
 import type { Store } from '../db/database';
 import { rooms, settings } from '../db/schema';
 import { note } from './audit';
@@ -16,6 +31,92 @@ export async function getRoom({ db }: Store, id: string): Promise<Room> {
   const [row] = await db.select().from(rooms).where(eq(rooms.id, id));
   if (!row) throw notFound('room', id);
   return row.room;
+}
+
+const refused = (fields: FieldProblem[]): Problem =>
+  new Problem(
+    422,
+    'Room not changed',
+    `Nothing was changed. ${fields
+      .slice(0, 20)
+      .map(({ field, message }) => `${field}: ${message}`)
+      .join('; ')}`.slice(0, 2000),
+    fields.slice(0, 100),
+  );
+
+/** Only what is named changes. @throws Problem 404, 422 */
+export async function patchRoom(store: Store, id: string, change: RoomChange, by: string, now: number): Promise<Room> {
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const [row] = await tx.select().from(rooms).where(eq(rooms.id, id));
+      if (!row) throw notFound('room', id);
+      await tx
+        .update(rooms)
+        .set({ room: changed(row.room, change) })
+        .where(eq(rooms.id, id));
+      await note(tx, { at: now, person: by, action: 'room changed', subject: `room:${id}`, detail: change });
+    }),
+  );
+  return getRoom(store, id);
+}
+
+function changed(room: Room, change: RoomChange): Room {
+  try {
+    return changeRoom(room, change);
+  } catch (error) {
+    if (error instanceof z.ZodError) throw invalid(error);
+    if (error instanceof RangeError) throw refused([{ field: 'holders', message: error.message }]);
+    throw error;
+  }
+}
+
+export const exportedRoom = async (store: Store, id: string): Promise<RoomDocument> =>
+  exportRoom(await getRoom(store, id));
+
+/** Takes a whole room, new or in place of the one with its id. @throws Problem 422 with every fault */
+export async function takeRoom(store: Store, document: unknown, by: string, now: number): Promise<Room> {
+  const read = importRoom(document);
+  if ('faults' in read) throw refused(read.faults);
+  const { room } = read;
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const known = await tx.select({ position: rooms.position }).from(rooms).orderBy(asc(rooms.position));
+      if (known.length >= MOST_ROOMS) throw refused([{ field: 'room', message: `At most ${MOST_ROOMS} rooms` }]);
+      const position = (known.at(-1)?.position ?? -1) + 1;
+      await tx
+        .insert(rooms)
+        .values({ id: room.id, room, position })
+        .onConflictDoUpdate({ target: rooms.id, set: { room } });
+      await note(tx, { at: now, person: by, action: 'room taken in', subject: `room:${room.id}`, detail: {} });
+    }),
+  );
+  return getRoom(store, room.id);
+}
+
+/** A department has tens of rooms. */
+const MOST_ROOMS = 200;
+
+/** The chart of a room as a table. @throws Problem 404 */
+export async function chartTable(store: Store, id: string): Promise<string> {
+  const { generator } = await getRoom(store, id);
+  return Papa.unparse({
+    fields: [...CHART_COLUMNS],
+    data: chartToTable(generator.chart ?? []).map((row) => CHART_COLUMNS.map((column) => row[column])),
+  });
+}
+
+/** Takes a technique chart as a table in place of the room's. @throws Problem 404, 422 with a line for every fault */
+export async function takeChart(store: Store, id: string, text: string, by: string, now: number): Promise<Room> {
+  const read = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (head) => head.trim().toLowerCase(),
+  });
+  const rows = read.data.map((cells, i) => ({ line: i + 2, cells }));
+  const taken = chartFromTable(read.meta.fields ?? [], rows);
+  if ('faults' in taken)
+    throw refused(taken.faults.map(({ line, field, message }) => ({ field: `line ${line}, ${field}`, message })));
+  return patchRoom(store, id, { generator: { chart: taken.chart } }, by, now);
 }
 
 export const RULES_ROW = 'house';

@@ -2,15 +2,16 @@ import { computeSetup, deviationIndex, ROOM_ONE } from '@taktik/core';
 import { readDetector } from './detector';
 
 const request = { projectionId: 'chest-pa', room: ROOM_ONE };
+const setup = computeSetup(request);
 
 test('the same exposure always reads the same', () =>
-  expect(readDetector('abc', request, 2)).toEqual(readDetector('abc', request, 2)));
+  expect(readDetector('abc', setup)).toEqual(readDetector('abc', setup)));
 
-test('readings scatter about the target as real ones do', () => {
-  const deviations = Array.from({ length: 400 }, (_, i) => {
-    const { exposureIndex, targetIndex } = readDetector(`exposure-${i}`, request, 2);
-    return deviationIndex(exposureIndex, targetIndex);
-  });
+test('readings scatter about what is expected as real ones do', () => {
+  const { index } = setup.exposure.expected!;
+  const deviations = Array.from({ length: 400 }, (_, i) =>
+    deviationIndex(readDetector(`exposure-${i}`, setup).exposureIndex, index),
+  );
   const mean = deviations.reduce((sum, di) => sum + di, 0) / deviations.length;
   const spread = Math.sqrt(deviations.reduce((sum, di) => sum + (di - mean) ** 2, 0) / deviations.length);
   expect(Math.abs(mean)).toBeLessThan(0.3);
@@ -18,11 +19,15 @@ test('readings scatter about the target as real ones do', () => {
   expect(spread).toBeLessThan(1.5);
 });
 
-test('twice the mAs that the patient needs reads twice the index; kVp with its own mAs does not', () => {
-  const needed = computeSetup(request).exposure.mAs;
-  const right = readDetector('abc', request, needed).exposureIndex;
-  const twice = readDetector('abc', { ...request, overrides: { mAs: 2 * needed } }, 2 * needed).exposureIndex;
-  expect(twice / right).toBeCloseTo(2, 1);
-  const softer = { ...request, overrides: { kVp: 100 } };
-  expect(readDetector('abc', softer, computeSetup(softer).exposure.mAs).exposureIndex).toBe(right);
+test('twice the mAs reads twice the index; kVp with its own mAs about the same', () => {
+  const needed = setup.exposure.mAs;
+  const right = readDetector('abc', setup).exposureIndex;
+  const read = (overrides: object) => readDetector('abc', computeSetup({ ...request, overrides })).exposureIndex;
+  expect(read({ mAs: 2 * needed }) / right).toBeCloseTo(2, 1);
+  expect(Math.abs(Math.log(read({ kVp: 100 }) / right))).toBeLessThan(0.25);
 });
+
+test('aims at what the part is given: a limb more than a trunk', () =>
+  expect(
+    readDetector('abc', computeSetup({ projectionId: 'hand-pa', side: 'left', room: ROOM_ONE })).targetIndex,
+  ).toBeGreaterThan(readDetector('abc', setup).targetIndex));

@@ -1,8 +1,8 @@
 /**
- * A stand-in for console and detector: takes the technique and answers with an index that scatters about the room's
- * target as real ones do - and lies off it when the mAs was set off what the patient needs. The same exposure id always reads the same.
+ * A stand-in for console and detector: answers with an index that scatters about what this set-up gives the receptor, as
+ * real ones do. The same exposure id always reads the same.
  */
-import { computeSetup, ROOM_ONE, type SetupRequest } from '@taktik/core';
+import type { Setup } from '@taktik/core';
 
 /** Spread of real deviation indices, 1 SD, at the low end of what audits report. */
 const SPREAD_DI = 1;
@@ -14,26 +14,15 @@ function fraction(text: string): number {
   return (hash >>> 0) / 0x1_0000_0000;
 }
 
-/** mAs that this set-up needs when nobody pulls at the mAs: the kVp, SID and grid that were chosen stay. */
-function neededMas(request: SetupRequest): number {
-  const { mAs: _, ...overrides } = request.overrides ?? {};
-  return computeSetup({ ...request, overrides }).exposure.mAs;
-}
-
-/**
- * @param mAs that the console was set to
- * The receptor gets more or less of what it needs in proportion to it.
- */
+/** Outside the model nothing is known of the index but what was aimed at. */
 export function readDetector(
   exposureId: string,
-  request: SetupRequest,
-  mAs: number,
+  { exposure }: Pick<Setup, 'exposure'>,
 ): { exposureIndex: number; targetIndex: number } {
-  const targetIndex = (request.room ?? ROOM_ONE).generator.targetIndex;
+  const { targetIndex, expected } = exposure;
   // Two draws make one normal deviate (polar method without its loop).
   const [a, b] = [fraction(`${exposureId}a`), fraction(`${exposureId}b`)];
   const deviate = Math.sqrt(-2 * Math.log(Math.max(a, 1e-9))) * Math.cos(2 * Math.PI * b);
-  const share = request.overrides?.mAs === undefined ? 1 : mAs / neededMas(request);
-  const exposureIndex = Math.max(1, Math.round(targetIndex * share * 10 ** ((deviate * SPREAD_DI) / 10)));
-  return { exposureIndex, targetIndex };
+  const middle = expected?.index ?? targetIndex;
+  return { exposureIndex: Math.max(1, Math.round(middle * 10 ** ((deviate * SPREAD_DI) / 10))), targetIndex };
 }

@@ -9,6 +9,7 @@ import type {
   PatientInput,
   Projection,
   Room,
+  RoomChange,
   Setup,
   Situation,
 } from '@taktik/core';
@@ -58,13 +59,18 @@ export type ExposureRow = {
   name: string;
   side: 'left' | 'right' | null;
   room: string;
+  roomId: string;
   performedBy: string;
   exposedAt: number;
   kVp: number;
   mAs: number;
   exposureIndex: number;
   deviationIndex: number;
+  targetIndex: number;
+  readBy: string | null;
   kapGyCm2: number;
+  doseSpread: number;
+  doseLevelGyCm2: number | null;
   verdict: 'accepted' | 'repeat' | null;
   cause: string | null;
   deviceAt: number | null;
@@ -85,7 +91,7 @@ const baseQuery: typeof plainQuery = async (...query) => {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department'],
+  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department', 'Rooms'],
   endpoints: (build) => ({
     people: build.query<Person[], void>({ query: () => 'people', providesTags: ['People'] }),
     signIn: build.mutation<{ person: Person }, { personId: string; pin: string }>({
@@ -120,7 +126,24 @@ export const api = createApi({
       query: (body) => ({ url: 'fhir', method: 'POST', body, headers: { 'content-type': 'application/fhir+json' } }),
       invalidatesTags: ['Orders'],
     }),
-    rooms: build.query<Room[], void>({ query: () => 'rooms' }),
+    rooms: build.query<Room[], void>({ query: () => 'rooms', providesTags: ['Rooms'] }),
+    changeRoom: build.mutation<Room, { id: string; change: RoomChange }>({
+      query: ({ id, change }) => ({ url: `rooms/${encodeURIComponent(id)}`, method: 'PATCH', body: change }),
+      invalidatesTags: ['Rooms'],
+    }),
+    importRoom: build.mutation<Room, unknown>({
+      query: (body) => ({ url: 'rooms/import', method: 'POST', body: body as object }),
+      invalidatesTags: ['Rooms'],
+    }),
+    importChart: build.mutation<Room, { id: string; table: string }>({
+      query: ({ id, table }) => ({
+        url: `rooms/${encodeURIComponent(id)}/chart`,
+        method: 'POST',
+        body: table,
+        headers: { 'content-type': 'text/csv' },
+      }),
+      invalidatesTags: ['Rooms'],
+    }),
     rules: build.query<HouseRules, void>({ query: () => 'rules', providesTags: ['Rules'] }),
     putRules: build.mutation<HouseRules, HouseRules>({
       query: (rules) => ({ url: 'rules', method: 'PUT', body: rules }),
@@ -140,11 +163,12 @@ export const api = createApi({
       invalidatesTags: ['Own', 'Rules'],
     }),
     record: build.query<ExposureRow[], { from: number }>({
-      query: ({ from }) => `exposures?from=${from}`,
+      query: ({ from }) => `exposures?from=${from}&limit=500`,
       providesTags: ['Record'],
     }),
     exposure: build.query<ExposureRow & { setup: Setup }, string>({
       query: (id) => `exposures/${encodeURIComponent(id)}`,
+      providesTags: ['Record'],
     }),
   }),
 });
@@ -162,6 +186,9 @@ export const {
   useImportFhirMutation,
   useOrdersQuery,
   useRoomsQuery,
+  useChangeRoomMutation,
+  useImportRoomMutation,
+  useImportChartMutation,
   useRulesQuery,
   usePutRulesMutation,
   useOwnQuery,

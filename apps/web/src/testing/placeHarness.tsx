@@ -28,6 +28,11 @@ jest.mock('expo-router', () => ({
   useLocalSearchParams: () => mockHere.params,
   Link: ({ children }: { children: ReactElement }) => children,
 }));
+// Jest has no loading on demand: the charts are there at once.
+jest.mock('../ui/charts/lazy', () => ({
+  LineOver: jest.requireActual('../ui/charts/LineOver').default,
+  NumberedBars: jest.requireActual('../ui/charts/NumberedBars').default,
+}));
 jest.mock('../workers/client', () => {
   const { computeService } = jest.requireActual('../workers/service');
   const later =
@@ -81,13 +86,18 @@ export const row: ExposureRow = {
   name: 'Coccyx, AP axial',
   side: null,
   room: 'Room 2',
+  roomId: 'room-2',
   performedBy: 'Ines Oakfield',
   exposedAt: Date.now(),
   kVp: 78,
   mAs: 25,
   exposureIndex: 422,
   deviationIndex: -0.7,
+  targetIndex: 500,
+  readBy: null,
   kapGyCm2: 0.294,
+  doseSpread: 0.3,
+  doseLevelGyCm2: null,
   verdict: null,
   cause: null,
   deviceAt: null,

@@ -13,6 +13,9 @@ type Props = {
   placeholder?: string;
 };
 
+/** What was typed as a number, with a point or a comma; NaN for nothing or for something else. */
+export const numberOf = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
+
 export function LineInput({ label, value, onChange, max, numeric, placeholder }: Props) {
   const theme = useTheme();
   return (

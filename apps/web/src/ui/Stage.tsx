@@ -145,6 +145,35 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             strokeWidth={(small ? 1 : 1.6) * px}
           />
         ))}
+        {!small && (
+          <G>
+            {drawing.strips.map(([from, to], i) => (
+              <Line
+                key={i}
+                x1={from[0]}
+                y1={from[1]}
+                x2={to[0]}
+                y2={to[1]}
+                stroke={theme.plate}
+                strokeWidth={0.8 * px}
+                opacity={0.4}
+              />
+            ))}
+            {drawing.cutOff.map(({ polygon, loss }, i) => (
+              <Polygon key={i} points={points(polygon)} fill={theme.ground} opacity={Math.min(0.8, loss)} />
+            ))}
+            {drawing.cells.map((polygon, i) => (
+              <Polygon
+                key={i}
+                points={points(polygon)}
+                fill="none"
+                stroke={theme.plate}
+                strokeWidth={1.6 * px}
+                strokeDasharray={`${5 * px},${3 * px}`}
+              />
+            ))}
+          </G>
+        )}
         {side && (
           <G>
             <Polygon
@@ -339,5 +368,9 @@ function describe(setup: Setup, unit: LengthUnit, side: boolean): string {
     setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} to the ${setup.tube.angleSays}` : '';
   const both = `${formatInches(setup.tube.sidMm)} in, ${formatCm(setup.tube.sidMm)} cm`;
   if (side) return `From the side: ${setup.position.say}. SID ${both}${angle}.`;
-  return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letter}.`;
+  const { grid } = setup.image;
+  const takes = grid
+    ? ` Grid strips run ${grid.strips === 'up' ? setup.tube.ways.join(' to ') : 'side to side'}; they take ${Math.round(grid.centre * 100)} % at the centre, ${Math.round(grid.worseEdge * 100)} % at the worse edge.`
+    : '';
+  return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letter}.${takes}`;
 }

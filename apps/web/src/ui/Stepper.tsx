@@ -11,6 +11,8 @@ type Props = {
   unit: string;
   value: number | undefined;
   step: number;
+  /** Where the keys stop instead of at steps, rising. */
+  stations?: readonly number[];
   range: readonly [number, number];
   /** Digits after the point. */
   digits?: number;
@@ -28,6 +30,7 @@ export function Stepper({
   unit,
   value,
   step,
+  stations,
   range,
   digits = 0,
   placeholder,
@@ -65,7 +68,8 @@ export function Stepper({
   const move = (by: number) => {
     const shown = Number(placeholder ?? low);
     const from = value ?? (Number.isFinite(shown) ? shown : low);
-    onChange(Math.min(high, Math.max(low, Number((from + by).toFixed(digits)))));
+    const past = stations && (by > 0 ? stations.find((each) => each > from) : stations.findLast((each) => each < from));
+    onChange(Math.min(high, Math.max(low, past ?? Number((from + by).toFixed(digits)))));
   };
   return (
     <View style={{ gap: 2 }}>

@@ -1,5 +1,10 @@
 /** What the worker offers. Plain functions round the core, so that tests call them directly. */
 import {
+  aecCoverOf,
+  ROOM_ONE,
+  techniqueCurveOf,
+  type AecCover,
+  type TechniqueCurve,
   changesBetween,
   computeSetup,
   drawMannequin,
@@ -158,6 +163,9 @@ export type PlannedStep = {
   name: string;
   points: number;
   turn: boolean;
+  /** Pictures of it, and what they cost in dose. */
+  exposures: number;
+  dose: Setup['dose'];
   /** What costs the points, in words. */
   costs: string[];
   changes: string[];
@@ -190,6 +198,8 @@ function plan(request: SeriesRequest): PlanView {
       steps: steps.map(({ item, setup, points, turn, priced, changes }) => ({
         item,
         name: setup.name,
+        exposures: setup.receptor.exposures,
+        dose: setup.dose,
         points,
         turn,
         costs: priced.map(({ title, points: each }) => `${title}: ${each}`),
@@ -237,15 +247,21 @@ export type TechniqueView = {
   /** What was pulled by hand against the set-up without it; none where nothing was. */
   lines: WhatIfLine[];
   ends: ThickThin | null;
+  cover: AecCover | null;
+  curve: TechniqueCurve | null;
 };
 
 /** What the changes by hand do to the technique, and how far the ends of the part lie apart. */
 function technique(request: SetupRequest): TechniqueView {
   const { position, ...pulled } = request.overrides ?? {};
   const asComputed = { ...request, overrides: position ? { position } : undefined };
+  const setup = computeSetup(request);
+  const room = request.room ?? ROOM_ONE;
   return {
     lines: Object.keys(pulled).length > 0 ? whatIf(asComputed, pulled) : [],
-    ends: thickThinOf(computeSetup(request), withDefaults(request.rules).unit, request.own),
+    ends: thickThinOf(setup, withDefaults(request.rules).unit, request.own),
+    cover: aecCoverOf(setup, room, request.own),
+    curve: techniqueCurveOf(setup, request.own ?? projectionOf(request.projectionId), room.generator),
   };
 }
 

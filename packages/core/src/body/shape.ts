@@ -231,7 +231,8 @@ function coneInterval(p0: Vec3, p1: Vec3, r0: number, r1: number, from: Vec3, d:
     far = Infinity;
   } else {
     const under = B * B - A * C;
-    if (under <= 0 || A < 0) return null;
+    if (A < 0) return steepInterval(A, B, under, (z0 - oz) / dz, (z1 - oz) / dz);
+    if (under <= 0) return null;
     const root = Math.sqrt(under);
     near = (-B - root) / A;
     far = (-B + root) / A;
@@ -243,4 +244,17 @@ function coneInterval(p0: Vec3, p1: Vec3, r0: number, r1: number, from: Vec3, d:
     far = Math.min(far, Math.max(t0, t1));
   } else if (oz < z0 || oz > z1) return null;
   return near < far ? [near, far] : null;
+}
+
+/** A line steeper than the wall of a cone: between the ends it is inside, but for the stretch between the roots. */
+function steepInterval(A: number, B: number, under: number, end0: number, end1: number): Interval | null {
+  const near = Math.min(end0, end1);
+  const far = Math.max(end0, end1);
+  if (under <= 0) return [near, far];
+  const root = Math.sqrt(under);
+  const first = (-B + root) / A;
+  const second = (-B - root) / A;
+  if (near < first) return [near, Math.min(far, first)];
+  const from = Math.max(near, second);
+  return from < far ? [from, far] : null;
 }

@@ -1,7 +1,9 @@
 /** What a department decides besides the schools of its projections: prices of moves, causes, its own exams. */
 import { z } from 'zod';
+import { bandEdgesSchema, defaultBands, type BandEdges } from '../exposure/actionBands';
 import { exams, type Exam } from '../projections/exams';
 import { hasProjection } from '../projections/catalogue';
+import { doseLevelSchema, type DoseLevel } from './doseLevel';
 import { defaultPrices, pricesSchema, type Prices } from '../series/prices';
 
 const line = (name: string) =>
@@ -40,6 +42,14 @@ export const departmentSchema = z
             context.addIssue({ code: 'custom', path: [id], message: `There is no exam "${id}"` });
         }
       }),
+    /** Edges of the bands of the deviation index. */
+    bands: bandEdgesSchema,
+    doseLevels: z
+      .array(doseLevelSchema)
+      .max(400, { error: 'At most 400 dose levels' })
+      .refine((list) => new Set(list.map((level) => `${level.projectionId} ${level.fromYears}`)).size === list.length, {
+        error: 'One dose level for a projection and an age',
+      }),
     idleMinutes: z.number(IDLE).int(IDLE).min(1, IDLE).max(480, IDLE),
   })
   .partial();
@@ -49,6 +59,8 @@ export type Department = {
   repeatCauses: string[];
   endReasons: string[];
   exams: Record<string, string[]>;
+  bands: BandEdges;
+  doseLevels: DoseLevel[];
   idleMinutes: number;
 };
 
@@ -73,6 +85,9 @@ export const defaultDepartment: Department = {
     'Pregnancy possible',
   ],
   exams: {},
+  bands: defaultBands,
+  // None is shipped: levels are national or local, and found by measuring.
+  doseLevels: [],
   idleMinutes: 20,
 };
 

@@ -18,15 +18,20 @@ export type BeamConditions = {
   gridRatio: number;
   /** Output free in air at 1 m and 80 kVp, µGy per mAs. */
   outputUGyPerMas: number;
+  /** Power of kVp that the output follows; the model's own where it was not fitted. */
+  outputPower?: number;
 };
 
 /** Tested range of the model. */
 export const MODEL_RANGE = { kVp: [45, 140], waterMm: [0, 400] } as const;
 
-/** Free-in-air kerma at 1 m, µGy per mAs: Y = Y80 (kVp/80)^2.1, 3 mm Al total, ±15 % at 50 kVp. */
-export function outputAtMetre(kVp: number, outputUGyPerMas: number): number {
+/** Power of kVp that the output of an ordinary tube follows, 3 mm Al total; 2.4 near 50 kVp, 2.0 above 90. */
+export const USUAL_POWER = 2.1;
+
+/** Free-in-air kerma at 1 m, µGy per mAs: Y = Y80 (kVp/80)^power, ±15 % at 50 kVp. */
+export function outputAtMetre(kVp: number, outputUGyPerMas: number, power: number = USUAL_POWER): number {
   inRange('kVp', kVp, MODEL_RANGE.kVp);
-  return outputUGyPerMas * (kVp / 80) ** 2.1;
+  return outputUGyPerMas * (kVp / 80) ** power;
 }
 
 /** Primary transmission through t mm of water equivalent, 45-140 kVp, 0-400 mm; within 14 % of the spectral model. */
@@ -102,12 +107,16 @@ export function indexPerMas(c: BeamConditions): number {
   if (!(c.sidMm > 0)) throw new RangeError(`SID must be above 0 mm, got ${c.sidMm}`);
   if (!(c.thicknessMm >= 0)) throw new RangeError(`thickness must be 0 mm or more, got ${c.thicknessMm}`);
   const waterMm = c.thicknessMm * c.composition;
-  const free = outputAtMetre(c.kVp, c.outputUGyPerMas) * (1000 / c.sidMm) ** 2;
+  const free = outputAtMetre(c.kVp, c.outputUGyPerMas, c.outputPower) * (1000 / c.sidMm) ** 2;
   const scatter = scatterToPrimary(waterMm, c.fieldMm);
   const grid = gridTransmission(c.gridRatio);
   const kerma = free * primaryTransmission(c.kVp, waterMm) * (grid.primary + grid.scatter * scatter);
   return 100 * kerma * energyResponse(c.kVp, waterMm);
 }
+
+/** Share that what lies between patient and receptor lets through: table with measuring cells, wall stand. Source: typical. */
+export const SUPPORT_TRANSMISSION = { table: 0.85, wall: 0.95, none: 1 } as const;
+export type Support = keyof typeof SUPPORT_TRANSMISSION;
 
 function inRange(name: string, value: number, [low, high]: readonly [number, number]): void {
   if (!(value >= low && value <= high))

@@ -4,9 +4,25 @@
  */
 import { indexPerMas, type BeamConditions } from './beamModel';
 
+/** In the order in which they are told. */
+export const FACTOR_NAMES = [
+  'room',
+  'thickness',
+  'kVp',
+  'SID',
+  'grid',
+  'field',
+  'cast',
+  'board',
+  'condition',
+  'density',
+] as const;
+export type FactorName = (typeof FACTOR_NAMES)[number];
 export type TechniqueFactor = {
-  name: 'room' | 'thickness' | 'kVp' | 'SID' | 'grid' | 'field' | 'cast' | 'board' | 'condition';
+  name: FactorName;
   factor: number;
+  /** What it would be, where it was set by hand. */
+  computed?: number;
 };
 export type TechniqueResult = { mAs: number; factors: TechniqueFactor[] };
 

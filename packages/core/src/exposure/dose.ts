@@ -8,21 +8,28 @@ import { outputAtMetre } from './beamModel';
  */
 export function doseOf(
   technique: { kVp: number; mAs: number },
-  outputUGyPerMas: number,
+  { outputUGyPerMas, outputPower }: { outputUGyPerMas: number; outputPower?: number },
   focusToSkinMm: number,
   sidMm: number,
   fieldMm: readonly [number, number],
 ): { entranceKermaMgy: number; kapGyCm2: number } {
   if (!(focusToSkinMm > 0))
     throw new RangeError(`the skin must lie in front of the focal spot, got ${focusToSkinMm} mm`);
-  const atMetreMgy = (outputAtMetre(technique.kVp, outputUGyPerMas) * technique.mAs) / 1000;
+  const atMetreMgy = (outputAtMetre(technique.kVp, outputUGyPerMas, outputPower) * technique.mAs) / 1000;
   const atReceptorMgy = atMetreMgy * (1000 / sidMm) ** 2;
   const areaCm2 = (fieldMm[0] / 10) * (fieldMm[1] / 10);
   return { entranceKermaMgy: atMetreMgy * (1000 / focusToSkinMm) ** 2, kapGyCm2: (atReceptorMgy / 1000) * areaCm2 };
 }
 
-/** Dose figures are known within this without a measured output: output, thickness and field each add to it [±30 %]. */
-export const DOSE_SPREAD = 0.3;
+/** Output that was never measured, and the least that a measurement leaves [typical, shares of 1 SD]. */
+const OUTPUT_SPREAD = 0.25;
+const MEASURED_SPREAD = 0.05;
+/** Field, thickness and station together [typical]. */
+const OTHER_SPREAD = 0.16;
+
+/** Share within which a dose is known. @param fitSpread of a measured output; null where none was measured */
+export const doseSpread = (fitSpread: number | null): number =>
+  Math.hypot(fitSpread === null ? OUTPUT_SPREAD : Math.max(MEASURED_SPREAD, fitSpread), OTHER_SPREAD);
 
 /** Back-scatter from the patient onto the skin, by kVp and side of the field in cm. Source: tables for water, 3 mm Al. */
 const BACKSCATTER_KVP = [60, 80, 100, 120];

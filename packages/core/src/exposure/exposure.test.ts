@@ -118,10 +118,10 @@ describe('after the exposure', () => {
 });
 
 test('dose at the skin and with area', () => {
-  const { entranceKermaMgy, kapGyCm2 } = doseOf({ kVp: 80, mAs: 28 }, 80, 750, 1020, [350, 430]);
+  const { entranceKermaMgy, kapGyCm2 } = doseOf({ kVp: 80, mAs: 28 }, { outputUGyPerMas: 80 }, 750, 1020, [350, 430]);
   expect(entranceKermaMgy).toBeCloseTo(3.98, 2);
   expect(kapGyCm2).toBeCloseTo((2.24 / 1.02 ** 2 / 1000) * 35 * 43, 3);
-  expect(() => doseOf({ kVp: 80, mAs: 1 }, 80, -5, 1000, [100, 100])).toThrow(RangeError);
+  expect(() => doseOf({ kVp: 80, mAs: 1 }, { outputUGyPerMas: 80 }, -5, 1000, [100, 100])).toThrow(RangeError);
 });
 
 test('a grid off its distance loses at the edges', () => {

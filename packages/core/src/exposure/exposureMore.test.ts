@@ -4,7 +4,7 @@ import { fitOutput } from './calibrate';
 import { outputAtMetre } from './beamModel';
 import { entranceSurfaceMgy, scatterUGy } from './dose';
 import { gridLoss, gridTolerance } from './gridCutoff';
-import { deviationOnScale, indexOfKerma, kermaOfIndex, STANDARD_SCALE, type IndexScale } from './indexScale';
+import { deviationOnScale, indexOfKerma, kermaOfIndex, STANDARD_SCALE, type IndexScale } from '../room/indexScale';
 import { BOARD, CASTS, CONDITIONS } from './multipliers';
 import { bearableKw, currentFor } from './tubeLoad';
 
@@ -119,14 +119,15 @@ describe('calibration from measured points', () => {
     );
     expect(fit.outputUGyPerMas).toBeCloseTo(65, 6);
     expect(fit.spread).toBeCloseTo(0, 9);
-    expect(fit.exponent).toBeCloseTo(2.1, 6);
+    expect(fit.power).toBeCloseTo(2.1, 6);
+    expect(fit.powerFitted).toBe(true);
     expect(fit.warnings).toEqual([]);
   });
   test('a point that does not belong is told, and too few are too', () => {
     const off = fitOutput(points.map((point, i) => (i === 0 ? { ...point, kermaUGy: point.kermaUGy * 1.6 } : point)));
     expect(off.warnings.join()).toMatch(/% off the fit/);
-    expect(fitOutput(points.slice(0, 1)).warnings.join()).toMatch(/Three points/);
-    expect(fitOutput(points.slice(0, 1)).exponent).toBeNull();
+    expect(fitOutput(points.slice(0, 1)).warnings.join()).toMatch(/3 points from a low to a high kVp/);
+    expect(fitOutput(points.slice(0, 1)).powerFitted).toBe(false);
     expect(fitOutput(points.map((point) => ({ ...point, kermaUGy: point.kermaUGy * 10 }))).warnings.join()).toMatch(
       /check units/,
     );

@@ -44,18 +44,30 @@ export type GridLoss = {
 };
 
 /**
+ * Share of the primary lost at a distance across the strips from the centre line, mm, with its sign.
+ * Source: thin-strip model, r·|(c − b)/f1 − c/f0|, a tilt counting as the decentring f0·tan of it.
+ */
+export function lossAt(
+  { ratio, focusMm, distanceMm, offCentreMm, tiltDeg }: Omit<GridPlacement, 'edgeMm'>,
+  acrossMm: number,
+): number {
+  const b = offCentreMm + focusMm * tanDeg(tiltDeg);
+  return Math.min(1, ratio * Math.abs((acrossMm - b) / distanceMm - acrossMm / focusMm));
+}
+
+/**
  * Losses of the primary of a focused grid: each error alone, and all together at the centre and at the worse edge.
  * Source: thin-strip model, r·|(c − b)/f1 − c/f0|, a tilt counting as the decentring f0·tan of it.
  * @throws RangeError unless the distances are above 0
  */
-export function gridLoss({ ratio, focusMm, distanceMm, offCentreMm, tiltDeg, edgeMm }: GridPlacement): GridLoss {
+export function gridLoss(placement: GridPlacement): GridLoss {
+  const { ratio, focusMm, distanceMm, offCentreMm, tiltDeg, edgeMm } = placement;
   const offFocus = offFocusLoss(ratio, edgeMm, focusMm, distanceMm);
   const offCentre = Math.min(1, (ratio * Math.abs(offCentreMm)) / focusMm);
   const offLevel = acrossLoss(ratio, tiltDeg);
-  const b = offCentreMm + focusMm * tanDeg(tiltDeg);
-  const at = (c: number) => Math.min(1, ratio * Math.abs((c - b) / distanceMm - c / focusMm));
-  const worseEdge = Math.max(at(edgeMm), at(-edgeMm));
-  return { centre: at(0), worseEdge, offCentre, offLevel, offFocus, sum: Math.min(1, offCentre + offLevel + offFocus) };
+  const worseEdge = Math.max(lossAt(placement, edgeMm), lossAt(placement, -edgeMm));
+  const sum = Math.min(1, offCentre + offLevel + offFocus);
+  return { centre: lossAt(placement, 0), worseEdge, offCentre, offLevel, offFocus, sum };
 }
 
 /** How far a grid may be off before a share of the primary is lost: tilt, decentring, and the distances at an edge. */

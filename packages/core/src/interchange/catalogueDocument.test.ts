@@ -5,6 +5,7 @@ import type { Projection } from '../projections/schema';
 import { proveEntry } from '../setup/proveEntry';
 import { computeSetup } from '../setup/computeSetup';
 import { catalogueJsonSchema, exportCatalogue, importCatalogue } from './catalogueDocument';
+import { roomJsonSchema } from './roomDocument';
 import { catalogueTable } from './catalogueTable';
 
 const copy = (id: string, change: Partial<Projection> = {}): Projection => ({
@@ -108,5 +109,6 @@ test('schema and overview in the documents are those of the code', () => {
   expect(JSON.parse(file('docs/formats/catalogue.schema.json'))).toEqual(
     JSON.parse(JSON.stringify(catalogueJsonSchema())),
   );
+  expect(JSON.parse(file('docs/formats/room.schema.json'))).toEqual(JSON.parse(JSON.stringify(roomJsonSchema())));
   expect(file('docs/catalogue.md')).toBe(catalogueTable());
 });

@@ -37,13 +37,19 @@ const belly = author('abdomen', {
 });
 
 const TRUNK = ['thorax', 'lumbar', 'pelvis'];
-export const abdomenDose = (kVp = 80, mAs = 20, thicknessMm = 215, field: [number, number] = [350, 430]) =>
+export const abdomenDose = (
+  kVp = 80,
+  mAs = 22,
+  thicknessMm = 215,
+  field: [number, number] = [350, 430],
+  composition = 1.08,
+) =>
   technique(kVp, mAs, thicknessMm, field, {
     grid: 10,
     without: 74,
     thin: 64,
     cells: 'all',
-    composition: 1.0,
+    composition,
     range: 8,
   });
 export const flanks: CoverSource[] = [
@@ -149,7 +155,7 @@ export const abdomen: ProjectionSource[] = [
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise'),
-    exposure: abdomenDose(80, 22, 235),
+    exposure: abdomenDose(80, 36, 235),
     marker: { place: 'lower corner, beside the pelvis', extra: ['upright', 'arrow up'] },
     steps: steps('position', airFirst),
     checks: ['Both domes of the diaphragm', 'No turn', 'Fluid levels sharp: ray was level'],
@@ -200,7 +206,7 @@ export const abdomen: ProjectionSource[] = [
     ],
     maySplit: true,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: abdomenDose(80, 18, 205),
+    exposure: abdomenDose(80, 20, 205),
     checks: ['Symphysis to the upper abdomen', 'Wings of the hip bones alike'],
     faults: [rotated],
     cautions: [neverMove],
@@ -228,7 +234,7 @@ export const abdomen: ProjectionSource[] = [
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
-    exposure: abdomenDose(82, 22, 230),
+    exposure: abdomenDose(82, 30, 230),
     marker: { place: 'on the side that is up', extra: ['arrow up', 'left side down'] },
     prepare: ['firm pad under the flank'],
     steps: steps('position', 'At least five, better ten to twenty minutes on the side: air has to rise'),
@@ -290,7 +296,7 @@ export const abdomen: ProjectionSource[] = [
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
-    exposure: abdomenDose(88, 40, 310, [300, 400]),
+    exposure: abdomenDose(88, 56, 310, [300, 400], 0.97),
     marker: { place: 'on the side that is up', extra: ['arrow up', 'side on the receptor'] },
     steps: steps('position', airFirst),
     checks: ['Front of the belly not cut', 'Domes of the diaphragm seen', 'No turn'],
@@ -324,7 +330,7 @@ export const abdomen: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise', {
       differs: 'the depth of a median man’s belly, drawn half as large again, is a little more than 14 in',
     }),
-    exposure: abdomenDose(88, 40, 310, [300, 400]),
+    exposure: abdomenDose(88, 56, 310, [300, 400], 0.97),
     checks: ['Front of the belly not cut', 'Hip bones over each other'],
     faults: [
       fault(
@@ -363,7 +369,7 @@ export const abdomen: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise', {
       differs: 'turned, kidneys and symphysis of a median man are a little longer than one plate',
     }),
-    exposure: abdomenDose(80, 25, 240),
+    exposure: abdomenDose(80, 40, 240),
     prepare: ['30° wedge'],
     checks: ['Both kidneys and the bladder', 'Raised kidney along the receptor'],
     cautions: [neverMove],

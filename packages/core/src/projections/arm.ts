@@ -83,7 +83,7 @@ const humerus: CoverSource[] = [
   point('lat_epicondyle_hum_L', 'outer side of the elbow', 14, 'across'),
   point('med_epicondyle_hum_L', 'inner side of the elbow', 14, 'across'),
 ];
-const elbowDose = technique(62, 3.2, 75, [150, 190]);
+const elbowDose = technique(62, 3.2, 75, [150, 190], { composition: 1.2 });
 const bothJoints = fault(
   'joint-cut',
   'One joint missing',
@@ -123,7 +123,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     mayTilt: true,
     maySplit: true,
     receptor: usual('14×17', 'lengthwise', { note: '10×12 in a short forearm' }),
-    exposure: technique(60, 2.8, 65, [130, 330]),
+    exposure: technique(60, 2.8, 65, [130, 330], { composition: 1.2 }),
     steps: careful('Hand, elbow and shoulder in one plane; epicondyles level'),
     checks: [
       'Wrist and elbow joint both in the picture',
@@ -163,7 +163,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     mayTilt: true,
     maySplit: true,
     receptor: usual('14×17', 'lengthwise', { note: '10×12 in a short forearm' }),
-    exposure: technique(62, 3.2, 75, [130, 330]),
+    exposure: technique(62, 3.2, 75, [130, 330], { composition: 1.2 }),
     steps: careful('Forearm, elbow and upper arm in one plane: the receptor or the arm is raised to it'),
     checks: [
       'Wrist and elbow joint both in the picture',
@@ -326,7 +326,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     }),
     cover: [elbow[0], point('elbow_centre_L', 'joint', 30, 'along'), elbow[2], elbow[3]],
     receptor: usual('8×10'),
-    exposure: technique(64, 4, 85, [150, 190]),
+    exposure: technique(64, 4, 85, [150, 190], { composition: 1.2 }),
     prepare: ['support for the forearm', 'chair at a height that brings shoulder and elbow to one level'],
     checks: ['End of the humerus undistorted', 'Forearm foreshortened: the second picture shows it'],
     faults: [unlevel],
@@ -355,7 +355,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     }),
     cover: [elbow[1], point('elbow_centre_L', 'joint', 30, 'along'), elbow[2], elbow[3]],
     receptor: usual('8×10'),
-    exposure: technique(62, 3.2, 80, [150, 190]),
+    exposure: technique(62, 3.2, 80, [150, 190], { composition: 1.2 }),
     checks: ['Radial head, neck and tuberosity undistorted', 'Humerus foreshortened: the other picture shows it'],
     faults: [crossed],
     brightBones: elbowBones,
@@ -385,7 +385,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     }),
     cover: [elbow[0], point('elbow_centre_L', 'olecranon', 35, 'along'), elbow[2], elbow[3]],
     receptor: usual('8×10'),
-    exposure: technique(66, 5, 110, [150, 190]),
+    exposure: technique(66, 5, 110, [150, 190], { composition: 1.2 }),
     checks: ['Forearm and humerus over each other', 'Olecranon in profile, joint of the humerus end clear'],
     faults: [unlevel],
     brightBones: elbowBones,
@@ -413,7 +413,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     }),
     cover: [all('radius_head_L', 'radial head', 25), point('olecranon_L', 'olecranon', 20), elbow[2], elbow[3]],
     receptor: usual('8×10'),
-    exposure: technique(66, 5, 110, [150, 190]),
+    exposure: technique(66, 5, 110, [150, 190], { composition: 1.2 }),
     steps: steps('centre', 'Square to the forearm: the angle is what the bend leaves over'),
     checks: ['Upper forearm undistorted', 'Humerus over it'],
     faults: [
@@ -552,7 +552,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     maySplit: true,
     grid: 'by-thickness',
     receptor: usual('14×17', 'lengthwise'),
-    exposure: technique(72, 8, 100, [150, 400], { grid: 10, without: 68, range: 8 }),
+    exposure: technique(72, 4, 100, [150, 400], { grid: 10, without: 68, range: 8, composition: 1.15 }),
     breathing: { words: 'Stop breathing.', moment: 'suspended' },
     steps: careful('Both epicondyles the same distance from the receptor'),
     checks: ['Shoulder and elbow joint both in the picture', 'Greater tubercle in profile', 'Epicondyles in profile'],
@@ -622,7 +622,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     maySplit: true,
     grid: 'by-thickness',
     receptor: usual('14×17', 'lengthwise'),
-    exposure: technique(72, 8, 100, [150, 400], { grid: 10, without: 68, range: 8 }),
+    exposure: technique(72, 4, 100, [150, 400], { grid: 10, without: 68, range: 8, composition: 1.15 }),
     breathing: { words: 'Stop breathing.', moment: 'suspended' },
     steps: careful('Epicondyles one over the other'),
     checks: [
@@ -725,7 +725,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
       point('olecranon_L', 'olecranon', 12),
     ],
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(66, 5, 90, [150, 280]),
+    exposure: technique(66, 2.5, 90, [150, 280], { composition: 1.15 }),
     marker: { place: 'in front of the arm, inside the light', extra: ['ray level'] },
     checks: ['Elbow joint in the picture', 'Shaft from the side', 'Chest wall not over the bone'],
     faults: [

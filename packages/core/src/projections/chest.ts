@@ -60,8 +60,9 @@ const chestDose = (kVp: number, mAs: number, thicknessMm: number, { without = 90
     cells: 'outer',
     focus: 'small',
   });
-const ribDose = (kVp: number, mAs: number, thicknessMm: number) =>
-  technique(kVp, mAs, thicknessMm, [250, 400], { grid: 10, without: 68, thin: 60, range: 8, composition: 0.62 });
+/** Lower ribs lie before the liver, not before the lungs. */
+const ribDose = (kVp: number, mAs: number, thicknessMm: number, composition = 0.86) =>
+  technique(kVp, mAs, thicknessMm, [250, 400], { grid: 10, without: 68, thin: 60, range: 8, composition });
 const ribSteps = steps('position', 'Painful place marked on the skin: the side that hurts lies on the receptor');
 const turnedChest = fault(
   'rotated',
@@ -383,7 +384,7 @@ export const chest: ProjectionSource[] = [
       kVpRange: [60, 125],
       kVpNoGrid: 85,
       kVpThin: 64,
-      chart: { mAs: 2, thicknessMm: 220, sidMm: inches(48), gridRatio: 0, kVp: 85, fieldMm: [350, 430] },
+      chart: { mAs: 1.6, thicknessMm: 220, sidMm: inches(48), gridRatio: 0, kVp: 85, fieldMm: [350, 430] },
       composition: 0.52,
       aecCells: 'outer',
       focalSpot: 'small',
@@ -470,7 +471,7 @@ export const chest: ProjectionSource[] = [
     grid: 'by-thickness',
     sid: sid(72, 40, 80),
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
-    exposure: chestDose(105, 2, 220, { without: 100 }),
+    exposure: chestDose(105, 2.5, 220, { without: 100 }),
     marker: { place: 'upper corner, on the side that is up', extra: ['arrow up', 'side down'] },
     prepare: [
       'firm pad under the chest so that the low side is not cut',
@@ -593,7 +594,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(72, 60, 80),
     receptor: usual('14×17', 'lengthwise'),
-    exposure: chestDose(120, 4, 270),
+    exposure: chestDose(120, 3.2, 270),
     checks: ['Left lung about twice as wide as the right', 'Both lungs whole'],
     faults: [
       fault(
@@ -632,7 +633,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(72, 60, 80),
     receptor: usual('14×17', 'lengthwise'),
-    exposure: chestDose(120, 4, 270),
+    exposure: chestDose(120, 3.2, 270),
     steps: steps('position', 'For the heart 60° instead of 45'),
     checks: ['Right lung about twice as wide as the left', 'Both lungs whole'],
     faults: [
@@ -725,7 +726,7 @@ export const chest: ProjectionSource[] = [
     grid: 'by-thickness',
     sid: sid(72, 40, 72),
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(74, 8, 125, [180, 260], { grid: 10, sid: 72, without: 70, thin: 64 }),
+    exposure: technique(74, 16, 125, [180, 260], { grid: 10, sid: 72, without: 70, thin: 64 }),
     breathing: { words: 'Breathe in slowly and go on.', moment: 'during a slow breath in' },
     marker: { place: 'behind the neck, inside the light', extra: [] },
     checks: ['Air column whole', 'Shoulders not over it', 'Soft tissue seen'],
@@ -779,7 +780,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(40, 40, 72),
     receptor: usual('14×17', 'lengthwise'),
-    exposure: ribDose(72, 12, 220),
+    exposure: ribDose(72, 18, 220),
     breathing: { words: 'Breathe in. Hold it.', moment: 'end of the breath in: the diaphragm is low' },
     steps: ribSteps,
     checks: ['Ribs 1 to 9 above the diaphragm', 'Side of the chest whole'],
@@ -823,7 +824,7 @@ export const chest: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise', {
       differs: 'ribs of one side and below the diaphragm only: the smaller one holds them',
     }),
-    exposure: ribDose(76, 20, 210),
+    exposure: ribDose(76, 20, 210, 1.0),
     breathing: {
       words: 'Breathe out. Hold it out.',
       moment: 'end of the breath out: the diaphragm is high',
@@ -867,7 +868,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(40, 40, 72),
     receptor: usual('14×17', 'lengthwise'),
-    exposure: ribDose(72, 12, 220),
+    exposure: ribDose(72, 18, 220),
     breathing: { words: 'Breathe in. Hold it.', moment: 'end of the breath in' },
     steps: ribSteps,
     checks: ['Ribs 1 to 9 above the diaphragm', 'Side of the chest whole'],
@@ -912,7 +913,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(40, 40, 72),
     receptor: usual('14×17', 'lengthwise'),
-    exposure: ribDose(74, 16, 240),
+    exposure: ribDose(74, 22, 240),
     breathing: {
       words: 'Breathe in. Hold it.',
       moment: 'end of the breath in for upper, of the breath out for lower ribs',
@@ -953,7 +954,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(40, 40, 72),
     receptor: usual('14×17', 'lengthwise'),
-    exposure: ribDose(74, 16, 240),
+    exposure: ribDose(74, 22, 240),
     breathing: {
       words: 'Breathe in. Hold it.',
       moment: 'end of the breath in for upper, of the breath out for lower ribs',
@@ -1006,7 +1007,7 @@ export const chest: ProjectionSource[] = [
     grid: 'yes',
     sid: sid(40, 30, 44),
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(70, 16, 220, [120, 220], { grid: 10, without: 66, thin: 60, composition: 0.6, long: true }),
+    exposure: technique(70, 25, 220, [120, 220], { grid: 10, without: 66, thin: 60, composition: 0.86, long: true }),
     breathing: { words: 'Breathe gently all the time.', moment: 'quiet breathing, two seconds or longer' },
     checks: ['Breastbone whole beside the spine', 'Ribs and lung blurred'],
     faults: [

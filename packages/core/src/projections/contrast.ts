@@ -54,17 +54,17 @@ const oesophagus: CoverSource[] = [
 const stomach: CoverSource[] = [all('stomach', 'stomach', 10), all('duodenal_bulb', 'duodenal bulb', 14)];
 const largeBowel: CoverSource[] = [all('colon', 'large bowel', 14), ...flanks];
 const bowelDose = abdomenDose(110, 8, 215);
-const gastric = (thicknessMm: number) =>
-  technique(105, 8, thicknessMm, [250, 300], {
+const gastric = (mAs: number, thicknessMm: number) =>
+  technique(105, mAs, thicknessMm, [250, 300], {
     grid: 10,
     without: 95,
     thin: 70,
     range: 10,
-    composition: 0.98,
+    composition: 1.02,
     cells: 'centre',
   });
-const swallowDose = (thicknessMm: number) =>
-  technique(105, 8, thicknessMm, [180, 400], { grid: 10, without: 90, thin: 70, range: 10, composition: 0.7 });
+const swallowDose = (mAs: number, thicknessMm: number) =>
+  technique(105, mAs, thicknessMm, [180, 400], { grid: 10, without: 90, thin: 70, range: 10, composition: 0.8 });
 const spineBones = ['T', 'L'];
 const bones = ['L', 'ilium', 'iliac', 'S', 'pubic'];
 const habitus = steps(
@@ -145,7 +145,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: oesophagus,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: swallowDose(250),
+    exposure: swallowDose(5, 250),
     breathing: gullet,
     checks: ['Gullet filled, between spine and heart', 'Whole length to the stomach'],
     faults: [fault('over-spine', 'Gullet over the spine', 'Turned too little', '35 to 40°')],
@@ -171,7 +171,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: oesophagus,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: swallowDose(225),
+    exposure: swallowDose(4, 225),
     breathing: gullet,
     checks: ['Gullet filled', 'No turn'],
     faults: [fault('empty', 'Gullet empty', 'Exposed too early or too late', 'While the mouthful goes down')],
@@ -195,7 +195,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: oesophagus,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: swallowDose(400),
+    exposure: swallowDose(36, 400),
     breathing: gullet,
     checks: ['Gullet filled, free of the spine', 'Arms off the upper part'],
     faults: [
@@ -223,7 +223,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: stomach,
     receptor: usual('10×12', 'lengthwise', { note: '14×17 where the small bowel is wanted' }),
-    exposure: gastric(205),
+    exposure: gastric(6, 205),
     steps: habitus,
     checks: ['Whole stomach and duodenal bulb', 'Outlet filled'],
     faults: [rolled],
@@ -249,7 +249,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: stomach,
     receptor: usual('10×12', 'lengthwise'),
-    exposure: gastric(250),
+    exposure: gastric(12, 250),
     marker: {
       place: 'lower corner, on the raised side',
       extra: ['L: the side of the organ', 'minutes since the contrast'],
@@ -279,7 +279,7 @@ export const contrastOverheads: ProjectionSource[] = [
     receptor: usual('10×12', 'lengthwise', {
       differs: 'the stomach lies far from the receptor and is drawn half as large again',
     }),
-    exposure: gastric(310),
+    exposure: gastric(36, 310),
     marker: { place: 'low, in front of the belly', extra: ['R', 'minutes since the contrast'] },
     steps: [...habitus, ...anew],
     checks: ['Space behind the stomach seen', 'Hip bones over each other'],
@@ -304,7 +304,7 @@ export const contrastOverheads: ProjectionSource[] = [
       note: '14×17 for a hernia',
       differs: 'with the dome of the diaphragm the field is longer than 12 in',
     }),
-    exposure: gastric(215),
+    exposure: gastric(7, 215),
     steps: [...habitus, ...anew],
     checks: ['Fundus full of barium', 'Left dome of the diaphragm in the picture'],
     faults: [rolled],
@@ -328,7 +328,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: stomach,
     receptor: usual('10×12', 'lengthwise'),
-    exposure: gastric(250),
+    exposure: gastric(12, 250),
     steps: [...habitus, ...anew],
     checks: ['Bulb full of gas', 'Rear wall of the stomach not cut'],
     faults: [rolled, fault('rear-wall', 'Rear wall cut', 'Centred too far out', 'Aim back toward the midline')],
@@ -509,7 +509,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: [all('gas_rectum', 'rectum', 30), all('S2_body', 'sacrum', 15), all('S5_body', 'end of the sacrum', 12)],
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(115, 25, 330, [220, 250], { grid: 10, without: 100, thin: 70, range: 10, composition: 1.0 }),
+    exposure: technique(115, 32, 330, [220, 250], { grid: 10, without: 100, thin: 70, range: 10, composition: 1.0 }),
     steps: checked,
     checks: ['Rectum and sacrum whole', 'Hip bones over each other'],
     cautions: [bag],
@@ -565,7 +565,7 @@ export const contrastOverheads: ProjectionSource[] = [
       all('bladder', 'front of the pelvis', 10),
     ],
     receptor: usual('10×12', 'lengthwise', { differs: 'the angle draws the picture out' }),
-    exposure: abdomenDose(110, 12, 240, [250, 300]),
+    exposure: abdomenDose(110, 11, 240, [250, 300]),
     steps: checked,
     checks: ['Sigmoid loops apart', 'No turn'],
     cautions: [bag],
@@ -645,7 +645,7 @@ export const contrastOverheads: ProjectionSource[] = [
     cover: [...pair('kidney', 'kidney', 10), point('symphysis_sup', 'symphysis', 4, 'along'), ...flanks],
     maySplit: true,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: abdomenDose(74, 22, 215),
+    exposure: abdomenDose(74, 32, 215),
     marker: { place: 'lower corner, beside the pelvis', extra: ['before contrast'] },
     checks: ['Kidneys to symphysis', 'No turn'],
     faults: [
@@ -668,7 +668,7 @@ export const contrastOverheads: ProjectionSource[] = [
     cover: [...pair('kidney', 'kidney', 10), point('symphysis_sup', 'symphysis', 4, 'along'), ...flanks],
     maySplit: true,
     receptor: usual('14×17', 'lengthwise', { note: 'crosswise over the kidneys for the first minutes' }),
-    exposure: abdomenDose(72, 25, 215),
+    exposure: abdomenDose(72, 36, 215),
     checks: ['Kidneys to symphysis', 'Minutes marked'],
     cautions: [
       {
@@ -701,7 +701,7 @@ export const contrastOverheads: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise', {
       differs: 'kidneys and bladder of a turned man are a little longer than one plate',
     }),
-    exposure: abdomenDose(74, 30, 240),
+    exposure: abdomenDose(74, 56, 240),
     checks: ['Raised kidney along the receptor', 'Low ureter off the spine'],
     faults: [fault('turn', 'Raised kidney short', 'Turned too little or too much', '30°')],
     brightBones: bones,
@@ -724,7 +724,7 @@ export const contrastOverheads: ProjectionSource[] = [
     cover: [...pair('kidney', 'kidney', 20), point('symphysis_sup', 'symphysis', 4, 'along'), ...flanks],
     maySplit: true,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: abdomenDose(74, 22, 215),
+    exposure: abdomenDose(74, 32, 215),
     marker: { place: 'lower corner, beside the pelvis', extra: ['after emptying'] },
     checks: ['Kidneys to symphysis', 'Bladder in the picture'],
     faults: [fault('early', 'Bladder still full', 'Exposed before it was emptied', 'Ask, then expose')],
@@ -747,7 +747,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: [all('bladder', 'bladder', 50), all('symphysis_disc', 'symphysis', 10, 'along')],
     receptor: usual('10×12', 'lengthwise'),
-    exposure: abdomenDose(76, 22, 210, [230, 270]),
+    exposure: abdomenDose(76, 28, 210, [230, 270]),
     marker: { place: 'lower corner, clear of the bladder', extra: ['filled amount'] },
     checks: ['Bladder above the symphysis', 'Lower ends of the ureters'],
     faults: [fault('over', 'Symphysis over the neck of the bladder', 'Too little angle', '10 to 15° to the feet')],

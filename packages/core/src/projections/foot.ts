@@ -89,9 +89,9 @@ const ankle: CoverSource[] = [
   point('med_malleolus_L', 'inner side', 20, 'across'),
   point('lat_malleolus_L', 'outer side', 20, 'across'),
 ];
-const toeDose = technique(54, 1.6, 25, [90, 110]);
-const footDose = technique(60, 2.5, 55, [130, 280]);
-const ankleDose = technique(60, 3, 85, [130, 180]);
+const toeDose = technique(54, 1.6, 25, [90, 110], { composition: 1.3 });
+const footDose = technique(60, 2.5, 55, [130, 280], { composition: 1.3 });
+const ankleDose = technique(60, 5, 85, [130, 180], { composition: 1.2 });
 const archAngle = 'the arch decides: high arch more, flat foot less';
 const footAngles = [
   { rule: 'footApAngle', choice: '0', set: { ray: { angleDeg: 0 } }, reason: 'foreign body, or a flat foot' },
@@ -221,7 +221,7 @@ export const footAndAnkle: ProjectionSource[] = [
       point('mt5_head_L', 'heads of the metatarsals', 12, 'across'),
     ],
     receptor: usual('8×10', 'crosswise'),
-    exposure: technique(58, 2, 45, [70, 70]),
+    exposure: technique(58, 2.5, 45, [70, 70], { composition: 1.3 }),
     steps: careful('Toes bent back until the ball of the foot stands square'),
     checks: ['Sesamoids free of the metatarsal head', 'Space under the metatarsal heads seen'],
     faults: [
@@ -350,7 +350,7 @@ export const footAndAnkle: ProjectionSource[] = [
     receptor: usual('10×12', 'crosswise', {
       differs: 'both ends of a median man’s foot need a little more than 12 in; a woman’s fit',
     }),
-    exposure: technique(60, 2.5, 65, [280, 130]),
+    exposure: technique(60, 2.5, 65, [280, 130], { composition: 1.3 }),
     steps: careful('Sole square to the receptor; support under the knee'),
     checks: [
       'Metatarsals over each other',
@@ -415,7 +415,7 @@ export const footAndAnkle: ProjectionSource[] = [
     receptor: usual('10×12', 'crosswise', {
       differs: 'both ends of a median man’s foot need a little more than 12 in; a woman’s fit',
     }),
-    exposure: technique(60, 2.5, 70, [280, 130]),
+    exposure: technique(60, 3.2, 70, [280, 130], { composition: 1.3 }),
     marker: { place: 'above the toes, inside the light', extra: ['weight-bearing'] },
     prepare: ['block with a slot for the receptor, high enough for the tube', 'handrail'],
     checks: ['Metatarsals over each other', 'Sole and heel whole', 'Weight even'],
@@ -450,7 +450,7 @@ export const footAndAnkle: ProjectionSource[] = [
     }),
     cover: calcaneus,
     receptor: usual('8×10', 'lengthwise'),
-    exposure: technique(66, 5, 90, [110, 130]),
+    exposure: technique(66, 3.2, 90, [110, 130], { composition: 1.2 }),
     prepare: ['strap round the ball of the foot, held by the patient'],
     checks: ['Heel bone whole, sustentaculum in profile', 'Joint with the talus seen', 'Metatarsals not over it'],
     faults: [
@@ -484,7 +484,7 @@ export const footAndAnkle: ProjectionSource[] = [
     }),
     cover: calcaneus,
     receptor: usual('8×10', 'lengthwise'),
-    exposure: technique(66, 5, 90, [110, 150]),
+    exposure: technique(66, 3.2, 90, [110, 150], { composition: 1.2 }),
     prepare: ['sandbag under the ankle', 'receptor propped against the sole'],
     checks: ['Heel bone whole', 'Joint with the talus seen'],
     faults: [
@@ -523,7 +523,7 @@ export const footAndAnkle: ProjectionSource[] = [
     }),
     cover: calcaneus,
     receptor: usual('8×10', 'lengthwise'),
-    exposure: technique(66, 5, 100, [110, 150]),
+    exposure: technique(66, 5, 100, [110, 150], { composition: 1.2 }),
     marker: { place: 'outer edge of the light', extra: ['weight-bearing'] },
     prepare: ['handrail'],
     checks: ['Heel bone whole', 'Middle joint of heel bone and talus seen'],
@@ -554,7 +554,7 @@ export const footAndAnkle: ProjectionSource[] = [
       all('navicular_L', 'navicular', 8),
     ],
     receptor: usual('8×10', 'crosswise'),
-    exposure: technique(60, 2.5, 65, [140, 120]),
+    exposure: technique(60, 3.2, 65, [140, 120], { composition: 1.3 }),
     checks: ['Heel bone whole', 'Sinus of the tarsus open', 'Ankle joint in the picture'],
     faults: [fault('rolled', 'Sinus of the tarsus closed', 'Foot rolled', 'Sole square to the receptor')],
     brightBones: heelBones,

@@ -48,7 +48,7 @@ const finger: CoverSource[] = [
   all('env_finger3_L', 'finger', 8),
   point('MC3_head_L', 'distal third of the metacarpal', 5, 'along', [['head', 20]]),
 ];
-const fingerLong = technique(52, 1.2, 18, [50, 110]);
+const fingerLong = technique(52, 2, 18, [50, 110], { composition: 1.3 });
 const thumb: CoverSource[] = [
   all('env_finger1_L', 'thumb', 10),
   all('trapezium_L', 'trapezium and the joint at its base', 8),
@@ -77,8 +77,8 @@ const carpals: CoverSource[] = [
 const carpalBones = ['scaphoid', 'lunate', 'triquetrum', 'pisiform', 'trapez', 'capitate', 'hamate'];
 const handBones = ['mc', 'p_', ...carpalBones];
 const wristBones = [...carpalBones, 'radius', 'ulna', 'mc'];
-const wristDose = technique(60, 2.5, 42, [110, 150]);
-const wristLateral = technique(62, 3.2, 62, [90, 150]);
+const wristDose = technique(60, 2.5, 42, [110, 150], { composition: 1.3 });
+const wristLateral = technique(62, 3.2, 62, [90, 150], { composition: 1.3 });
 const rotatedHand = fault(
   'rotated',
   'Shafts unlike on their two sides',
@@ -239,7 +239,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('MCP1_L', 'first knuckle', { point: 'through', checkBy: ['CMC1_L'] }),
     cover: thumb,
     receptor: usual('8×10'),
-    exposure: technique(54, 1.4, 25, [60, 110]),
+    exposure: technique(54, 2, 25, [60, 110], { composition: 1.3 }),
     steps: careful('Other fingers held back, out of the light', 'Nail lies flat on the receptor'),
     checks: ['Tip to trapezium', 'Shaft hollows alike on both sides', 'Soft tissue of the palm not over the base'],
     faults: [
@@ -271,7 +271,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('MCP1_L', 'first knuckle', { point: 'through', checkBy: ['CMC1_L'] }),
     cover: thumb,
     receptor: usual('8×10'),
-    exposure: technique(54, 1.4, 25, [60, 110]),
+    exposure: technique(54, 2, 25, [60, 110], { composition: 1.3 }),
     steps: careful('Support under the thumb until its nail is level, facing the tube'),
     checks: ['Tip to trapezium', 'Shaft hollows alike on both sides'],
     faults: [
@@ -297,7 +297,7 @@ export const handAndWrist: ProjectionSource[] = [
     cover: thumb,
     alongBone: ['MCP1_L', 'CMC1_L'],
     receptor: usual('8×10'),
-    exposure: technique(54, 1.4, 25, [60, 110]),
+    exposure: technique(54, 2, 25, [60, 110], { composition: 1.3 }),
     steps: careful('Thumb apart, hand leaning a little to the little finger side so that it lies along the receptor'),
     checks: ['Tip to trapezium', 'Joints open', 'Shaft more hollow on one side'],
     faults: [
@@ -330,7 +330,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('MCP1_L', 'first knuckle', { point: 'through', checkBy: ['CMC1_L'] }),
     cover: thumb,
     receptor: usual('8×10'),
-    exposure: technique(54, 1.4, 25, [60, 110]),
+    exposure: technique(54, 2, 25, [60, 110], { composition: 1.3 }),
     steps: careful('Arch the palm until the thumb nail stands on edge'),
     checks: ['Tip to trapezium', 'Hollow front side in profile', 'Joints open'],
     faults: [
@@ -361,7 +361,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('CMC1_L', 'joint at the base of the thumb', { point: 'through', checkBy: ['MCP1_L'] }),
     cover: [all('trapezium_L', 'trapezium', 16), all('mc1_L', 'first metacarpal', 8)],
     receptor: usual('8×10'),
-    exposure: technique(56, 1.6, 32, [60, 80]),
+    exposure: technique(56, 2, 32, [60, 80], { composition: 1.3 }),
     steps: careful('Shoulder, elbow and wrist in one line; fingers held back'),
     checks: ['Joint at the base open', 'Trapezium free of the other carpals', 'Base of the metacarpal in profile'],
     faults: [fault('joint-closed', 'Joint closed', 'No angle', '10 to 15° toward the elbow, and the palm held back')],
@@ -387,7 +387,7 @@ export const handAndWrist: ProjectionSource[] = [
     receptor: usual('10×12', 'crosswise', {
       differs: 'one thumb is computed; both lie side by side on the same receptor',
     }),
-    exposure: technique(54, 1.4, 25, [120, 100]),
+    exposure: technique(54, 2, 25, [120, 100], { composition: 1.3 }),
     prepare: ['rubber band and a small round spacer'],
     steps: careful('The patient pulls the thumbs apart against the band and holds it'),
     checks: ['Both first knuckles in one picture', 'Thumbs without rotation', 'Stress kept during the exposure'],
@@ -508,7 +508,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('MC3_head_L', 'third knuckle', { point: 'through', checkBy: ['PIP3_L', 'wrist_centre_L'] }),
     cover: hands,
     receptor: usual('10×12'),
-    exposure: technique(57, 2.2, 38, [180, 240]),
+    exposure: technique(57, 2.2, 38, [180, 240], { composition: 1.3 }),
     prepare: ['stepped finger sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
     steps: careful('Each finger on its step so that the joints stay level'),
     checks: [
@@ -551,7 +551,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('MC3_head_L', 'second knuckle', { point: 'through', checkBy: ['PIP3_L'] }),
     cover: [...hands.filter((_, i) => i !== 2), all('mc1_L', 'thumb base', 10)],
     receptor: usual('10×12'),
-    exposure: technique(60, 3, 70, [190, 240]),
+    exposure: technique(60, 3, 70, [190, 240], { composition: 1.3 }),
     prepare: ['stepped finger sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
     checks: ['Fingers apart, each in profile', 'Metacarpals over each other', 'Radius and ulna over each other'],
     faults: [
@@ -583,7 +583,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('MC3_head_L', 'second knuckle', { point: 'through', checkBy: ['PIP3_L'] }),
     cover: [...hands.filter((_, i) => i !== 2), all('mc1_L', 'thumb base', 10)],
     receptor: usual('10×12'),
-    exposure: technique(60, 3, 70, [160, 250]),
+    exposure: technique(60, 3, 70, [160, 250], { composition: 1.3 }),
     checks: ['Fingers and metacarpals over each other', 'Thumb clear of the hand'],
     faults: [
       fault(
@@ -615,7 +615,7 @@ export const handAndWrist: ProjectionSource[] = [
     receptor: usual('10×12', 'crosswise', {
       differs: 'one hand is computed; both lie side by side on the same receptor',
     }),
-    exposure: technique(56, 2, 35, [280, 230]),
+    exposure: technique(56, 2, 35, [280, 230], { composition: 1.3 }),
     steps: careful('Both hands relaxed, fingers a little bent as if to catch a ball'),
     checks: ['Both hands whole', 'Heads of metacarpals 2 to 5 free of overlap'],
     faults: [
@@ -642,7 +642,7 @@ export const handAndWrist: ProjectionSource[] = [
       point('wrist_centre_L', '1½ in of forearm', 5, 'along', [['head', 38]]),
     ],
     receptor: usual('10×12'),
-    exposure: technique(54, 1.6, 28, [180, 250]),
+    exposure: technique(54, 1.6, 28, [180, 250], { composition: 1.3 }),
     marker: { place: 'edge of the light on the little finger side', extra: ['age in years and months'] },
     checks: [
       'Ends of radius and ulna in the picture',
@@ -735,7 +735,7 @@ export const handAndWrist: ProjectionSource[] = [
     }),
     cover: wrist,
     receptor: usual('8×10'),
-    exposure: technique(61, 2.8, 50, [100, 150]),
+    exposure: technique(61, 2.8, 50, [100, 150], { composition: 1.3 }),
     prepare: ['45° sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
     checks: ['Trapezium and end of the scaphoid free', 'End of the ulna partly over the radius'],
     faults: [
@@ -812,7 +812,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('scaphoid_L', 'scaphoid', { point: 'through', checkBy: ['radial_styloid_L'] }),
     cover: carpals,
     receptor: usual('8×10'),
-    exposure: technique(60, 2.5, 42, [90, 100]),
+    exposure: technique(60, 2.5, 42, [90, 100], { composition: 1.3 }),
     steps: careful('Forearm stays; only the hand leans'),
     checks: ['Scaphoid in length, free of overlap', 'Forearm in line, no rotation'],
     faults: [fault('short', 'Scaphoid still short', 'Hand does not lean enough', 'Angle 10 to 15° toward the elbow')],
@@ -842,7 +842,7 @@ export const handAndWrist: ProjectionSource[] = [
     }),
     cover: carpals,
     receptor: usual('8×10'),
-    exposure: technique(60, 2.5, 42, [90, 100]),
+    exposure: technique(60, 2.5, 42, [90, 100], { composition: 1.3 }),
     steps: careful('Forearm stays; only the hand leans'),
     checks: ['Spaces on the little finger side open', 'No rotation of the forearm'],
     faults: [
@@ -868,7 +868,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('scaphoid_L', 'scaphoid', { point: 'through', checkBy: ['radial_styloid_L'] }),
     cover: carpals,
     receptor: usual('8×10'),
-    exposure: technique(60, 2.5, 42, [90, 100]),
+    exposure: technique(60, 2.5, 42, [90, 100], { composition: 1.3 }),
     checks: ['Scaphoid in full length', 'Spaces round it open'],
     faults: [
       fault(
@@ -899,7 +899,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('scaphoid_L', 'scaphoid', { point: 'through', checkBy: ['radial_styloid_L'] }),
     cover: carpals,
     receptor: usual('8×10'),
-    exposure: technique(60, 2.5, 42, [90, 100]),
+    exposure: technique(60, 2.5, 42, [90, 100], { composition: 1.3 }),
     prepare: ['wedge of 20°', 'chair at a height that brings shoulder, elbow and wrist to one level'],
     checks: ['Scaphoid in full length', 'Spaces round it open'],
     faults: [
@@ -944,7 +944,7 @@ export const handAndWrist: ProjectionSource[] = [
       all('scaphoid_L', 'scaphoid', 14),
     ],
     receptor: usual('8×10'),
-    exposure: technique(62, 3.2, 55, [80, 80]),
+    exposure: technique(62, 3.2, 55, [80, 80], { composition: 1.3 }),
     steps: careful('Hand pulled back until the metacarpals stand almost upright; turned a few degrees to the thumb'),
     checks: ['Canal seen as an arch', 'Pisiform and hook of the hamate apart'],
     faults: [
@@ -987,7 +987,7 @@ export const handAndWrist: ProjectionSource[] = [
     }),
     cover: [all('lunate_L', 'lunate', 18), all('scaphoid_L', 'scaphoid', 18), all('triquetrum_L', 'triquetrum', 18)],
     receptor: usual('8×10'),
-    exposure: technique(62, 3.2, 55, [80, 90]),
+    exposure: technique(62, 3.2, 55, [80, 90], { composition: 1.3 }),
     checks: ['Back edge of the carpals in profile', 'Free of the metacarpals'],
     faults: [
       fault(
@@ -1019,7 +1019,7 @@ export const handAndWrist: ProjectionSource[] = [
     aim: at('pisiform_L', 'pisiform', { point: 'through', checkBy: ['ulnar_styloid_L'] }),
     cover: carpals,
     receptor: usual('8×10'),
-    exposure: technique(61, 2.8, 50, [90, 110]),
+    exposure: technique(61, 2.8, 50, [90, 110], { composition: 1.3 }),
     checks: ['Pisiform free of the triquetrum', 'Carpals on the little finger side clear'],
     faults: [fault('covered', 'Pisiform over the triquetrum', 'Rolled too little', 'Roll on to 45° palm up')],
     brightBones: carpalBones,

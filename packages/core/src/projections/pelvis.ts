@@ -75,7 +75,7 @@ const hipBones = [
   'femur_shaft',
 ];
 const femurBones = ['femur', 'femoral', 'greater_troch', 'lesser_troch', 'patella'];
-const hipDose = technique(78, 18, 190, [250, 300], { grid: 10, without: 74, thin: 62, composition: 1.05 });
+const hipDose = technique(78, 18, 190, [250, 300], { grid: 10, without: 74, thin: 62, composition: 1.12 });
 const hipAim = at('femoral_neck_mid_L', 'neck of the femur', {
   point: 'through',
   checkBy: ['ASIS_L', 'symphysis_sup', 'greater_trochanter_lat_L'],
@@ -143,7 +143,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     mayTilt: true,
     maySplit: true,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: technique(75, 12, 150, [180, 420], { grid: 10, without: 70, thin: 62 }),
+    exposure: technique(75, 10, 150, [180, 420], { grid: 10, without: 70, thin: 62 }),
     steps: careful('Both condyles the same height above the table'),
     checks: ['Knee joint in the picture', 'No turn: patella in the middle'],
     faults: [
@@ -219,7 +219,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     mayTilt: true,
     maySplit: true,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: technique(75, 12, 150, [180, 420], { grid: 10, without: 70, thin: 62 }),
+    exposure: technique(75, 10, 150, [180, 420], { grid: 10, without: 70, thin: 62 }),
     checks: ['Knee joint in the picture', 'Condyles nearly over each other'],
     cautions: [neverForce],
     faults: [fault('condyles', 'Condyles apart', 'Leg rolled', 'Patella borders one over the other')],
@@ -378,7 +378,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     ],
     grid: 'yes',
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(82, 40, 230, [180, 230], { grid: 6, range: 8, cells: 'none', composition: 1.05 }),
+    exposure: technique(82, 20, 230, [180, 230], { grid: 6, range: 8, cells: 'none', composition: 1.05 }),
     prepare: [
       'support for the raised leg: it does not rest on the tube',
       'pelvis raised on a folded sheet where the mattress is soft',
@@ -446,7 +446,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     ],
     grid: 'yes',
     receptor: usual('10×12', 'crosswise'),
-    exposure: technique(85, 50, 260, [200, 230], { grid: 6, range: 8, cells: 'none', composition: 1.05 }),
+    exposure: technique(85, 32, 260, [200, 230], { grid: 6, range: 8, cells: 'none', composition: 1.05 }),
     checks: ['Head, neck and trochanters', 'Both legs unmoved'],
     faults: [
       fault('cut-off', 'One side pale', 'Receptor not square to the ray', 'Tip it back by the angle of the tube'),
@@ -643,7 +643,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     receptor: usual('14×17', 'crosswise', {
       differs: 'the angle draws the ring out along the body, and the wings are not needed',
     }),
-    exposure: technique(82, 25, 280, [430, 300], { grid: 10, without: 78, thin: 64, composition: 1.05 }),
+    exposure: technique(82, 80, 280, [430, 300], { grid: 10, without: 78, thin: 64, composition: 1.05 }),
     checks: ['Pelvic ring as an open ring', 'Both ischial spines alike'],
     faults: [rotated],
     cautions: [neverMove],
@@ -669,7 +669,7 @@ export const femurHipPelvis: ProjectionSource[] = [
       ...pair('acetabular_rim', 'hip socket', 0),
     ],
     receptor: usual('10×12', 'crosswise'),
-    exposure: technique(82, 25, 240, [300, 240], { grid: 10, without: 78, thin: 64, composition: 1.05 }),
+    exposure: technique(82, 32, 240, [300, 240], { grid: 10, without: 78, thin: 64, composition: 1.05 }),
     checks: ['Rami of pubis and ischium drawn out', 'Obturator openings alike'],
     faults: [rotated, fault('short', 'Rami short', 'Too little angle', 'Men 20 to 35°, women 30 to 45° to the head')],
     variants: [],
@@ -894,7 +894,7 @@ export const femurHipPelvis: ProjectionSource[] = [
       note: 'several exposures joined, or a long receptor',
       differs: 'two legs from hip to ankle need several plates',
     }),
-    exposure: technique(80, 20, 180, [400, 400], { grid: 10, sid: 72, range: 8 }),
+    exposure: technique(80, 40, 180, [400, 400], { grid: 10, sid: 72, range: 8 }),
     prepare: ['ruler in the picture', 'blocks under the shorter leg, their height noted'],
     checks: ['Hips, knees and ankles of both sides', 'Patellae straight forward'],
     faults: [fault('turned', 'Patella off the middle', 'Leg turned', 'Turn until the patella faces straight forward')],

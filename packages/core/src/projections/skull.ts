@@ -131,7 +131,7 @@ const front = technique(80, 20, 195, [200, 260], { grid: 10, without: 74, thin: 
 const side = technique(76, 10, 150, [260, 220], { grid: 10, without: 70, thin: 63, composition: 1.1, focus: 'small' });
 const base = technique(85, 30, 230, [200, 250], { grid: 10, without: 80, thin: 66, composition: 1.1, focus: 'small' });
 const axial = technique(82, 25, 220, [200, 260], { grid: 10, without: 76, thin: 65, composition: 1.1, focus: 'small' });
-const jawDose = technique(76, 12, 140, [200, 220], {
+const jawDose = technique(76, 8, 140, [200, 220], {
   grid: 10,
   without: 70,
   thin: 63,
@@ -573,7 +573,7 @@ export const skullAndFace: ProjectionSource[] = [
     cover: [all('nasal_bones', 'nasal bones', 22), point('acanthion', 'spine below the nose', 14)],
     grid: 'no',
     receptor: usual('8×10', 'crosswise'),
-    exposure: technique(52, 1.6, 45, [80, 80], { composition: 0.9 }),
+    exposure: technique(52, 3.2, 45, [80, 80], { composition: 0.9 }),
     steps: [...trueSide, ...steps('room', 'Table top, manual: not left in the tray after a tray view')],
     checks: ['Nasal bones and soft nose, not burnt out', 'Spine below the nose in the picture'],
     faults: [
@@ -709,7 +709,7 @@ export const skullAndFace: ProjectionSource[] = [
     }),
     cover: arches,
     receptor: usual('8×10', 'crosswise'),
-    exposure: technique(72, 10, 160, [200, 120], { grid: 10, without: 68 }),
+    exposure: technique(72, 16, 160, [200, 120], { grid: 10, without: 68 }),
     steps: noTurn,
     checks: ['Both arches free of the jaw', 'Both alike'],
     faults: [turned],

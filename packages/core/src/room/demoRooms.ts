@@ -47,9 +47,18 @@ export const ROOM_ONE: Room = checkRoom({
     largeFocusKw: 80,
     smallFocusMm: 0.6,
     largeFocusMm: 1.2,
-    outputUGyPerMas: 80,
+    filtrationMmAl: 3,
+    outputUGyPerMas: 81.6,
+    outputPower: 2.09,
+    points: [
+      { kVp: 60, mAs: 10, distanceMm: 1000, kermaUGy: 452 },
+      { kVp: 80, mAs: 10, distanceMm: 1000, kermaUGy: 806 },
+      { kVp: 100, mAs: 10, distanceMm: 1000, kermaUGy: 1290 },
+      { kVp: 120, mAs: 10, distanceMm: 1000, kermaUGy: 1926 },
+    ],
     chartFactor: 0.6,
     targetIndex: 300,
+    targetIndexFree: 600,
   },
 });
 
@@ -97,9 +106,12 @@ export const ROOM_TWO: Room = checkRoom({
     largeFocusKw: 50,
     smallFocusMm: 0.6,
     largeFocusMm: 1.2,
+    filtrationMmAl: 3.2,
     outputUGyPerMas: 72,
     chartFactor: 1,
     targetIndex: 500,
+    targetIndexFree: 1000,
+    scale: { kind: 'inverse', kUGy: 1750 },
   },
 });
 
@@ -134,6 +146,7 @@ export const MOBILE_UNIT: Room = checkRoom({
     outputUGyPerMas: 75,
     chartFactor: 0.6,
     targetIndex: 300,
+    targetIndexFree: 600,
   },
 });
 

@@ -4,14 +4,33 @@
  */
 import { z } from 'zod';
 import { HOLDERS, type HolderKind } from '../projections/vocabulary';
+import { aecCellSchema } from './aecCells';
+import { indexScaleSchema } from './indexScale';
+import { chartSchema } from './techniqueChart';
 
 const mm = z.number().finite().min(0);
+const bounded = (name: string, low: number, high: number, unit: string) => {
+  const error = `${name} must be ${low} to ${high} ${unit}`.trim();
+  return z.number({ error }).min(low, { error }).max(high, { error });
+};
+const rising = (name: string, unit: string, most: number) =>
+  z
+    .array(bounded(name, 0.1, most, unit))
+    .min(1, { error: `At least one: ${name}` })
+    .max(80, { error: `At most 80: ${name}` })
+    .refine((list) => list.every((value, i) => i === 0 || value > list[i - 1]), {
+      error: `${name} must rise from one to the next`,
+    });
 const range = z.tuple([mm, mm]).refine(([low, high]) => low <= high, 'the lower limit must not exceed the upper one');
 
 export const gridSchema = z.strictObject({
   id: z.string().min(1).max(40),
   ratio: z.number().min(4).max(17),
   focusMm: mm,
+  /** Strips run along the table or wall stand unless they go with a loose plate, along its long side. */
+  strips: z.enum(['holder', 'plate']).optional(),
+  /** Strips in a centimetre, where it is known. */
+  linesPerCm: bounded('Strips', 20, 120, 'in a centimetre').optional(),
 });
 export type Grid = z.infer<typeof gridSchema>;
 
@@ -36,8 +55,58 @@ export const holderSchema = z.strictObject({
   gridRemovable: z.boolean(),
   receptorIds: z.array(z.string()).min(1),
   aec: z.boolean(),
+  /** Where the measuring cells lie; the usual three where it is not known. */
+  cells: z.array(aecCellSchema).min(1).max(9).optional(),
 });
 export type Holder = z.infer<typeof holderSchema>;
+
+/** A measured output: kerma free in air at a distance. */
+export const outputPointSchema = z.strictObject({
+  kVp: bounded('kVp of a measured point', 45, 140, 'kV'),
+  mAs: bounded('mAs of a measured point', 0.1, 600, 'mAs'),
+  distanceMm: bounded('Distance of a measured point', 300, 3000, 'mm'),
+  kermaUGy: bounded('Kerma of a measured point', 0.1, 1_000_000, 'µGy'),
+});
+export type OutputPoint = z.infer<typeof outputPointSchema>;
+
+/** What a technique starts from: the shipped charts with a factor, this room's own chart, or the measured beam. */
+export const BASES = ['chart', 'model'] as const;
+
+export const generatorSchema = z.strictObject({
+  maxKvp: bounded('Highest kVp', 40, 150, 'kV'),
+  masStations: rising('mAs stations', 'mAs', 1000),
+  /** Stations of tube current; the usual series up to what each focal spot gives where they are not known. */
+  maStations: rising('mA stations', 'mA', 1600).optional(),
+  /** Stations of time: where there are any, the mAs is the product of a current and a time. */
+  timeStationsMs: rising('Time stations', 'ms', 10_000).optional(),
+  smallFocusMa: bounded('Current of the small focal spot', 1, 1600, 'mA'),
+  largeFocusMa: bounded('Current of the large focal spot', 1, 1600, 'mA'),
+  /** Power that each focal spot bears for a tenth of a second, kW; the usual one where it is not known. */
+  smallFocusKw: bounded('Power of the small focal spot', 1, 200, 'kW').optional(),
+  largeFocusKw: bounded('Power of the large focal spot', 1, 200, 'kW').optional(),
+  smallFocusMm: bounded('Small focal spot', 0.05, 3, 'mm'),
+  largeFocusMm: bounded('Large focal spot', 0.05, 3, 'mm'),
+  /** Total filtration; the model's beam has 3 mm of aluminium. */
+  filtrationMmAl: bounded('Filtration', 1.5, 10, 'mm Al').optional(),
+  /** Output free in air at 1 m and 80 kVp, µGy per mAs. */
+  outputUGyPerMas: bounded('Output at 1 m and 80 kVp', 5, 500, 'µGy per mAs'),
+  /** Power of kVp that the output follows. */
+  outputPower: bounded('Power of kVp', 1.5, 3, '').optional(),
+  /** What the output was fitted to. */
+  points: z.array(outputPointSchema).max(40, { error: 'At most 40 measured points' }).optional(),
+  basis: z.enum(BASES).optional(),
+  /** This room's mAs against the shipped chart: a faster receptor needs less. */
+  chartFactor: bounded('Factor on the shipped chart', 0.05, 10, ''),
+  /** The department's own technique chart. */
+  chart: chartSchema.optional(),
+  /** Standard index that is aimed at, for parts whose chart has a grid: trunk, head, thick limbs. */
+  targetIndex: bounded('Target index', 20, 5000, ''),
+  /** For parts whose chart has none, limbs; as the other where it is not known. */
+  targetIndexFree: bounded('Target index without a grid', 20, 5000, '').optional(),
+  /** What the console shows. */
+  scale: indexScaleSchema.optional(),
+});
+export type Generator = z.infer<typeof generatorSchema>;
 
 export const roomSchema = z.strictObject({
   id: z.string().min(1).max(40),
@@ -56,22 +125,7 @@ export const roomSchema = z.strictObject({
   surfaceHeightMm: mm,
   holders: z.array(holderSchema).min(1),
   receptors: z.array(receptorSchema).min(1),
-  generator: z.strictObject({
-    maxKvp: z.number().min(40).max(150),
-    masStations: z.array(z.number().positive()).min(1),
-    smallFocusMa: z.number().positive(),
-    largeFocusMa: z.number().positive(),
-    /** Power that each focal spot bears for a tenth of a second, kW; the usual one where it is not known. */
-    smallFocusKw: z.number().positive().optional(),
-    largeFocusKw: z.number().positive().optional(),
-    smallFocusMm: z.number().positive(),
-    largeFocusMm: z.number().positive(),
-    /** Output free in air at 1 m and 80 kVp, µGy per mAs. */
-    outputUGyPerMas: z.number().positive(),
-    /** This room's mAs against the shipped chart: a faster receptor needs less. */
-    chartFactor: z.number().positive(),
-    targetIndex: z.number().positive(),
-  }),
+  generator: generatorSchema,
 });
 export type Room = z.infer<typeof roomSchema>;
 

@@ -1,7 +1,9 @@
 /** What a set-up took for granted beyond the body's own medians. */
 import type { Assumption } from '../quantity/provenance';
 import type { LengthUnit } from '../quantity/length';
+import type { Generator } from '../room/room';
 import type { SetupRequest } from './request';
+import type { TechniqueStart } from './startingPoint';
 import { bothUnits } from './words';
 
 export function assumptionsOf(
@@ -39,6 +41,31 @@ export function assumptionsOf(
       value: 'stands, turns, spine cleared',
       provenance: 'house rule',
       affects: 'position',
+    });
+  return list;
+}
+
+/** Filtration of the model's beam, mm of aluminium, and how far another may lie off before it is said. */
+const MODEL_FILTRATION_MM = 3;
+const FILTRATION_SLACK_MM = 0.5;
+
+/** What the technique took for granted of the room. */
+export function beamAssumptions(generator: Generator, start: TechniqueStart): Assumption[] {
+  const { filtrationMmAl, points } = generator;
+  const list: Assumption[] = [];
+  if (filtrationMmAl !== undefined && Math.abs(filtrationMmAl - MODEL_FILTRATION_MM) > FILTRATION_SLACK_MM)
+    list.push({
+      field: 'room.filtration',
+      value: `${filtrationMmAl} mm Al in this room; the model's beam has ${MODEL_FILTRATION_MM} mm`,
+      provenance: 'given',
+      affects: 'technique and dose',
+    });
+  if (!points || points.length === 0)
+    list.push({
+      field: 'room.output',
+      value: `${generator.outputUGyPerMas} µGy per mAs at 1 m and 80 kVp, not measured`,
+      provenance: 'median',
+      affects: start.basis === 'measured beam' ? 'technique and dose' : 'dose figures',
     });
   return list;
 }

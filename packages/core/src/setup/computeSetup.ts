@@ -8,17 +8,19 @@ import { shortLandmark } from '../body/landmarkName';
 import { isChild } from '../body/patient';
 import { furthestSkin, posedLandmark, slideBody } from '../body/posed';
 import { surfacePoint } from '../body/surface';
-import { doseOf } from '../exposure/dose';
-import { acrossLoss, GRID_BEARS_DEG, offFocusLoss } from '../exposure/gridCutoff';
+import { fitSpreadOf } from '../exposure/calibrate';
+import { doseOf, doseSpread } from '../exposure/dose';
+import { GRID_BEARS_DEG } from '../exposure/gridCutoff';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
 import { add, addScaled, cross, distance, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import { cosDeg, toDegrees } from '../quantity/angle';
 import { formatLength } from '../quantity/length';
+import { cellCorners, cellsOf } from '../room/aecCells';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import type { Room } from '../room/room';
-import { assumptionsOf } from './assume';
+import { assumptionsOf, beamAssumptions } from './assume';
 import { cautionsFor } from './caution';
 import { centreBy, describeCentre } from './centre';
 import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
@@ -26,6 +28,7 @@ import { SPLIT_OVERLAP_MM } from './fitReceptor';
 import { chooseHolder } from './holder';
 import { fieldCorners, openField } from './light';
 import { fillIn } from './fillIn';
+import { checkGrid, gridWarnings } from './gridCheck';
 import { headLineWords } from './headLine';
 import { heldWords } from './held';
 import { aimRay, kneeAngleByPelvis, pathSegments, pelvisThicknessMm } from './place';
@@ -237,6 +240,21 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   problems.push(...light.problems);
 
   // 8 technique
+  const gridCheck = grid
+    ? checkGrid(
+        grid,
+        {
+          sidMm,
+          alongDeg: square ? 0 : signedAngle,
+          acrossDeg: square ? 0 : acrossDeg,
+          fieldMm: field,
+          crosswise: orientation === 'crosswise',
+          maxAngleDeg: room.tube.maxAngleDeg,
+        },
+        overrides,
+      )
+    : null;
+  if (gridCheck) problems.push(...gridWarnings(gridCheck, overrides));
   const technique = chooseTechnique(
     projection,
     room,
@@ -246,14 +264,17 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       gridRatio: grid?.ratio ?? 0,
       fieldMm: [field.width, field.height],
       aecInHolder: holder.aec,
+      support: holder.kind === 'table-tray' ? 'table' : holder.kind === 'wall' ? 'wall' : 'none',
+      gridLossAtCentre: gridCheck?.centre ?? 0,
       child: isChild(body.patient),
       multipliers: multipliersOf(situation, boardOf(situation, way.body) > 0 && !horizontal),
       still: situation.holdsStill && situation.holdsBreath,
     },
     overrides,
   );
-  problems.push(...technique.problems);
-  const dose = doseOf(technique, room.generator.outputUGyPerMas, focusToSkinMm, sidMm, [field.width, field.height]);
+  const { problems: techniqueProblems, ...chosen } = technique;
+  problems.push(...techniqueProblems);
+  const dose = doseOf(technique, room.generator, focusToSkinMm, sidMm, [field.width, field.height]);
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
   const magnification = shadows.reduce((total, s) => total + s.magnification, 0) / shadows.length;
   const obliquity = square ? 1 : cosDeg(angleDeg) * cosDeg(acrossDeg);
@@ -305,6 +326,9 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       tiltDeg: tiltDeg - rotationDeg * (fit.outcome === 'diagonal' ? 1 : 0),
     },
     fields: shiftsMm.map((each) => fieldCorners(plane, field, rotationDeg, each)),
+    cells: cellsOf(holder.cells, technique.aec).map((cell) =>
+      cellCorners(cell).map(([x, y]) => addScaled(addScaled(hit, plane.u, x), v, y)),
+    ),
     surfaceHeightMm: onSurface ? surfaceMm : 0,
     touch: [
       ...new Set([centreText === taughtCentre ? view.name(aimed.target.landmarkId) : centreText.landmark, ...checkIds]),
@@ -407,36 +431,16 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       mustShow: [...new Set(cover.map(({ name }) => name))],
       clipped,
     },
-    exposure: {
-      kVp: technique.kVp,
-      mAs: technique.mAs,
-      timeMs: technique.timeMs,
-      focalSpot: technique.focalSpot,
-      aec: technique.aec,
-      mA: technique.mA,
-      loadShare: technique.loadShare,
-      factors: technique.factors,
-      wantedMas: technique.wantedMas,
-      backupMas: technique.backupMas,
-      expected: technique.expected,
-      advice: technique.advice,
-      thicknessMm,
-      inModel: technique.inModel,
-    },
-    dose,
+    exposure: { ...chosen, thicknessMm },
+    dose: { ...dose, spread: doseSpread(fitSpreadOf(room.generator)) },
     image: {
       objectDistanceMm: focusToPlaneMm * (1 - 1 / magnification),
       magnification,
       blurMm: focusMm * (magnification - 1),
       partObliquityDeg: given ? toDegrees(Math.acos(Math.min(1, obliquity))) : angleDeg,
       elongation: given ? 1 / obliquity : 1 / cosDeg(angleDeg),
-      gridLoss: grid
-        ? Math.min(
-            1,
-            offFocusLoss(grid.ratio, field.width / 2, grid.focusMm, focusToPlaneMm) +
-              acrossLoss(grid.ratio, square ? 0 : acrossDeg),
-          )
-        : 0,
+      gridLoss: gridCheck?.sum ?? 0,
+      grid: gridCheck,
     },
     marker: {
       letter: markerLetter(side),
@@ -453,6 +457,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     assumptions: [
       ...body.assumed,
       ...assumptionsOf(body.patient.habitus, request, pelvisMm, body.patient.partThicknessMm, unit),
+      ...beamAssumptions(room.generator, technique.start),
     ],
     schools,
     scene,

@@ -1,8 +1,8 @@
 /** Holder and grid: by the thickness of the part and by what the room has. */
+import { GRID_FROM_MM } from '../exposure/gridWanted';
 import type { Grid, Holder, Room } from '../room/room';
 import type { Overrides } from './request';
 import type { Problem } from './setup';
-import { GRID_FROM_MM } from './technique';
 import { HOLDER_WORDS } from './way';
 
 export function chooseHolder(

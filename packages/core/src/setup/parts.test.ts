@@ -257,6 +257,8 @@ describe('technique', () => {
     gridRatio: 10,
     fieldMm: [430, 350] as const,
     aecInHolder: true,
+    support: 'table' as const,
+    gridLossAtCentre: 0,
     multipliers: [],
     still: true,
     child: false,

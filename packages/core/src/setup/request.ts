@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { ADULT_AGE_YEARS } from '../body/anthropometry';
 import { isMotion, type JointLimits } from '../body/joints';
 import { patientInputSchema } from '../body/patient';
+import { FACTOR_NAMES } from '../exposure/convert';
 import { CAST_IDS, CONDITION_IDS } from '../exposure/multipliers';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import { projectionSchema, type Projection } from '../projections/schema';
@@ -28,7 +29,7 @@ const jointLimitsSchema = z.record(z.string(), z.tuple([degrees, degrees])).supe
 }) as z.ZodType<JointLimits, JointLimits>;
 
 const bounded = (name: string, low: number, high: number, unit: string) => {
-  const error = `${name} must be ${low} to ${high} ${unit}`;
+  const error = `${name} must be ${low} to ${high} ${unit}`.trim();
   return z.number({ error }).min(low, { error }).max(high, { error });
 };
 
@@ -107,7 +108,13 @@ export const OVERRIDE_RANGES = {
   kVp: [45, 140],
   mAs: [0.1, 600],
   fieldMm: [30, 450],
+  mA: [1, 1600],
+  aecDensity: [-4, 4],
+  factor: [0.05, 20],
+  gridLevelDeg: [-15, 15],
+  gridCentreMm: [-200, 200],
 } as const;
+export const AEC_CHOICES = ['none', 'centre', 'outer', 'all'] as const;
 
 export const overridesSchema = z
   .strictObject({
@@ -123,6 +130,16 @@ export const overridesSchema = z
       bounded('Field width', ...OVERRIDE_RANGES.fieldMm, 'mm'),
       bounded('Field length', ...OVERRIDE_RANGES.fieldMm, 'mm'),
     ]),
+    mA: bounded('Tube current', ...OVERRIDE_RANGES.mA, 'mA'),
+    focalSpot: z.enum(['small', 'large']),
+    aecCells: z.enum(AEC_CHOICES),
+    /** Steps from the middle; more darkens. */
+    aecDensity: bounded('AEC density', ...OVERRIDE_RANGES.aecDensity, 'steps'),
+    /** Factors of the technique that somebody knows better. */
+    factors: z.partialRecord(z.enum(FACTOR_NAMES), bounded('A factor', ...OVERRIDE_RANGES.factor, '')),
+    /** How the grid stands in truth: tilted across its strips, and off their middle line. */
+    gridLevelDeg: bounded('Tilt of the grid', ...OVERRIDE_RANGES.gridLevelDeg, '°'),
+    gridCentreMm: bounded('Grid off centre', ...OVERRIDE_RANGES.gridCentreMm, 'mm'),
     position: z.enum(BODY_POSITIONS),
     holder: z.enum(HOLDERS),
   })

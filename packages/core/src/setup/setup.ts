@@ -4,18 +4,20 @@ import type { Vec3 } from '../geometry/vector';
 import type { BodyAdapt } from '../body/adapt';
 import type { Pose } from '../body/joints';
 import type { PatientInput } from '../body/patient';
-import type { TechniqueFactor } from '../exposure/convert';
 import type { StepGroup } from '../projections/schema';
 import type { Assumption } from '../quantity/provenance';
 import type { BodyPosition, HolderKind, View } from '../projections/vocabulary';
 import type { Surface } from '../room/rest';
 
 import type { GivenWay } from './given';
+import type { GridCheck } from './gridCheck';
+import type { Problem } from './problem';
+import type { TechniqueChoice } from './technique';
 import type { Situation } from './request';
 
+export type { Problem };
 export type Side = 'left' | 'right';
 export type Along = 'head' | 'feet';
-export type Problem = { code: string; text: string };
 export type SetupCaution = { text: string; grave: boolean; group: StepGroup };
 export type SetupStep = { id: string; group: StepGroup; text: string; cautions: string[] };
 
@@ -39,6 +41,8 @@ export type Scene = {
   receptor: { centre: Vec3; u: Vec3; v: Vec3; n: Vec3; widthMm: number; heightMm: number; tiltDeg: number };
   /** Corners of the field on the receptor plane, one set for each exposure. */
   fields: Vec3[][];
+  /** Corners of the measuring cells that are switched on, in the plane of the receptor. */
+  cells: Vec3[][];
   /** What the patient rests on, or the floor when standing. */
   surfaceHeightMm: number;
   touch: { name: string; p: Vec3 }[];
@@ -130,27 +134,9 @@ export type Setup = {
     mustShow: string[];
     clipped: string[];
   };
-  exposure: {
-    kVp: number;
-    mAs: number;
-    timeMs: number;
-    focalSpot: 'small' | 'large';
-    aec: 'none' | 'centre' | 'outer' | 'all';
-    mA: number;
-    /** Of what the focal spot bears for this time, 0 to 1. */
-    loadShare: number;
-    factors: TechniqueFactor[];
-    /** What the factors come to, before it is snapped to a station. */
-    wantedMas: number;
-    backupMas: number;
-    /** What the receptor will read at this mAs; null outside the model. */
-    expected: { index: number; deviation: number } | null;
-    advice: string[];
-    thicknessMm: number;
-    /** False when the model does not reach this patient: mAs then is the chart's, unchanged. */
-    inModel: boolean;
-  };
-  dose: { entranceKermaMgy: number; kapGyCm2: number };
+  exposure: Omit<TechniqueChoice, 'problems'> & { thicknessMm: number };
+  /** `spread`: share within which both are known. */
+  dose: { entranceKermaMgy: number; kapGyCm2: number; spread: number };
   /** `objectDistanceMm`: of what must be shown, over the receptor plane, on average. */
   image: {
     objectDistanceMm: number;
@@ -158,7 +144,9 @@ export type Setup = {
     blurMm: number;
     partObliquityDeg: number;
     elongation: number;
+    /** Share cut off at the worst, all errors of the grid together. */
     gridLoss: number;
+    grid: GridCheck | null;
   };
   marker: { letter: 'R' | 'L'; place: string; extra: string[] };
   protection: string[];

@@ -9,8 +9,9 @@ import { drawFigure, type Figure } from '../body/drawing/figure';
 import { toDrawing, type DrawingBox, type DrawingPlane } from '../body/drawing/plane';
 import { placeBody, posedBones } from '../body/posed';
 import { poseBody } from '../body/pose';
-import { applyToDirection } from '../geometry/frame';
-import { addScaled, cross, dot, midpoint, normalize, scale, subtract, type Vec2, type Vec3 } from '../geometry/vector';
+import { addScaled, cross, midpoint, normalize, scale, type Vec2, type Vec3 } from '../geometry/vector';
+import { lossAt } from '../exposure/gridCutoff';
+import { markerPlace } from './markerPlace';
 import type { Setup } from './setup';
 
 export type StageLook = 'side' | 'ray';
@@ -41,6 +42,11 @@ export type StageDrawing = {
   /** What must be shown, for the drawing of where to look (ray only). */
   mustShow: { name: string; at: Vec2 }[];
   marker: Vec2;
+  /** Strips of the grid, a few of them, and what they cut off in bands across the light (ray only). */
+  strips: [Vec2, Vec2][];
+  /** Measuring cells that are switched on (ray only). */
+  cells: Vec2[][];
+  cutOff: { polygon: Vec2[]; loss: number }[];
   /** Ends of the field's cross (ray only). */
   cross: [Vec2, Vec2, Vec2, Vec2];
 };
@@ -226,23 +232,43 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     props: look === 'side' ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
     mustShow: look === 'ray' ? scene.mustShow.map(({ name, p }) => ({ name, at: at(p) })) : [],
-    marker: at(markerPlace(setup, corners)),
+    marker: at(markerPlace(setup)),
+    cells: look === 'ray' ? scene.cells.map((each) => each.map(at)) : [],
+    ...(look === 'ray' ? gridDrawing(setup, at) : { strips: [], cutOff: [] }),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],
   };
 }
 
-/**
- * The marker lies inside the light in an upper corner: on the side of its letter, or in front of the patient where
- * the letter is the side on the receptor.
- */
-function markerPlace(setup: Setup, corners: readonly Vec3[]): Vec3 {
-  const { place, receptor } = setup.scene;
-  const inFront = setup.position.facing === 'lateral';
-  const toward = applyToDirection(place, inFront ? [0, -1, 0] : [setup.marker.letter === 'L' ? 1 : -1, 0, 0]);
-  const corner = dot(toward, receptor.u) > 0 ? corners[2] : corners[3];
-  return addScaled(corner, subtract(midpoint(corners[0], corners[2]), corner), MARKER_INSET);
+/** Strips that are drawn, and bands in which the loss is told; below the least nothing is darkened. */
+const STRIPS = 15;
+const BANDS = 12;
+const LEAST_LOSS = 0.05;
+
+/** The grid under the part: a few of its strips over the receptor, and the light that they take. */
+function gridDrawing(setup: Setup, at: (p: Vec3) => Vec2): Pick<StageDrawing, 'strips' | 'cutOff'> {
+  const { receptor } = setup.scene;
+  const { grid } = setup.image;
+  if (!grid) return { strips: [], cutOff: [] };
+  const up = grid.strips === 'up';
+  const [across, along] = up ? [receptor.u, receptor.v] : [receptor.v, receptor.u];
+  const [w, h] = up ? [receptor.widthMm, receptor.heightMm] : [receptor.heightMm, receptor.widthMm];
+  const { width, height } = setup.field.atReceptorMm;
+  const [fieldW, fieldH] = up ? [width, height] : [height, width];
+  const point = (c: number, l: number) => at(addScaled(addScaled(receptor.centre, across, c), along, l));
+  return {
+    strips: Array.from({ length: STRIPS }, (_, i) => {
+      const c = ((i + 0.5) / STRIPS - 0.5) * w;
+      return [point(c, -h / 2), point(c, h / 2)];
+    }),
+    cutOff: Array.from({ length: BANDS }, (_, i) => {
+      const [from, to] = [i, i + 1].map((k) => (k / BANDS - 0.5) * fieldW);
+      return {
+        polygon: [point(from, -fieldH / 2), point(to, -fieldH / 2), point(to, fieldH / 2), point(from, fieldH / 2)],
+        loss: lossAt(grid, (from + to) / 2),
+      };
+    }).filter(({ loss }) => loss >= LEAST_LOSS),
+  };
 }
-const MARKER_INSET = 0.16;
 
 /** Seen from the side the light is a triangle from the focal spot to the outermost field edges. */
 function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2): Vec2[] {

@@ -1,15 +1,16 @@
-/** Technique of a set-up: the room's chart at its own conditions, then one factor for each difference. */
-import { MODEL_RANGE, type BeamConditions } from '../exposure/beamModel';
+/** Technique of a set-up: where it starts, then one factor for each difference, then what the generator gives. */
+import { MODEL_RANGE, type BeamConditions, type Support } from '../exposure/beamModel';
 import { convertTechnique, type TechniqueFactor } from '../exposure/convert';
 import { deviationIndex } from '../exposure/deviation';
-import { currentFor } from '../exposure/tubeLoad';
-import { nearestStation } from '../quantity/station';
+import { GRID_FROM_MM, gridWantedBy, type GridWanted } from '../exposure/gridWanted';
+import { settleMas } from '../exposure/settleMas';
+import { currentFor, type TubeLoad } from '../exposure/tubeLoad';
 import type { Projection } from '../projections/schema';
-import type { Room } from '../room/room';
+import type { Generator, Room } from '../room/room';
+import { chartRowFor } from '../room/techniqueChart';
 import type { Overrides } from './request';
-import type { Problem } from './setup';
-
-export const GRID_FROM_MM = 100;
+import type { Problem } from './problem';
+import { startingPoint, type TechniqueStart } from './startingPoint';
 
 export type TechniqueChoice = {
   kVp: number;
@@ -20,11 +21,16 @@ export type TechniqueChoice = {
   loadShare: number;
   focalSpot: 'small' | 'large';
   aec: 'none' | 'centre' | 'outer' | 'all';
+  start: TechniqueStart;
   factors: TechniqueFactor[];
-  /** What the factors come to, before it is snapped to a station. */
+  /** What start and factors come to, before it is snapped to a station. */
   wantedMas: number;
   /** Where the AEC gives up. */
   backupMas: number;
+  /** Standard index that is aimed at on this receptor. */
+  targetIndex: number;
+  /** Whether thickness and kVp ask for a grid. */
+  gridBy: GridWanted;
   /** What the receptor will read at this mAs, against the room's target; null outside the model. */
   expected: { index: number; deviation: number } | null;
   advice: string[];
@@ -32,12 +38,15 @@ export type TechniqueChoice = {
   problems: Problem[];
 };
 
-type Conditions = {
+export type Conditions = {
   thicknessMm: number;
   sidMm: number;
   gridRatio: number;
   fieldMm: readonly [number, number];
   aecInHolder: boolean;
+  support: Support;
+  /** Share of the primary that the grid cuts off at the centre by how it stands: nobody makes up for it with mAs. */
+  gridLossAtCentre: number;
   child: boolean;
   /** Cast, board and condition of this patient, each with its factor. */
   multipliers: readonly TechniqueFactor[];
@@ -45,12 +54,50 @@ type Conditions = {
   still: boolean;
 };
 
-/** kVp of the entry: with grid, without, or for parts under 10 cm, inside what the generator gives. */
-function chooseKvp(projection: Projection, room: Room, at: Conditions, overrides: Overrides): number {
-  const { exposure } = projection;
+/** kVp of the room's chart, else of the entry: with grid, without, or for parts under 10 cm; inside what the generator gives. */
+function chooseKvp({ id, exposure }: Projection, { generator }: Room, at: Conditions, overrides: Overrides): number {
+  const row = chartRowFor(generator.chart ?? [], id, at.thicknessMm, at.gridRatio);
   let kVp = at.gridRatio > 0 ? exposure.kVp : exposure.kVpNoGrid;
   if (at.thicknessMm < GRID_FROM_MM && at.gridRatio === 0) kVp = Math.min(kVp, exposure.kVpThin);
-  return Math.min(overrides.kVp ?? kVp, room.generator.maxKvp, MODEL_RANGE.kVp[1]);
+  if (row && row.gridRatio > 0 === at.gridRatio > 0) kVp = row.kVp;
+  return Math.min(overrides.kVp ?? kVp, generator.maxKvp, MODEL_RANGE.kVp[1]);
+}
+
+/** Parts whose chart has no grid, limbs above all, are given a higher index than the trunk. */
+const targetOf = ({ targetIndex, targetIndexFree }: Generator, { exposure }: Projection): number =>
+  exposure.chart.gridRatio > 0 ? targetIndex : (targetIndexFree ?? targetIndex);
+
+/** What is set by hand stands in for what was computed, which is kept beside it. */
+const byHand = (factors: readonly TechniqueFactor[], given: Overrides['factors'] = {}): TechniqueFactor[] =>
+  factors.map(({ name, factor }) => {
+    const set = given[name];
+    return set === undefined ? { name, factor } : { name, factor: set, computed: factor };
+  });
+
+const productOf = (factors: readonly TechniqueFactor[]) => factors.reduce((all, { factor }) => all * factor, 1);
+
+type Reckoned = { start: TechniqueStart; factors: TechniqueFactor[]; outside: string | null };
+
+/** Start and factors. Outside the model only what needs no model is left of them. */
+function reckon(projection: Projection, room: Room, at: Conditions, kVp: number): Reckoned {
+  const { generator } = room;
+  const needs = { ...at, targetIndex: targetOf(generator, projection) };
+  try {
+    const { start, from, factors } = startingPoint(projection, generator, needs);
+    const to: BeamConditions = {
+      ...from,
+      kVp,
+      sidMm: at.sidMm,
+      thicknessMm: at.thicknessMm,
+      gridRatio: at.gridRatio,
+      fieldMm: at.fieldMm,
+    };
+    return { start, factors: [...factors, ...convertTechnique(start, from, to).factors], outside: null };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    const { start, factors } = startingPoint(projection, { ...generator, basis: 'chart' }, needs);
+    return { start, factors, outside: error.message };
+  }
 }
 
 export function chooseTechnique(
@@ -59,73 +106,47 @@ export function chooseTechnique(
   at: Conditions,
   overrides: Overrides,
 ): TechniqueChoice {
-  const { chart, composition, focalSpot, aecCells, longExposure } = projection.exposure;
+  const { aecCells, longExposure } = projection.exposure;
   const { generator } = room;
   const kVp = chooseKvp(projection, room, at, overrides);
-  const common = { composition, outputUGyPerMas: generator.outputUGyPerMas };
-  const from: BeamConditions = {
-    ...common,
-    kVp: chart.kVp,
-    sidMm: chart.sidMm,
-    thicknessMm: chart.thicknessMm,
-    gridRatio: chart.gridRatio,
-    fieldMm: chart.fieldMm,
-  };
-  const to: BeamConditions = {
-    ...common,
-    kVp,
-    sidMm: at.sidMm,
-    thicknessMm: at.thicknessMm,
-    gridRatio: at.gridRatio,
-    fieldMm: at.fieldMm,
-  };
-  const start = chart.mAs * generator.chartFactor;
   const problems: Problem[] = [];
-  let wanted = start;
-  let factors: TechniqueFactor[] = [{ name: 'room', factor: generator.chartFactor }];
-  let inModel = true;
-  try {
-    const result = convertTechnique({ mAs: start }, from, to);
-    wanted = result.mAs;
-    factors = [...factors, ...result.factors];
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error;
-    inModel = false;
+  const { start, factors: reckoned, outside } = reckon(projection, room, at, kVp);
+  const inModel = outside === null;
+  if (outside !== null)
     problems.push({
       code: 'outside-model',
-      text: `Technique is outside the model (${error.message}): the chart's mAs is shown unchanged. Use the room's own chart.`,
+      text: `Technique is outside the model (${outside}): the chart's mAs is shown unchanged. Use the room's own chart.`,
     });
-  }
-  for (const { name, factor } of at.multipliers) {
-    wanted *= factor;
-    factors.push({ name, factor });
-  }
-  const mAs = overrides.mAs ?? nearestStation(wanted, generator.masStations);
-  const largest = generator.masStations[generator.masStations.length - 1];
-  if (overrides.mAs === undefined && inModel && wanted > largest * 1.12) {
-    problems.push({
-      code: 'mas-limit',
-      text: `The model asks for ${Math.round(wanted)} mAs; this generator ends at ${largest} mAs.`,
-    });
-  }
+  // Outer cells lie outside a small chest: in children only the centre one is used.
+  const cells = at.child && aecCells !== 'none' ? 'centre' : aecCells;
+  const aec = at.aecInHolder ? (overrides.aecCells ?? (at.thicknessMm >= GRID_FROM_MM ? cells : 'none')) : 'none';
+  const needed = byHand([...reckoned, ...at.multipliers], overrides.factors);
+  const neededMas = start.mAs * productOf(needed);
+  const density = aec !== 'none' && overrides.aecDensity ? DENSITY_STEP ** overrides.aecDensity : null;
+  const factors = density === null ? needed : [...needed, { name: 'density' as const, factor: density }];
+  const wantedMas = neededMas * (density ?? 1);
+  const focalSpot = overrides.focalSpot ?? projection.exposure.focalSpot;
   // One who cannot keep still gains nothing by a long exposure.
   const long = longExposure && at.still;
-  const spots = {
-    small: { ratedKw: generator.smallFocusKw ?? USUAL_KW.small, maStations: stationsTo(generator.smallFocusMa) },
-    large: { ratedKw: generator.largeFocusKw ?? USUAL_KW.large, maStations: stationsTo(generator.largeFocusMa) },
-  };
-  const current = currentFor(kVp, mAs, spots[focalSpot], long ? LONG_MS : undefined);
+  const spots = spotsOf(generator);
+  const load = overrides.mA === undefined ? spots[focalSpot] : heldAt(spots[focalSpot], overrides.mA);
+  const { mAs, current } = settleMas(kVp, wantedMas, generator, load, long ? LONG_MS : undefined, overrides.mAs);
+  const largest = generator.masStations[generator.masStations.length - 1];
+  if (overrides.mAs === undefined && inModel && wantedMas > largest * PAST_LAST && !generator.timeStationsMs)
+    problems.push({
+      code: 'mas-limit',
+      text: `The model asks for ${Math.round(wantedMas)} mAs; this generator ends at ${largest} mAs.`,
+    });
   if (!current)
     problems.push({
       code: 'tube-load',
-      text: `${kVp} kVp and ${mAs} mAs are more than the ${focalSpot} focal spot of ${room.name} bears (${spots[focalSpot].ratedKw} kW).`,
+      text: `${kVp} kVp and ${roundMas(mAs)} mAs${overrides.mA === undefined ? '' : ` at ${overrides.mA} mA`} are more than the ${focalSpot} focal spot of ${room.name} bears (${spots[focalSpot].ratedKw} kW, up to ${spots[focalSpot].maStations.at(-1)} mA).`,
     });
-  const mA = current?.mA ?? spots[focalSpot].maStations[0];
+  const mA = current?.mA ?? overrides.mA ?? load.maStations[0];
   const timeMs = Math.max(1, Math.round((mAs / mA) * 1000));
-  // Outer cells lie outside a small chest: in children only the centre one is used.
-  const cells = at.child && aecCells !== 'none' ? 'centre' : aecCells;
-  const aec = at.aecInHolder && at.thicknessMm >= GRID_FROM_MM ? cells : 'none';
   const larger = focalSpot === 'small' ? currentFor(kVp, mAs, spots.large) : null;
+  const targetIndex = targetOf(generator, projection);
+  const received = (mAs / neededMas) * (1 - at.gridLossAtCentre);
   return {
     kVp,
     mAs,
@@ -134,12 +155,14 @@ export function chooseTechnique(
     loadShare: current?.loadShare ?? 1,
     focalSpot,
     aec,
+    start,
     factors,
-    wantedMas: wanted,
-    backupMas: Math.min(BACKUP_SHARE * mAs, MOST_BACKUP_MAS),
-    expected: inModel
-      ? { index: (generator.targetIndex * mAs) / wanted, deviation: deviationIndex(mAs, wanted) }
-      : null,
+    wantedMas,
+    backupMas: Math.min(BACKUP_SHARE * mAs, kVp < LOW_KVP ? MOST_BACKUP_LOW_MAS : MOST_BACKUP_MAS),
+    targetIndex,
+    gridBy: gridWantedBy(at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
+    expected:
+      inModel && received > 0 ? { index: targetIndex * received, deviation: deviationIndex(received, 1) } : null,
     advice: [
       ...(longExposure && !at.still ? ['No long exposure: this patient does not keep still'] : []),
       ...(!at.still && timeMs > SHORT_MS && larger && larger.timeMs < timeMs
@@ -152,6 +175,26 @@ export function chooseTechnique(
   };
 }
 
+/** A current set by hand, where the focal spot gives it. */
+const heldAt = (load: TubeLoad, mA: number): TubeLoad => ({
+  ...load,
+  maStations: load.maStations.some((station) => station >= mA) ? [mA] : [],
+});
+
+const roundMas = (mAs: number): number => Number(mAs.toPrecision(3));
+
+/** What each focal spot of a room bears, and its stations of current. */
+export function spotsOf(generator: Generator): Record<'small' | 'large', TubeLoad> {
+  const upTo = (most: number) => {
+    const known = generator.maStations?.filter((mA) => mA <= most);
+    return known && known.length > 0 ? known : stationsTo(most);
+  };
+  return {
+    small: { ratedKw: generator.smallFocusKw ?? USUAL_KW.small, maStations: upTo(generator.smallFocusMa) },
+    large: { ratedKw: generator.largeFocusKw ?? USUAL_KW.large, maStations: upTo(generator.largeFocusMa) },
+  };
+}
+
 /** Power of focal spots of ordinary tubes, kW [typical]. */
 const USUAL_KW = { small: 30, large: 70 } as const;
 /** Usual stations of tube current, mA (R10 series); a room's focal spots end where it says. */
@@ -161,6 +204,12 @@ const stationsTo = (most: number): number[] => [...MA_STATIONS.filter((mA) => mA
 const LONG_MS = 1000;
 /** What does not keep still blurs from about here [typical]. */
 const SHORT_MS = 20;
-/** Source: rule for AEC back-up, 1.5 times what is expected, 600 mAs at most from 51 kVp. */
+/** Source: rule for AEC back-up, 1.5 times what is expected, 600 mAs at most from 51 kVp, 2000 below. */
 const BACKUP_SHARE = 1.5;
 const MOST_BACKUP_MAS = 600;
+const LOW_KVP = 51;
+const MOST_BACKUP_LOW_MAS = 2000;
+/** A step of the density of an AEC [typical: 25 to 30 %]. */
+export const DENSITY_STEP = 1.25;
+/** Half a station past the last one. */
+const PAST_LAST = 1.12;

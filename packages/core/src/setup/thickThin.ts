@@ -7,7 +7,8 @@ import { buildBody } from '../body/body';
 import { poseBody } from '../body/pose';
 import { crossSkin, placeBody } from '../body/posed';
 import { primaryTransmission } from '../exposure/beamModel';
-import { addScaled, normalize, subtract } from '../geometry/vector';
+import { rayPlane } from '../geometry/projection';
+import { addScaled, dot, normalize, subtract } from '../geometry/vector';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
@@ -24,8 +25,10 @@ export type ThickThin = {
 };
 
 const SAMPLES = 7;
-/** Of the half field, so that the edge of the skin is not taken for the part. */
-const INSIDE = 0.8;
+/** What must be shown reaches over at least this share of the field, or there are no two ends. */
+const LEAST_SPAN = 0.4;
+/** Where it is looked across the part, of the width of the field. */
+const ACROSS = [-0.2, 0, 0.2];
 /** Signal spans: one technique serves; a wide-latitude one or a tilt helps; two exposures or a filter are wanted [typical]. */
 const SERVES = 2;
 const TWO_FROM = 8;
@@ -38,12 +41,23 @@ export function thickThinOf(setup: Setup, unit: LengthUnit, own?: Projection): T
   const composition = (own ?? projectionOf(setup.projectionId)).exposure.composition;
   const body = adaptBody(buildBody(setup.patient), scene.adapt);
   const posed = placeBody(body, poseBody(body, scene.pose), scene.place);
-  const half = (field.atReceptorMm.height / 2) * INSIDE;
+  // From the lowest to the highest of what must be shown: beyond it there may be anything, or nothing.
+  const { hit, receptor, focal } = scene;
+  const alongs = scene.mustShow.flatMap(({ p }) => {
+    const d = normalize(subtract(p, focal));
+    const toPlane = rayPlane(focal, d, hit, receptor.n);
+    return toPlane === null ? [] : [dot(subtract(addScaled(focal, d, toPlane), hit), receptor.v)];
+  });
+  const [from, to] = [Math.min(...alongs), Math.max(...alongs)];
+  if (!(to - from > field.atReceptorMm.height * LEAST_SPAN)) return null;
   const points = Array.from({ length: SAMPLES }, (_, i) => {
-    const alongMm = -half + (2 * half * i) / (SAMPLES - 1);
-    const target = addScaled(scene.hit, scene.receptor.v, alongMm);
-    const met = crossSkin(posed, scene.focal, normalize(subtract(target, scene.focal)));
-    return { alongMm, thicknessMm: met?.thicknessMm ?? 0 };
+    const alongMm = from + ((to - from) * i) / (SAMPLES - 1);
+    // The thickest across the part: a gap between two limbs is not an end of it.
+    const through = ACROSS.map((share) => {
+      const target = addScaled(addScaled(hit, receptor.v, alongMm), receptor.u, share * field.atReceptorMm.width);
+      return crossSkin(posed, focal, normalize(subtract(target, focal)))?.thicknessMm ?? 0;
+    });
+    return { alongMm, thicknessMm: Math.max(...through) };
   }).filter(({ thicknessMm }) => thicknessMm > 0);
   if (points.length < 2) return null;
   const [lower, upper] = [points[0], points[points.length - 1]];

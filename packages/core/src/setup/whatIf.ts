@@ -1,6 +1,6 @@
 /** What a change of technique does before it is done: one set-up against another, in the figures that are weighed. */
 import { boneContrast } from '../exposure/contrast';
-import { kermaOfIndex, STANDARD_SCALE } from '../exposure/indexScale';
+import { kermaOfIndex, STANDARD_SCALE } from '../room/indexScale';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import { signed } from '../quantity/signed';
 import { projectionOf } from '../projections/catalogue';

@@ -1,6 +1,6 @@
 /** One order in full: what was asked, for whom, what it makes here, whether that is what was ordered, what to bring. */
 import { Button } from '@rneui/themed';
-import { DOSE_SPREAD, examsOf, orderedExam, situationFor, withDepartmentDefaults } from '@taktik/core';
+import { examsOf, orderedExam, situationFor, withDepartmentDefaults } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -26,6 +26,7 @@ import { usePlan } from '../exam/usePlan';
 import { useRoom } from '../room/useRoom';
 import { unknownHere, freshSession } from '../setup/session';
 import { patientText, situationText } from '../setup/words';
+import { ExpectedDose, GivenDose } from './ExpectedDose';
 import { URGENCY } from './OrdersPlace';
 import { useOpenExam } from './useOpenExam';
 
@@ -128,11 +129,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
               : `● In hand: ${exam.performedBy}, ${exposures.length} exposed`}
           </Words>
         )}
-        {exposures.length > 0 && (
-          <Words kind="small" tone="soft">
-            {`${exposures.length} ${exposures.length === 1 ? 'exposure' : 'exposures'}, repeats included: ${exposures.reduce((sum, { kapGyCm2 }) => sum + kapGyCm2, 0).toPrecision(2)} Gy·cm² in all (±${Math.round(DOSE_SPREAD * 100)} %, estimated)`}
-          </Words>
-        )}
+        <GivenDose exposures={exposures} />
       </View>
       {bring && !('error' in bring) && (
         <View style={{ gap: 6, backgroundColor: theme.surface, borderRadius: 4, padding: 14 }} {...LEAF}>
@@ -185,6 +182,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
         onChange={(next) => void change(order, next)}
       />
       <KeepAsExam order={order} />
+      {bring && !('error' in bring) && <ExpectedDose order={order} plan={bring} />}
     </View>
   );
   return (

@@ -1,8 +1,8 @@
 /** Orders from a file: a table, or FHIR. What is wrong is told with its line, and then nothing is taken. */
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { reasonsOf, useImportFhirMutation, useImportTableMutation } from '../../state/api';
-import { Press } from '../../ui/Press';
+import { FilePick } from '../../ui/FilePick';
 import { Words } from '../../ui/Words';
 
 export function TakeIn() {
@@ -10,11 +10,9 @@ export function TakeIn() {
   const [fhir, { isLoading: reading2 }] = useImportFhirMutation();
   const [says, setSays] = useState('');
   const [reasons, setReasons] = useState<string[]>([]);
-  const picker = useRef<HTMLInputElement | null>(null);
-  const read = async (file: File) => {
+  const read = async (text: string) => {
     setSays('');
     setReasons([]);
-    const text = await file.text();
     const answer = await (/^\s*\{/.test(text) ? fhir(text) : table(text));
     if (answer.data) {
       const { taken, known } = answer.data;
@@ -23,25 +21,12 @@ export function TakeIn() {
   };
   return (
     <View style={{ gap: 6 }}>
-      <Press
+      <FilePick
+        text="Take in orders from a file"
         label="Take in orders from a file: a table (CSV) or FHIR (JSON)"
-        disabled={reading || reading2}
-        onPress={() => picker.current?.click()}
-        style={{ paddingHorizontal: 14 }}
-      >
-        <Words>Take in orders from a file</Words>
-      </Press>
-      <input
-        ref={picker}
-        type="file"
         accept=".csv,.json,text/csv,application/json,application/fhir+json"
-        aria-label="Orders file"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void read(file);
-        }}
+        disabled={reading || reading2}
+        onText={(text) => void read(text)}
       />
       {says !== '' && (
         <Words kind="small" tone="sage" role="status">

@@ -1,5 +1,5 @@
 /** The request that an address asks for, with room, rules and an own entry where it names one. */
-import { hasProjection, projectionOf, type Projection, type SetupRequest } from '@taktik/core';
+import { hasProjection, projectionOf, roomForProjection, type Projection, type SetupRequest } from '@taktik/core';
 import { useMemo } from 'react';
 import { useRoom } from '../room/useRoom';
 import { askedOf, fromAddress, type Asked, type Params } from '../setup/address';
@@ -28,7 +28,7 @@ export function useRequest(params: Params): Requested {
     side: projection.sided === 'each' ? (asked.side ?? 'right') : asked.side,
     patient: asked.patient,
     situation: asked.situation,
-    room,
+    room: room && roomForProjection(room, asked.projectionId),
     rules,
     ...askedOf({ way: asked.way, overrides: undefined }),
   };
@@ -36,7 +36,7 @@ export function useRequest(params: Params): Requested {
     asked,
     projection,
     request,
-    key: JSON.stringify([request && { ...request, own: mine?.id, room: room?.id }, mine]),
+    key: JSON.stringify([request && { ...request, own: mine?.id }, mine]),
     loading: loading && isOwn(projectionId),
   };
 }

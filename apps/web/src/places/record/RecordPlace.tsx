@@ -1,35 +1,86 @@
-/** Record: what was exposed today, newest first. */
+/** Record: what was exposed, newest first, and how it runs over time. */
 import { signed } from '@taktik/core';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { useMemo, useState } from 'react';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useRecordQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
+import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
+import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
+import { useScale } from '../room/useScale';
+import { indexText } from '../setup/words';
+import { RepeatsPane } from './RepeatsPane';
+import { TrendPane } from './TrendPane';
 
-/** Start of the day on this device's clock. */
-function startOfToday(): number {
-  const day = new Date();
+const DAY_MS = 86_400_000;
+const PERIODS = [
+  { value: '1', label: 'today' },
+  { value: '7', label: '7 days' },
+  { value: '30', label: '30 days' },
+] as const;
+type Days = (typeof PERIODS)[number]['value'];
+
+/** Start of the day on this device's clock, some days back. */
+function startOfDay(daysBack: number): number {
+  const day = new Date(Date.now() - daysBack * DAY_MS);
   day.setHours(0, 0, 0, 0);
   return day.getTime();
 }
 
 const clock = (at: number): string => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+const dayOf = (at: number): string =>
+  new Date(at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 
 export function RecordPlace() {
-  const [from] = useState(startOfToday);
-  const { data: rows, error, isLoading, refetch } = useRecordQuery({ from }, { refetchOnMountOrArgChange: true });
+  const [days, setDays] = useState<Days>('1');
+  const from = useMemo(() => startOfDay(Number(days) - 1), [days]);
+  const {
+    currentData: rows,
+    error,
+    isFetching,
+    refetch,
+  } = useRecordQuery({ from }, { refetchOnMountOrArgChange: true });
+  const { width } = useWindowDimensions();
   const waiting = useAppSelector((state) => state.outbox.waiting);
   const unsent = waiting.filter(({ path }) => path === '/exposures');
-  const detail = rows ? `${rows.length} ${rows.length === 1 ? 'exposure' : 'exposures'} today` : undefined;
+  const period = days === '1' ? 'today' : `in ${days} days`;
+  const detail = rows ? `${rows.length} ${rows.length === 1 ? 'exposure' : 'exposures'} ${period}` : undefined;
+  const wide = width >= RAIL_FROM;
+  const list = (
+    <View style={{ gap: 10, flex: wide ? 1 : undefined }}>
+      {unsent.length > 0 && (
+        <Note title={`${unsent.length} on the way`} text={unsent.map(({ what }) => what).join(', ')} />
+      )}
+      {rows?.length === 0 && unsent.length === 0 && (
+        <Note
+          title={days === '1' ? 'Nothing exposed today' : `Nothing exposed ${period}`}
+          text="Start an order; each exposure is listed here as soon as it is on disk."
+        />
+      )}
+      <View role="list" style={{ gap: 8 }}>
+        {rows?.map((row, i) => (
+          <View role="listitem" key={row.id} style={{ gap: 8 }}>
+            {days !== '1' && (i === 0 || dayOf(rows[i - 1].exposedAt) !== dayOf(row.exposedAt)) && (
+              <Words kind="small" tone="soft" style={{ paddingTop: 6 }}>
+                {dayOf(row.exposedAt)}
+              </Words>
+            )}
+            <Row row={row} />
+          </View>
+        ))}
+      </View>
+    </View>
+  );
   return (
     <Frame header={<PlaceHeader title="Record" detail={detail} />}>
-      <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 10 }}>
-        {isLoading && <Skeleton rows={6} height={72} />}
-        {error && !rows && (
+      <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 16 }}>
+        <Choice label="Time" options={PERIODS} value={days} onChange={setDays} />
+        {isFetching && !rows && <Skeleton rows={6} height={72} />}
+        {error && !rows && !isFetching && (
           <Note
             tone="brick"
             title="The record cannot be read"
@@ -38,21 +89,14 @@ export function RecordPlace() {
             onAction={() => void refetch()}
           />
         )}
-        {unsent.length > 0 && (
-          <Note title={`${unsent.length} on the way`} text={unsent.map(({ what }) => what).join(', ')} />
-        )}
-        {rows?.length === 0 && unsent.length === 0 && (
-          <Note
-            title="Nothing exposed today"
-            text="Start an order; each exposure is listed here as soon as it is on disk."
-          />
-        )}
-        <View role="list" style={{ gap: 8 }}>
-          {rows?.map((row) => (
-            <View role="listitem" key={row.id}>
-              <Row row={row} />
+        <View style={wide ? { flexDirection: 'row-reverse', gap: 24 } : { gap: 16 }}>
+          {rows && rows.length > 0 && (
+            <View style={{ gap: 18, flex: wide ? 1 : undefined }}>
+              <TrendPane rows={rows} />
+              <RepeatsPane rows={rows} />
             </View>
-          ))}
+          )}
+          {list}
         </View>
       </ScrollView>
     </Frame>
@@ -61,7 +105,9 @@ export function RecordPlace() {
 
 function Row({ row }: { row: ExposureRow }) {
   const router = useRouter();
-  const index = `EI ${row.exposureIndex}, DI ${signed(row.deviationIndex)}`;
+  const scale = useScale(row.roomId);
+  const index = `${indexText(row.exposureIndex, scale)}, DI ${signed(row.deviationIndex)}`;
+  const over = row.doseLevelGyCm2 !== null && row.kapGyCm2 > row.doseLevelGyCm2;
   const verdict = row.verdict === 'repeat' ? `▲ repeat: ${row.cause}` : row.verdict === 'accepted' ? '✓ accepted' : '';
   return (
     <Press
@@ -86,7 +132,17 @@ function Row({ row }: { row: ExposureRow }) {
             {`● The clock of the device was wrong: it said ${new Date(row.deviceAt).toLocaleString('en-GB')}`}
           </Words>
         )}
-        <Words kind="small">{`${row.kVp} kVp · ${row.mAs} mAs · ${index} · ${row.kapGyCm2.toFixed(2)} Gy·cm²`}</Words>
+        <Words kind="small">{`${row.kVp} kVp · ${row.mAs} mAs · ${index} · ${row.kapGyCm2.toPrecision(2)} Gy·cm²`}</Words>
+        {over && (
+          <Words kind="small" tone="brick">
+            {`▲ Over the department’s level of ${row.doseLevelGyCm2} Gy·cm²`}
+          </Words>
+        )}
+        {row.readBy !== null && (
+          <Words kind="small" tone="soft">
+            {`Index typed by ${row.readBy}`}
+          </Words>
+        )}
       </View>
     </Press>
   );

@@ -8,8 +8,8 @@ describe('Record', () => {
   it('lists what was exposed with index and dose', async () => {
     show(<RecordPlace />);
     expect(await screen.findByText('Coccyx, AP axial')).toBeTruthy();
-    expect(screen.getByText('78 kVp · 25 mAs · EI 422, DI −0.7 · 0.29 Gy·cm²')).toBeTruthy();
-    fireEvent.click(screen.getByLabelText(/Coccyx, AP axial, Sacrum and coccyx, HK, EI 422/));
+    expect(screen.getByText('78 kVp · 25 mAs · number 415 (EI 422), DI −0.7 · 0.29 Gy·cm²')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/Coccyx, AP axial, Sacrum and coccyx, HK, number 415 .EI 422/));
     expect(mockRouter.push).toHaveBeenCalledWith({ pathname: '/record/[id]', params: { id: 'x1' } });
   });
   it('shows what is still on its way, and what was refused with the reason', async () => {

@@ -8,6 +8,7 @@ import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
+import { LevelsPanel } from './LevelsPanel';
 
 const PRICE_RANGE = [0, 500] as const;
 const IDLE_RANGE = [1, 480] as const;
@@ -59,6 +60,7 @@ export function DepartmentPanel() {
         busy={isLoading}
         onChange={(endReasons) => change({ endReasons })}
       />
+      <LevelsPanel department={department} change={change} />
       {Object.keys(department.exams).length > 0 && (
         <Press
           label="Exams as shipped again"

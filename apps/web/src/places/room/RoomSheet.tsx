@@ -1,10 +1,12 @@
 /** Room and rules: room, unit of length, theme, and the schools that this house follows with their reasons. */
 import { RULE_IDS, RULES, type HouseRules, type RuleId } from '@taktik/core';
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { reasonsOf, usePutRulesMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { preferred } from '../../state/preferences';
 import { Choice } from '../../ui/Choice';
+import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { DepartmentPanel } from './DepartmentPanel';
@@ -15,6 +17,7 @@ const HOUSE_RULES = RULE_IDS.filter((id) => id !== 'unit');
 
 export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const dispatch = useAppDispatch();
+  const router = useRouter();
   const { room, rooms, rules } = useRoom();
   const [putRules, { error }] = usePutRulesMutation();
   const role = useAppSelector((state) => state.who.person?.role);
@@ -28,6 +31,17 @@ export function RoomSheet({ open, onClose }: { open: boolean; onClose: () => voi
         value={room?.id}
         onChange={(roomId) => dispatch(preferred({ roomId }))}
       />
+      <Press
+        role="link"
+        label="This room: beam, technique chart and console"
+        onPress={() => {
+          onClose();
+          router.push({ pathname: '/room', params: room ? { id: room.id } : {} });
+        }}
+        style={{ paddingHorizontal: 14 }}
+      >
+        <Words tone="lamp">This room: beam, technique chart, console</Words>
+      </Press>
       <Choice
         label="Leading unit"
         options={[

@@ -1,14 +1,18 @@
 /** The last bar of the screen: answer first, expose, look and accept or repeat, go on, finish. */
 import { Button } from '@rneui/themed';
-import { bandOf, signed, techniqueForIndex } from '@taktik/core';
+import { bandOf, signed, techniqueForIndex, withDepartmentDefaults } from '@taktik/core';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { useExposureQuery, type ExposureRow } from '../../state/api';
+import { useDepartmentQuery, useExposureQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Press } from '../../ui/Press';
 import { useTheme } from '../../ui/theme';
 import { PRIMARY } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
+import { ReadingSheet } from '../exam/ReadingSheet';
+import { useScale } from '../room/useScale';
 import type { Session } from './session';
+import { indexText } from './words';
 
 type Props = {
   session: Session | null;
@@ -94,25 +98,37 @@ export function ActionBar(props: Props) {
 }
 
 /** mAs that would have met the target at the same kVp. */
-const onTarget = ({ mAs, exposureIndex, deviationIndex }: ExposureRow): number =>
-  techniqueForIndex(mAs, exposureIndex, exposureIndex / 10 ** (deviationIndex / 10));
+const onTarget = ({ mAs, exposureIndex, targetIndex }: ExposureRow): number =>
+  techniqueForIndex(mAs, exposureIndex, targetIndex);
 
 /** What came of the exposure: on this device first, with the detector's index as soon as the server has it. */
 function Kept({ exposureId }: { exposureId: string }) {
   const waiting = useAppSelector((state) => state.outbox.waiting.some(({ id }) => id === exposureId));
   const { data } = useExposureQuery(exposureId, { skip: waiting });
-  const band = data && bandOf(data.deviationIndex);
+  const { data: department } = useDepartmentQuery();
+  const { bands } = withDepartmentDefaults(department);
+  const scale = useScale(data?.roomId);
+  const [typing, setTyping] = useState(false);
+  const band = data && bandOf(data.deviationIndex, bands);
   const fine = !band || band.id === 'on target' || band.id === 'acceptable';
   return (
     <View role="status" style={{ flex: 1, paddingLeft: 6 }}>
       <Words kind="small" tone="sage">
-        {`✓ Exposed and kept${data && band ? ` · EI ${data.exposureIndex}, DI ${signed(data.deviationIndex)}: ${band.id}` : ''}`}
+        {`✓ Exposed and kept${data && band ? ` · ${indexText(data.exposureIndex, scale)}, DI ${signed(data.deviationIndex)}: ${band.id}` : ''}`}
       </Words>
       {data && band && !fine && (
         <Words kind="small" tone="mauve">
           {`● ${band.action}. On target would have been about ${onTarget(data).toPrecision(2)} mAs.`}
         </Words>
       )}
+      {data && (
+        <Press label="The console shows another number" plain onPress={() => setTyping(true)}>
+          <Words kind="small" tone="lamp">
+            The console shows another number
+          </Words>
+        </Press>
+      )}
+      {data && <ReadingSheet open={typing} exposure={data} scale={scale} onClose={() => setTyping(false)} />}
     </View>
   );
 }

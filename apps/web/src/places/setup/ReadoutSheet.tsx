@@ -19,6 +19,7 @@ import { Choice } from '../../ui/Choice';
 import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
+import { GridPane } from './GridPane';
 import { TechniquePane } from './TechniquePane';
 
 export type ReadoutName = 'receptor' | 'sid' | 'tube' | 'centre' | 'field' | 'technique';
@@ -34,12 +35,12 @@ export const READOUT_TITLES: Record<ReadoutName, string> = {
 
 /** Which overrides each readout holds, so that "as computed" can take them back. */
 const HELD: Record<ReadoutName, readonly (keyof Overrides)[]> = {
-  receptor: ['receptorId', 'orientation', 'grid', 'holder'],
+  receptor: ['receptorId', 'orientation', 'grid', 'holder', 'gridLevelDeg', 'gridCentreMm'],
   sid: ['sidMm'],
   tube: ['angleDeg'],
   centre: [],
   field: ['fieldMm'],
-  technique: ['kVp', 'mAs'],
+  technique: ['kVp', 'mAs', 'mA', 'focalSpot', 'aecCells', 'aecDensity', 'factors'],
 };
 export const isPulled = (name: ReadoutName, overrides: Overrides | undefined): boolean =>
   HELD[name].some((key) => overrides?.[key] !== undefined);
@@ -57,14 +58,17 @@ type Props = {
 
 export function ReadoutSheet({ name, setup, request, room, unit, overrides, onChange, onClose }: Props) {
   if (!name) return null;
-  const pull = (change: Overrides) => onChange({ ...overrides, ...change });
+  const pull = (change: Overrides) =>
+    onChange(
+      Object.fromEntries(Object.entries({ ...overrides, ...change }).filter(([, value]) => value !== undefined)),
+    );
   const release = () =>
     onChange(
       Object.fromEntries(Object.entries(overrides).filter(([key]) => !HELD[name].includes(key as keyof Overrides))),
     );
   return (
     <Sheet title={READOUT_TITLES[name]} open onClose={onClose}>
-      <Body name={name} setup={setup} request={request} room={room} unit={unit} pull={pull} />
+      <Body name={name} setup={setup} request={request} room={room} unit={unit} overrides={overrides} pull={pull} />
       {isPulled(name, overrides) && <Button title="As computed" onPress={release} />}
       <View role="status" aria-label="What follows" style={{ gap: 4 }}>
         <Words kind="small" tone="soft">
@@ -85,11 +89,12 @@ type BodyProps = {
   request: SetupRequest;
   room: Room | undefined;
   unit: LengthUnit;
+  overrides: Overrides;
   pull: (change: Overrides) => void;
 };
 const Line = ({ text }: { text: string }) => <Words>{text}</Words>;
 
-function Body({ name, setup, request, room, unit, pull }: BodyProps) {
+function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) {
   const { field, tube, receptor, centre } = setup;
   const perUnit = unit === 'in' ? inches(1) : centimetres(1);
   const both = (mm: number) => `${formatInches(mm)} in, ${formatCm(mm)} cm`;
@@ -133,6 +138,7 @@ function Body({ name, setup, request, room, unit, pull }: BodyProps) {
             value={receptor.grid ? 'on' : 'off'}
             onChange={(value) => pull({ grid: value === 'on' })}
           />
+          <GridPane setup={setup} unit={unit} overrides={overrides} pull={pull} />
         </>
       );
     }
@@ -217,6 +223,8 @@ function Body({ name, setup, request, room, unit, pull }: BodyProps) {
         </>
       );
     case 'technique':
-      return <TechniquePane setup={setup} request={request} unit={unit} pull={pull} />;
+      return (
+        <TechniquePane setup={setup} request={request} room={room} unit={unit} overrides={overrides} pull={pull} />
+      );
   }
 }

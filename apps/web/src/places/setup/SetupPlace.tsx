@@ -1,6 +1,6 @@
 /** Set up: this projection, this patient, this room. The address holds what is asked; the session holds the exam. */
 import { Button } from '@rneui/themed';
-import { projections, type Overrides, type SetupRequest, type StageLook } from '@taktik/core';
+import { projections, roomForProjection, type Overrides, type SetupRequest, type StageLook } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useEffect, useState } from 'react';
@@ -86,7 +86,7 @@ function SetupScreen() {
     side: asked.side,
     patient: asked.patient,
     situation: asked.situation,
-    room,
+    room: room && roomForProjection(room, asked.projectionId),
     rules,
     ...askedOf(asked),
   };

@@ -1,35 +1,40 @@
 /** The technique: every factor in order, what the receptor will read, what was pulled by hand and what that does. */
 import {
   bandOf,
-  DOSE_SPREAD,
-  entranceSurfaceMgy,
   formatLength,
   OVERRIDE_RANGES,
-  LEAD_MM,
-  scatterUGy,
   signed,
+  withDepartmentDefaults,
   type LengthUnit,
   type Overrides,
+  type Room,
   type Setup,
   type SetupRequest,
+  type WhatIfLine,
 } from '@taktik/core';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { useDepartmentQuery } from '../../state/api';
 import { Stepper } from '../../ui/Stepper';
 import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
 import type { TechniqueView } from '../../workers/service';
+import { CurvePane } from './CurvePane';
+import { DoseLines } from './DoseLines';
+import { FactorTable } from './FactorTable';
+import { KeepAsChart } from './KeepAsChart';
+import { TubeControls } from './TubeControls';
+import { indexText } from './words';
 
 type Props = {
   setup: Setup;
   request: SetupRequest;
+  room: Room | undefined;
   unit: LengthUnit;
+  overrides: Overrides;
   pull: (change: Overrides) => void;
 };
-
-/** Where a holder would stand, if one must: an arm's length from the field. */
-const HOLDER_MM = 500;
 
 function useTechnique(request: SetupRequest): TechniqueView | null {
   const [found, setFound] = useState<{ key: string; view: TechniqueView } | null>(null);
@@ -49,36 +54,18 @@ function useTechnique(request: SetupRequest): TechniqueView | null {
   return found?.view ?? null;
 }
 
-export function TechniquePane({ setup, request, unit, pull }: Props) {
-  const theme = useTheme();
+export function TechniquePane({ setup, request, room, unit, overrides, pull }: Props) {
   const view = useTechnique(request);
-  const { exposure, dose, field } = setup;
-  const skin: [number, number] = [field.atSkinMm.width, field.atSkinMm.height];
-  const surface = entranceSurfaceMgy(dose.entranceKermaMgy, exposure.kVp, skin);
-  const spread = `±${Math.round(DOSE_SPREAD * 100)} %`;
-  const band = exposure.expected && bandOf(exposure.expected.deviation);
+  const { exposure } = setup;
   return (
     <>
       <Words>{`${formatLength(exposure.thicknessMm, unit)} of body along the ray; ${exposure.timeMs} ms at ${exposure.mA} mA, ${Math.round(exposure.loadShare * 100)} % of what the ${exposure.focalSpot} focal spot bears.`}</Words>
-      <View role="table" aria-label="Factors" style={{ gap: 2 }}>
-        <Words kind="small" tone="soft">
-          From the room’s chart, factor by factor
-        </Words>
-        {exposure.factors.map(({ name, factor }) => (
-          <View key={name} role="row" style={{ flexDirection: 'row', gap: 8 }}>
-            <Words role="cell" kind="small" style={{ flex: 1 }}>
-              {name}
-            </Words>
-            <Words role="cell" kind="small">{`× ${factor.toFixed(2)}`}</Words>
-          </View>
-        ))}
-        <View role="row" style={{ flexDirection: 'row', gap: 8 }}>
-          <Words role="cell" kind="small" style={{ flex: 1 }}>
-            comes to, before the next station
-          </Words>
-          <Words role="cell" kind="small">{`${exposure.wantedMas.toPrecision(3)} mAs`}</Words>
-        </View>
-      </View>
+      <FactorTable
+        exposure={exposure}
+        unit={unit}
+        factors={overrides.factors}
+        onChange={(factors) => pull({ factors })}
+      />
       <Stepper
         label="kVp"
         unit="kV"
@@ -92,52 +79,17 @@ export function TechniquePane({ setup, request, unit, pull }: Props) {
         unit="mAs"
         value={exposure.mAs}
         step={1}
+        stations={room?.generator.masStations}
         digits={2}
         range={OVERRIDE_RANGES.mAs}
         onChange={(mAs) => pull({ mAs })}
       />
-      {exposure.expected && band ? (
-        <Words
-          tone={band.id === 'on target' || band.id === 'acceptable' ? 'sage' : 'brick'}
-          role="status"
-        >{`Expected index ${Math.round(exposure.expected.index)}, deviation ${signed(exposure.expected.deviation)}: ${band.id}`}</Words>
-      ) : (
-        <Words tone="brick">▲ Outside the model: no expected index. Use the room’s own chart.</Words>
-      )}
-      {exposure.aec !== 'none' && (
-        <Words kind="small">{`AEC ${exposure.aec}; back-up at ${exposure.backupMas.toPrecision(3)} mAs. If it is reached, find out why before repeating.`}</Words>
-      )}
-      {exposure.advice.map((text) => (
+      <Expected exposure={exposure} room={room} />
+      <TubeControls setup={setup} room={room} overrides={overrides} pull={pull} />
+      {[...exposure.advice, ...(view?.cover?.advice ?? [])].map((text) => (
         <Words key={text} kind="small">{`◆ ${text}`}</Words>
       ))}
-      {view && view.lines.length > 0 && (
-        <View role="table" aria-label="What your changes do" style={{ gap: 2 }}>
-          <Words kind="heading">What your changes do</Words>
-          {view.lines.map(({ name, before, after, change }) => (
-            <View
-              key={name}
-              role="row"
-              style={{
-                flexDirection: 'row',
-                gap: 8,
-                borderTopWidth: 1,
-                borderTopColor: theme.line,
-                paddingVertical: 4,
-              }}
-            >
-              <Words role="rowheader" kind="small" tone="soft" style={{ flex: 1.2 }}>
-                {name}
-              </Words>
-              <Words role="cell" kind="small" style={{ flex: 1 }}>
-                {before}
-              </Words>
-              <Words role="cell" kind="small" tone={before === after ? 'soft' : 'lamp'} style={{ flex: 1.2 }}>
-                {`${after}${change !== null && Math.abs(change) >= 0.01 ? ` (${change > 0 ? '+' : '−'}${Math.round(Math.abs(change) * 100)} %)` : ''}`}
-              </Words>
-            </View>
-          ))}
-        </View>
-      )}
+      {view && view.lines.length > 0 && <WhatChanges lines={view.lines} />}
       {view?.ends && view.ends.advice.length > 1 && (
         <View style={{ gap: 2 }}>
           <Words kind="heading">Thick and thin ends</Words>
@@ -148,12 +100,56 @@ export function TechniquePane({ setup, request, unit, pull }: Props) {
           ))}
         </View>
       )}
-      <Words kind="heading">Dose</Words>
-      <Words kind="small">{`${dose.entranceKermaMgy.toPrecision(2)} mGy incident at the skin, ${surface.toPrecision(2)} mGy with back-scatter, ${dose.kapGyCm2.toPrecision(2)} Gy·cm² (${spread})`}</Words>
-      <Words kind="small">{`Someone who must hold, ${formatLength(HOLDER_MM, unit)} from the field: about ${scatterUGy(dose.entranceKermaMgy, skin, HOLDER_MM, false).toPrecision(1)} µGy, ${scatterUGy(dose.entranceKermaMgy, skin, HOLDER_MM, true).toPrecision(1)} µGy behind ${LEAD_MM} mm lead. An order of magnitude.`}</Words>
-      <Words kind="small" tone="mauve">
-        {`● Estimate, ${spread}. The physicist’s technique chart comes first.`}
-      </Words>
+      {room && <KeepAsChart setup={setup} room={room} own={request.own !== undefined} />}
+      {view?.curve && <CurvePane curve={view.curve} unit={unit} />}
+      <DoseLines setup={setup} unit={unit} />
     </>
+  );
+}
+
+/** What the receptor will read, in the room's own number, and which band that is. */
+function Expected({ exposure, room }: { exposure: Setup['exposure']; room: Room | undefined }) {
+  const { data } = useDepartmentQuery();
+  const { bands } = withDepartmentDefaults(data);
+  if (!exposure.expected)
+    return <Words tone="brick">▲ Outside the model: no expected index. Use the room’s own chart.</Words>;
+  const { index, deviation } = exposure.expected;
+  const band = bandOf(deviation, bands);
+  const fine = band.id === 'on target' || band.id === 'acceptable';
+  return (
+    <Words
+      tone={fine ? 'sage' : 'brick'}
+      role="status"
+    >{`Expected ${indexText(index, room?.generator.scale)}, deviation ${signed(deviation)}: ${band.id}. Aimed at ${indexText(exposure.targetIndex, room?.generator.scale)}.`}</Words>
+  );
+}
+
+function WhatChanges({ lines }: { lines: readonly WhatIfLine[] }) {
+  const theme = useTheme();
+  const share = (change: number | null) =>
+    change !== null && Math.abs(change) >= 0.01
+      ? ` (${change > 0 ? '+' : '−'}${Math.round(Math.abs(change) * 100)} %)`
+      : '';
+  return (
+    <View role="table" aria-label="What your changes do" style={{ gap: 2 }}>
+      <Words kind="heading">What your changes do</Words>
+      {lines.map(({ name, before, after, change }) => (
+        <View
+          key={name}
+          role="row"
+          style={{ flexDirection: 'row', gap: 8, borderTopWidth: 1, borderTopColor: theme.line, paddingVertical: 4 }}
+        >
+          <Words role="rowheader" kind="small" tone="soft" style={{ flex: 1.2 }}>
+            {name}
+          </Words>
+          <Words role="cell" kind="small" style={{ flex: 1 }}>
+            {before}
+          </Words>
+          <Words role="cell" kind="small" tone={before === after ? 'soft' : 'lamp'} style={{ flex: 1.2 }}>
+            {`${after}${share(change)}`}
+          </Words>
+        </View>
+      ))}
+    </View>
   );
 }

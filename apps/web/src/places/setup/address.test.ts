@@ -39,6 +39,13 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     grid: fc.boolean(),
     fieldMm: fc.tuple(fc.integer({ min: 30, max: 450 }), fc.integer({ min: 30, max: 450 })),
     orientation: fc.constantFrom('lengthwise' as const, 'crosswise' as const),
+    mA: fc.integer({ min: 1, max: 1600 }),
+    focalSpot: fc.constantFrom('small' as const, 'large' as const),
+    aecCells: fc.constantFrom('none' as const, 'all' as const),
+    aecDensity: fc.integer({ min: -4, max: 4 }),
+    factors: fc.constantFrom(undefined, { thickness: 1.5, grid: 4 }),
+    gridLevelDeg: fc.constantFrom(-1.5, 2),
+    gridCentreMm: fc.integer({ min: -200, max: 200 }),
   }),
   way: fc.constantFrom('supine~level~stand~reversed~along-15', 'prone'),
 });

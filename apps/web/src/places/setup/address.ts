@@ -3,11 +3,13 @@
  * back and a link to a colleague all go through here.
  */
 import {
+  AEC_CHOICES,
   askedWay,
   BODY_POSITIONS,
   CAST_IDS,
   centimetres,
   CONDITION_IDS,
+  FACTOR_NAMES,
   HABITUS,
   isMotion,
   isWayText,
@@ -115,6 +117,14 @@ function jointsFrom(params: Params): JointLimits | undefined {
   return Object.fromEntries(found.map(([name, [low, high]]) => [name, [low, high]])) as JointLimits;
 }
 
+/** Factors set by hand as "thickness:1.5,grid:4". */
+function factorsFrom(params: Params): Overrides['factors'] {
+  const found = listed(params, 'fac').filter(
+    ([name, values]) => (FACTOR_NAMES as readonly string[]).includes(name) && values.length === 1,
+  );
+  return found.length === 0 ? undefined : Object.fromEntries(found.map(([name, [factor]]) => [name, factor]));
+}
+
 /** Lists of a situation as flags: "keep-left_arm". */
 const LISTS = [
   { key: 'keepStill', flag: 'keep-', values: KEPT_STILL },
@@ -190,6 +200,13 @@ export function toAddress({ projectionId, side, patient, situation, roomId, over
     grid: overrides.grid === undefined ? undefined : overrides.grid ? '1' : '0',
     kvp: round(overrides.kVp),
     mas: round(overrides.mAs),
+    ma: round(overrides.mA),
+    focus: overrides.focalSpot,
+    cells: overrides.aecCells,
+    dens: round(overrides.aecDensity),
+    fac: pairs(overrides.factors, String),
+    glev: round(overrides.gridLevelDeg),
+    gcen: round(overrides.gridCentreMm),
     fw: round(fieldWidth),
     fh: round(fieldHeight),
     pos: overrides.position,
@@ -209,6 +226,13 @@ export function fromAddress(params: Params): Asked {
     grid: grid === undefined ? undefined : grid === '1',
     kVp: number(params, 'kvp'),
     mAs: number(params, 'mas'),
+    mA: number(params, 'ma'),
+    focalSpot: among(one(params, 'focus'), ['small', 'large']),
+    aecCells: among(one(params, 'cells'), AEC_CHOICES),
+    aecDensity: number(params, 'dens'),
+    factors: factorsFrom(params),
+    gridLevelDeg: number(params, 'glev'),
+    gridCentreMm: number(params, 'gcen'),
     fieldMm:
       fieldWidth !== undefined && fieldHeight !== undefined
         ? ([fieldWidth, fieldHeight] as [number, number])

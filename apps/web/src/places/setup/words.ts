@@ -4,7 +4,10 @@ import {
   formatCm,
   formatInches,
   HOLDER_WORDS,
+  onScale,
+  STANDARD_SCALE,
   toCentimetres,
+  type IndexScale,
   type LengthUnit,
   type PatientInput,
   type Setup,
@@ -71,10 +74,25 @@ export const fieldText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   other: `${rectangle(setup.field.atReceptorMm.width, setup.field.atReceptorMm.height, otherUnit(unit))} ${otherUnit(unit)}`,
 });
 
+export const AEC_WORDS: Record<Setup['exposure']['aec'], string> = {
+  none: 'manual',
+  centre: 'centre cell',
+  outer: 'outer cells',
+  all: 'all cells',
+};
+
+/** An index as the room shows it; where that is another number, the standard one beside it. */
+export function indexText(standardIndex: number, scale: IndexScale = STANDARD_SCALE): string {
+  const standard = `EI ${Math.round(standardIndex)}`;
+  if (scale.kind === 'standard') return standard;
+  const shown = onScale(standardIndex, scale);
+  return `number ${Math.abs(shown) < 20 ? shown.toFixed(2) : Math.round(shown)} (${standard})`;
+}
+
 export const techniqueText = (setup: Setup): ReadoutText => ({
   figure: `${setup.exposure.kVp}`,
   unit: 'kVp',
-  line: `${setup.exposure.mAs} mAs · ${setup.exposure.aec === 'none' ? 'manual' : setup.exposure.aec === 'centre' ? 'centre cell' : `${setup.exposure.aec} cells`}`,
+  line: `${Number(setup.exposure.mAs.toPrecision(3))} mAs · ${AEC_WORDS[setup.exposure.aec]}`,
   other: `${setup.exposure.focalSpot} focus · ${Math.round(toCentimetres(setup.exposure.thicknessMm))} cm`,
 });
 

@@ -59,3 +59,9 @@ export function indexOfKerma(kermaUGy: number, scale: IndexScale): number {
 /** Deviation index of a room's number against its target, whatever the scale: 10 log10 of the ratio of the kermas. */
 export const deviationOnScale = (index: number, target: number, scale: IndexScale): number =>
   10 * Math.log10(kermaOfIndex(index, scale) / kermaOfIndex(target, scale));
+
+/** A standard index as the room shows it, and back. @throws RangeError unless it is above 0 */
+export const onScale = (standardIndex: number, scale: IndexScale = STANDARD_SCALE): number =>
+  indexOfKerma(kermaOfIndex(standardIndex, STANDARD_SCALE), scale);
+export const fromScale = (shown: number, scale: IndexScale = STANDARD_SCALE): number =>
+  indexOfKerma(kermaOfIndex(shown, scale), STANDARD_SCALE);

@@ -1,0 +1,1 @@
+export { RoomPlace as default } from '../places/room/RoomPlace';

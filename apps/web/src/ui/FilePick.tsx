@@ -1,0 +1,41 @@
+/** A file of this device, read as text. */
+import { useRef } from 'react';
+import { Press } from './Press';
+import { Words } from './Words';
+
+type Props = {
+  /** On the key. */
+  text: string;
+  label: string;
+  accept: string;
+  disabled?: boolean;
+  onText: (text: string, name: string) => void;
+};
+
+export function FilePick({ text, label, accept, disabled, onText }: Props) {
+  const picker = useRef<HTMLInputElement | null>(null);
+  return (
+    <>
+      <Press
+        label={label}
+        disabled={disabled}
+        onPress={() => picker.current?.click()}
+        style={{ paddingHorizontal: 14 }}
+      >
+        <Words>{text}</Words>
+      </Press>
+      <input
+        ref={picker}
+        type="file"
+        accept={accept}
+        aria-label={`${label}: file`}
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void file.text().then((read) => onText(read, file.name));
+        }}
+      />
+    </>
+  );
+}

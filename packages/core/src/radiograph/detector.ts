@@ -1,0 +1,105 @@
+/** The picture of one exposure: which part of the receptor, in how many pixels, and what lies in the light. */
+import { addScaled, dot, scale, subtract, type Vec3 } from '../geometry/vector';
+import type { Setup } from '../setup/setup';
+import type { Detector } from './castRays';
+
+export type Picture = Detector & {
+  /** Edge of a pixel on the receptor. */
+  pixelMm: number;
+  /** 2 in the light and on the receptor, 1 on the receptor outside the light, 0 off the receptor. */
+  where: Uint8Array;
+};
+
+/** Longer side of a picture, pixels. */
+export const PIXEL_RANGE = [32, 2048] as const;
+/** Seen beyond the edge of the light, share of the field on each side. */
+const BORDER = 0.05;
+
+/** Sides of a convex outline as a, b, c of a·x + b·y + c, which is 0 or more inside. */
+function sidesOf(outline: readonly (readonly [number, number])[]): Float64Array {
+  const next = (i: number) => outline[(i + 1) % outline.length];
+  const area = outline.reduce((sum, [x, y], i) => sum + x * next(i)[1] - next(i)[0] * y, 0);
+  const sign = Math.sign(area);
+  return Float64Array.from(
+    outline.flatMap(([px, py], i) => {
+      const [nx, ny] = next(i);
+      return [-sign * (ny - py), sign * (nx - px), sign * ((ny - py) * px - (nx - px) * py)];
+    }),
+  );
+}
+function isInside(sides: Float64Array, x: number, y: number): boolean {
+  for (let k = 0; k < sides.length; k += 3) if (sides[k] * x + sides[k + 1] * y + sides[k + 2] < 0) return false;
+  return true;
+}
+
+/**
+ * @param pixels along the longer side
+ * @param exposure which of several
+ * @throws RangeError outside the range of pixels, for a light without area, or an exposure that there is not
+ */
+export function pictureOf({ scene, receptor: { shiftsMm } }: Setup, pixels: number, exposure = 0): Picture {
+  if (!(pixels >= PIXEL_RANGE[0] && pixels <= PIXEL_RANGE[1]))
+    throw new RangeError(`a picture must have ${PIXEL_RANGE[0]} to ${PIXEL_RANGE[1]} pixels, got ${pixels}`);
+  const field = scene.fields[exposure];
+  if (!field) throw new RangeError(`this set-up has ${scene.fields.length} exposures, not ${exposure + 1}`);
+  const { hit, receptor } = scene;
+  const { u, v } = receptor;
+  const flat = (p: Vec3): [number, number] => {
+    const off = subtract(p, hit);
+    return [dot(off, u), dot(off, v)];
+  };
+  const light = field.map(flat);
+  const turn = (receptor.tiltDeg * Math.PI) / 180;
+  const shift = shiftsMm[exposure] ?? 0;
+  const plate = [
+    [-1, -1],
+    [1, -1],
+    [1, 1],
+    [-1, 1],
+  ].map(([i, j]): [number, number] => {
+    const [x, y] = [(i * receptor.widthMm) / 2, (j * receptor.heightMm) / 2];
+    return [x * Math.cos(turn) - y * Math.sin(turn), x * Math.sin(turn) + y * Math.cos(turn) + shift];
+  });
+  const bounds = (points: readonly (readonly [number, number])[]) => ({
+    left: Math.min(...points.map(([x]) => x)),
+    right: Math.max(...points.map(([x]) => x)),
+    low: Math.min(...points.map(([, y]) => y)),
+    high: Math.max(...points.map(([, y]) => y)),
+  });
+  const [lit, held] = [bounds(light), bounds(plate)];
+  const [w, h] = [lit.right - lit.left, lit.high - lit.low];
+  if (!(w > 1 && h > 1)) throw new RangeError(`the light must be more than 1 mm each way, got ${w} by ${h} mm`);
+  const left = Math.max(held.left, lit.left - w * BORDER);
+  const right = Math.min(held.right, lit.right + w * BORDER);
+  const low = Math.max(held.low, lit.low - h * BORDER);
+  const high = Math.min(held.high, lit.high + h * BORDER);
+  if (!(right - left > 1 && high - low > 1)) throw new RangeError('the light does not fall on the receptor');
+  const pixelMm = Math.max(right - left, high - low) / pixels;
+  const columns = Math.max(1, Math.round((right - left) / pixelMm));
+  const rows = Math.max(1, Math.round((high - low) / pixelMm));
+  const inLight = sidesOf(light);
+  const onPlate = sidesOf(plate);
+  const where = new Uint8Array(columns * rows);
+  for (let y = 0; y < rows; y += 1)
+    for (let x = 0; x < columns; x += 1) {
+      const px = left + (x + 0.5) * pixelMm;
+      const py = high - (y + 0.5) * pixelMm;
+      where[y * columns + x] = isInside(onPlate, px, py) ? (isInside(inLight, px, py) ? 2 : 1) : 0;
+    }
+  return {
+    focal: scene.focal,
+    origin: addScaled(addScaled(hit, u, left + pixelMm / 2), v, high - pixelMm / 2),
+    stepU: scale(u, pixelMm),
+    stepV: scale(v, -pixelMm),
+    columns,
+    rows,
+    pixelMm,
+    where,
+  };
+}
+
+/** Where a point of the receptor plane falls in the picture: columns and rows, 0 in the middle of the first pixel. */
+export function pixelAt({ origin, stepU, stepV }: Detector, p: Vec3): [number, number] {
+  const off = subtract(p, origin);
+  return [dot(off, stepU) / dot(stepU, stepU), dot(off, stepV) / dot(stepV, stepV)];
+}
