@@ -68,9 +68,13 @@ export class DemoServer {
     clearTimeout(force);
   }
 
-  /** As a power cut does: nothing is flushed or said good-bye to. */
-  kill(): void {
-    this.child?.kill('SIGKILL');
+  /** As a power cut does: nothing is flushed or said good-bye to. Settles when it is gone. */
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (!child) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await gone;
   }
 
   async remove(): Promise<void> {

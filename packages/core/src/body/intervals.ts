@@ -105,7 +105,7 @@ export function plateNormal(pts: readonly Vec3[]): Vec3 {
 
 const RING_PIECES = 24;
 /** A ring as a closed chain of rods; the chord's sag is made up for in the radius of the chain. */
-function ringOf({ c, n, ring, tube }: Torus): Tube {
+export function ringOf({ c, n, ring, tube }: Torus): Tube {
   const any: Vec3 = Math.abs(n[0]) < 0.9 ? [1, 0, 0] : [0, 1, 0];
   const u = normalize(cross(n, any));
   const v = cross(n, u);

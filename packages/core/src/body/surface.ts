@@ -4,24 +4,46 @@
 import { addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
 import { primitiveOf } from './body';
 import { merged, rayIntervals, shrunk } from './intervals';
-import { mannequin } from './mannequin';
+import { mannequin, type Primitive } from './mannequin';
 import { crossSkin, posedLandmark, posedStructure, segmentFrame, type PosedBody } from './posed';
 import { moveShape, supportPoint, type Interval, type Shape } from './shape';
 
 /** One solid piece where it stands, with the material it is of; the higher priority wins where pieces overlap. */
-export type Solid = { shape: Shape; material: string; priority: number };
+export type Solid = {
+  shape: Shape;
+  material: string;
+  priority: number;
+  /** Only what lies on this side of a plane: where the coordinate along `normal` is at most `mm`. */
+  under?: { normal: Vec3; mm: number };
+};
+
+/** One piece of the mannequin as solids, its cavity after its wall. */
+export function solidOf(posed: PosedBody, reference: Primitive): Solid[] {
+  const own = primitiveOf(posed.body, reference);
+  const shape = moveShape(own.shape, segmentFrame(posed, reference.segment));
+  const wall: Solid = { shape, material: reference.material, priority: reference.priority };
+  if (!reference.inner) return [wall];
+  const { material, t } = reference.inner;
+  const cavities = shrunk(shape, t).map((inner) => ({ shape: inner, material, priority: reference.priority + 0.5 }));
+  return [wall, ...cavities];
+}
 
 /** All of a body as solids, cavities after their walls. About 1000 pieces: make it once for many rays. */
-export function solidsOf(posed: PosedBody): Solid[] {
-  return mannequin.primitives.flatMap((reference) => {
-    const own = primitiveOf(posed.body, reference);
-    const shape = moveShape(own.shape, segmentFrame(posed, reference.segment));
-    const wall: Solid = { shape, material: reference.material, priority: reference.priority };
-    if (!reference.inner) return [wall];
-    const { material, t } = reference.inner;
-    const cavities = shrunk(shape, t).map((inner) => ({ shape: inner, material, priority: reference.priority + 0.5 }));
-    return [wall, ...cavities];
-  });
+export const solidsOf = (posed: PosedBody): Solid[] =>
+  mannequin.primitives.flatMap((reference) => solidOf(posed, reference));
+
+/** The part of an interval that lies under a plane; null where none does. */
+function underPlane(
+  [near, far]: Interval,
+  { normal, mm }: NonNullable<Solid['under']>,
+  from: Vec3,
+  d: Vec3,
+): Interval | null {
+  const speed = dot(normal, d);
+  const gap = mm - dot(normal, from);
+  if (Math.abs(speed) < 1e-12) return gap >= 0 ? [near, far] : null;
+  const cut: Interval = speed > 0 ? [near, Math.min(far, gap / speed)] : [Math.max(near, gap / speed), far];
+  return cut[0] < cut[1] ? cut : null;
 }
 
 export const TISSUES = ['bone', 'soft', 'fat', 'lung', 'air'] as const;
@@ -54,7 +76,10 @@ export type TissuePath = {
 export function tissuesAlong(solids: readonly Solid[], through: Vec3, d: Vec3): TissuePath {
   const pieces: { interval: Interval; solid: Solid; order: number }[] = [];
   solids.forEach((solid, order) => {
-    for (const interval of rayIntervals(solid.shape, through, d)) pieces.push({ interval, solid, order });
+    for (const whole of rayIntervals(solid.shape, through, d)) {
+      const interval = solid.under ? underPlane(whole, solid.under, through, d) : whole;
+      if (interval) pieces.push({ interval, solid, order });
+    }
   });
   const cuts = [...new Set(pieces.flatMap(({ interval }) => [interval[0], interval[1]]))].sort((a, b) => a - b);
   const spans: TissueSpan[] = [];

@@ -13,10 +13,11 @@ const table = data.materials as unknown as Record<string, readonly number[]>;
 /** Linear attenuation, 1/mm: one row of `ENERGIES` numbers for each material. */
 export const MU_PER_MM = Float64Array.from(names.flatMap((name) => table[name].map((perCm) => perCm / 10)));
 
+const indexes = new Map(names.map((name, i) => [name, i]));
 /** @throws RangeError for a material that the table does not hold */
 export function materialIndex(name: string): number {
-  const index = names.indexOf(name);
-  if (index < 0) throw new RangeError(`there is no material "${name}"; known: ${names.join(', ')}`);
+  const index = indexes.get(name);
+  if (index === undefined) throw new RangeError(`there is no material "${name}"; known: ${names.join(', ')}`);
   return index;
 }
 

@@ -2,71 +2,51 @@
  * Rays from the focal spot through every pixel: how much of the signal comes through. Pieces are sorted into tiles of the
  * picture by where their boxes fall, and within a tile by rank, so that a ray meets few of them, the winning ones first.
  */
-import { dot, normalize, subtract, type Vec3 } from '../geometry/vector';
 import { ENERGIES, MU_PER_MM } from './attenuation';
 import { BALL, CONE, CYLINDER, STRIDE, type Pieces } from './pieces';
-
-export type Detector = {
-  focal: Vec3;
-  /** Middle of the first pixel, and the steps to the next one along a row and to the next row. */
-  origin: Vec3;
-  stepU: Vec3;
-  stepV: Vec3;
-  columns: number;
-  rows: number;
-};
+import type { Detector } from './shadow';
 
 const TILE = 16;
 /** Separate stretches of one ray that are taken already; more than a body has. */
 const MOST_SPANS = 128;
 const FAR = 1e7;
 
-/** Tiles that each piece may fall on, as lists of pieces by tile; ranks stay in order. */
-function tilesOf(pieces: Pieces, { focal, origin, stepU, stepV, columns, rows }: Detector): Uint32Array[] {
-  const n = normalize([
-    stepU[1] * stepV[2] - stepU[2] * stepV[1],
-    stepU[2] * stepV[0] - stepU[0] * stepV[2],
-    stepU[0] * stepV[1] - stepU[1] * stepV[0],
-  ]);
-  const toPlane = dot(subtract(origin, focal), n);
-  const [uu, vv] = [dot(stepU, stepU), dot(stepV, stepV)];
+/** Pieces by tile, one list after the other, ranks in order: `from[tile]` to `from[tile + 1]` of `pieces`. */
+function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { from: Uint32Array; pieces: Uint32Array } {
   const across = Math.ceil(columns / TILE);
   const down = Math.ceil(rows / TILE);
-  const lists: number[][] = Array.from({ length: across * down }, () => []);
-  for (let i = 0; i < pieces.count; i += 1) {
-    let [u0, u1, v0, v1] = [Infinity, -Infinity, Infinity, -Infinity];
-    let behind = false;
-    for (let k = 0; k < 24; k += 3) {
-      const p: Vec3 = [pieces.corners[i * 24 + k], pieces.corners[i * 24 + k + 1], pieces.corners[i * 24 + k + 2]];
-      const from = subtract(p, focal);
-      const along = dot(from, n) / toPlane;
-      if (along < 1e-6) behind = true;
-      const hit: Vec3 = [focal[0] + from[0] / along, focal[1] + from[1] / along, focal[2] + from[2] / along];
-      const off = subtract(hit, origin);
-      const [u, v] = [dot(off, stepU) / uu, dot(off, stepV) / vv];
-      u0 = Math.min(u0, u);
-      u1 = Math.max(u1, u);
-      v0 = Math.min(v0, v);
-      v1 = Math.max(v1, v);
+  const tile = (pixel: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(pixel / TILE)));
+  const each = (visit: (at: number, piece: number) => void) => {
+    for (let i = 0; i < count; i += 1) {
+      const b = i * 4;
+      const last = tile(bounds[b + 1], across);
+      const bottom = tile(bounds[b + 3], down);
+      for (let y = tile(bounds[b + 2], down); y <= bottom; y += 1)
+        for (let x = tile(bounds[b], across); x <= last; x += 1) visit(y * across + x, i);
     }
-    // What stands beside or behind the focal spot may fall anywhere.
-    if (behind) [u0, u1, v0, v1] = [0, columns - 1, 0, rows - 1];
-    if (u1 < 0 || v1 < 0 || u0 > columns - 1 || v0 > rows - 1) continue;
-    const [a, b] = [Math.max(0, Math.floor(u0 / TILE)), Math.min(across - 1, Math.floor(u1 / TILE))];
-    const [c, d] = [Math.max(0, Math.floor(v0 / TILE)), Math.min(down - 1, Math.floor(v1 / TILE))];
-    for (let y = c; y <= d; y += 1) for (let x = a; x <= b; x += 1) lists[y * across + x].push(i);
-  }
-  return lists.map((list) => Uint32Array.from(list));
+  };
+  const from = new Uint32Array(across * down + 1);
+  each((at) => {
+    from[at + 1] += 1;
+  });
+  for (let i = 1; i < from.length; i += 1) from[i] += from[i - 1];
+  const pieces = new Uint32Array(from[from.length - 1]);
+  const next = from.slice();
+  each((at, piece) => {
+    pieces[next[at]] = piece;
+    next[at] += 1;
+  });
+  return { from, pieces };
 }
 
 /** Scratch of one cast: nothing is made for a ray. */
 const spanFrom = new Float64Array(MOST_SPANS);
 const spanTo = new Float64Array(MOST_SPANS);
 const muSum = new Float64Array(ENERGIES);
-let hitFrom = 0;
-let hitTo = 0;
+/** Where the last piece that was tested is entered and left; a plain variable would be made anew at every write. */
+const hit = new Float64Array(2);
 
-/** Where a ray runs inside a piece, into `hitFrom` and `hitTo`. */
+/** Where a ray runs inside a piece, into `hit`. */
 function crosses(pieces: Pieces, i: number, dx: number, dy: number, dz: number): boolean {
   const a = pieces.numbers;
   const s = i * STRIDE;
@@ -83,8 +63,8 @@ function crosses(pieces: Pieces, i: number, dx: number, dy: number, dz: number):
     const under = B * B - A * (px * px + py * py + pz * pz - 1);
     if (under <= 0) return false;
     const root = Math.sqrt(under);
-    hitFrom = (-B - root) / A;
-    hitTo = (-B + root) / A;
+    hit[0] = (-B - root) / A;
+    hit[1] = (-B + root) / A;
     return true;
   }
   if (kind === CYLINDER) {
@@ -116,77 +96,86 @@ function crosses(pieces: Pieces, i: number, dx: number, dy: number, dz: number):
       if (t0 > near) near = t0;
       if (t1 < far) far = t1;
     }
-    hitFrom = near;
-    hitTo = far;
+    hit[0] = near;
+    hit[1] = far;
     return near < far;
   }
   if (kind === CONE) {
+    const b0 = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
+    const wd = a[s + 8] * dx + a[s + 9] * dy + a[s + 10] * dz;
+    const A = 1 - a[s + 15] * wd * wd;
+    const B = b0 - (a[s + 11] + a[s + 14]) * wd;
+    const C = a[s + 16];
+    const under = B * B - A * C;
     let near = FAR;
     let far = -FAR;
-    const b0 = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
-    const under0 = b0 * b0 - a[s + 3];
-    if (under0 > 0) {
-      const root = Math.sqrt(under0);
-      near = -b0 - root;
-      far = -b0 + root;
-    }
-    const b1 = a[s + 4] * dx + a[s + 5] * dy + a[s + 6] * dz;
-    const under1 = b1 * b1 - a[s + 7];
-    if (under1 > 0) {
-      const root = Math.sqrt(under1);
-      if (-b1 - root < near) near = -b1 - root;
-      if (-b1 + root > far) far = -b1 + root;
-    }
-    if (a[s + 17] > 0) {
-      const wd = a[s + 8] * dx + a[s + 9] * dy + a[s + 10] * dz;
-      const oz = a[s + 11];
-      const z0 = a[s + 12];
-      const z1 = a[s + 13];
-      const slope = a[s + 15];
-      const rho = a[s + 14] + slope * (oz - z0);
-      const A = 1 - wd * wd - slope * slope * wd * wd;
-      const B = b0 - oz * wd - rho * slope * wd;
-      const C = a[s + 16] - oz * oz - rho * rho;
-      const under = B * B - A * C;
-      if (A > 1e-12 && under > 0) {
+    let open0 = true;
+    let open1 = true;
+    if (A > 1e-12) {
+      // The balls lie inside the cone drawn on: what misses it misses them.
+      if (under <= 0) return false;
+      const root = Math.sqrt(under);
+      const t0 = (-B - root) / A;
+      const t1 = (-B + root) / A;
+      const z0 = t0 * wd;
+      const z1 = t1 * wd;
+      const low = a[s + 12];
+      const high = a[s + 13];
+      // Where it runs in and out through the side there is nothing more to ask.
+      const in0 = z0 >= low && z0 <= high;
+      const in1 = z1 >= low && z1 <= high;
+      if (in0 && in1) {
+        hit[0] = t0;
+        hit[1] = t1;
+        return true;
+      }
+      if (in0) near = far = t0;
+      if (in1) {
+        if (t1 < near) near = t1;
+        far = t1;
+      }
+      // Only an end that the ray passes beyond can be met.
+      open0 = z0 < low || z1 < low;
+      open1 = z0 > high || z1 > high;
+    } else if (wd > 1e-12 || wd < -1e-12) {
+      // Steeper than the cone: between its ends the ray is inside it, but for the stretch between the roots.
+      const e0 = a[s + 12] / wd;
+      const e1 = a[s + 13] / wd;
+      let t0 = e0 < e1 ? e0 : e1;
+      let t1 = e0 < e1 ? e1 : e0;
+      if (A > -1e-12) {
+        if (C > 0) t1 = t0;
+      } else if (under > 0) {
         const root = Math.sqrt(under);
-        let t0 = (-B - root) / A;
-        let t1 = (-B + root) / A;
-        if (wd > 1e-12 || wd < -1e-12) {
-          const e0 = (z0 - oz) / wd;
-          const e1 = (z1 - oz) / wd;
-          const low = e0 < e1 ? e0 : e1;
-          const high = e0 < e1 ? e1 : e0;
-          if (low > t0) t0 = low;
-          if (high < t1) t1 = high;
-        } else if (oz < z0 || oz > z1) t1 = t0;
-        if (t0 < t1) {
-          if (t0 < near) near = t0;
-          if (t1 > far) far = t1;
-        }
-      } else if (A <= 1e-12 && (wd > 1e-12 || wd < -1e-12)) {
-        // Steeper than the cone: between its ends the ray is inside it, but for the stretch between the roots.
-        const e0 = (z0 - oz) / wd;
-        const e1 = (z1 - oz) / wd;
-        let t0 = e0 < e1 ? e0 : e1;
-        let t1 = e0 < e1 ? e1 : e0;
-        if (A > -1e-12) {
-          if (C > 0) t1 = t0;
-        } else if (under > 0) {
-          const root = Math.sqrt(under);
-          const first = (-B + root) / A;
-          const second = (-B - root) / A;
-          if (t0 < first) t1 = t1 < first ? t1 : first;
-          else if (t0 < second) t0 = second;
-        }
-        if (t0 < t1) {
-          if (t0 < near) near = t0;
-          if (t1 > far) far = t1;
-        }
+        const first = (-B + root) / A;
+        const second = (-B - root) / A;
+        if (t0 < first) t1 = t1 < first ? t1 : first;
+        else if (t0 < second) t0 = second;
+      }
+      if (t0 < t1) {
+        near = t0;
+        far = t1;
       }
     }
-    hitFrom = near;
-    hitTo = far;
+    if (open0) {
+      const under0 = b0 * b0 - a[s + 3];
+      if (under0 > 0) {
+        const root = Math.sqrt(under0);
+        if (-b0 - root < near) near = -b0 - root;
+        if (-b0 + root > far) far = -b0 + root;
+      }
+    }
+    if (open1) {
+      const b1 = a[s + 4] * dx + a[s + 5] * dy + a[s + 6] * dz;
+      const under1 = b1 * b1 - a[s + 7];
+      if (under1 > 0) {
+        const root = Math.sqrt(under1);
+        if (-b1 - root < near) near = -b1 - root;
+        if (-b1 + root > far) far = -b1 + root;
+      }
+    }
+    hit[0] = near;
+    hit[1] = far;
     return near < far;
   }
   let near = -FAR;
@@ -203,8 +192,8 @@ function crosses(pieces: Pieces, i: number, dx: number, dy: number, dz: number):
     } else if (gap < 0) return false;
     if (near >= far) return false;
   }
-  hitFrom = near;
-  hitTo = far;
+  hit[0] = near;
+  hit[1] = far;
   return true;
 }
 
@@ -246,6 +235,11 @@ function take(spans: number, from: number, to: number, row: number): number {
   return spans - gone;
 }
 
+/** exp(-x) by steps: what deeper paths let through is no signal. */
+const PER_UNIT = 64;
+const DEEPEST = 30;
+const PASSED = Float64Array.from({ length: DEEPEST * PER_UNIT + 1 }, (_, i) => Math.exp(-i / PER_UNIT));
+
 export type Cast = {
   /** Share of the signal that comes through, row by row. */
   through: Float32Array;
@@ -266,16 +260,21 @@ export function castRays(
   firstRow = 0,
   endRow = detector.rows,
 ): Cast {
-  const { focal, origin, stepU, stepV, columns } = detector;
-  const lists = tilesOf(pieces, detector);
+  const { focal, origin, stepU, stepV, columns, rows } = detector;
+  const tiles = tilesOf(pieces, columns, rows);
+  const list = tiles.pieces;
   const across = Math.ceil(columns / TILE);
   const through = new Float32Array((endRow - firstRow) * columns);
+  let all = 0;
+  for (let k = 0; k < ENERGIES; k += 1) all += weights[k];
   let tested = 0;
   for (let y = firstRow; y < endRow; y += 1) {
     const tileRow = Math.floor(y / TILE) * across;
     for (let x = 0; x < columns; x += 1) {
       if (!lit(y * columns + x)) continue;
-      const list = lists[tileRow + ((x / TILE) | 0)];
+      const tile = tileRow + ((x / TILE) | 0);
+      const first = tiles.from[tile];
+      const last = tiles.from[tile + 1];
       let dx = origin[0] + stepU[0] * x + stepV[0] * y - focal[0];
       let dy = origin[1] + stepU[1] * x + stepV[1] * y - focal[1];
       let dz = origin[2] + stepU[2] * x + stepV[2] * y - focal[2];
@@ -285,17 +284,38 @@ export function castRays(
       dz /= far;
       muSum.fill(0);
       let spans = 0;
-      tested += list.length;
-      for (let j = 0; j < list.length; j += 1) {
+      tested += last - first;
+      for (let j = first; j < last; j += 1) {
         const i = list[j];
         if (!crosses(pieces, i, dx, dy, dz)) continue;
-        const from = hitFrom > 0 ? hitFrom : 0;
+        let from = hit[0] > 0 ? hit[0] : 0;
         // What lies behind the receptor casts no shadow on it.
-        const to = hitTo < far ? hitTo : far;
+        let to = hit[1] < far ? hit[1] : far;
+        const plane = pieces.under[i];
+        if (plane >= 0) {
+          const { faces } = pieces;
+          const speed = faces[plane] * dx + faces[plane + 1] * dy + faces[plane + 2] * dz;
+          const at = faces[plane + 3] / speed;
+          if (speed > 1e-12) to = at < to ? at : to;
+          else if (speed < -1e-12) from = at > from ? at : from;
+          else if (faces[plane + 3] < 0) continue;
+        }
         if (from < to) spans = take(spans, from, to, pieces.material[i] * ENERGIES);
       }
+      // Nothing in the way.
+      if (spans === 0) {
+        through[(y - firstRow) * columns + x] = all;
+        continue;
+      }
       let sum = 0;
-      for (let k = 0; k < ENERGIES; k += 1) sum += weights[k] * Math.exp(-muSum[k]);
+      for (let k = 0; k < ENERGIES; k += 1) {
+        const depth = muSum[k];
+        if (depth >= DEEPEST) continue;
+        // The step of the table that lies below, and what is left by the first terms of the series: within 1e-8.
+        const step = (depth * PER_UNIT) | 0;
+        const rest = depth - step / PER_UNIT;
+        sum += weights[k] * PASSED[step] * (1 - rest * (1 - rest * (0.5 - rest / 6)));
+      }
       through[(y - firstRow) * columns + x] = sum;
     }
   }

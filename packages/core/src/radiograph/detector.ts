@@ -1,7 +1,7 @@
 /** The picture of one exposure: which part of the receptor, in how many pixels, and what lies in the light. */
 import { addScaled, dot, scale, subtract, type Vec3 } from '../geometry/vector';
 import type { Setup } from '../setup/setup';
-import type { Detector } from './castRays';
+import type { Detector } from './shadow';
 
 export type Picture = Detector & {
   /** Edge of a pixel on the receptor. */

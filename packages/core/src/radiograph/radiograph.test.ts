@@ -16,12 +16,14 @@ import type { SetupRequest } from '../setup/request';
 import type { Setup } from '../setup/setup';
 import { ENERGIES, MU_PER_MM, materialIndex, spectrumAt, transmissionOf } from './attenuation';
 import { boxBlur, smear } from './blur';
-import { castRays, type Detector } from './castRays';
+import { castRays } from './castRays';
 import { pictureOf, pixelAt } from './detector';
 import { toGrey, windowOf } from './display';
 import { addNoise } from './noise';
 import { piecesFrom } from './pieces';
-import { simulateRadiograph, solidsIn, type Radiograph } from './simulateRadiograph';
+import type { Detector } from './shadow';
+import { solidsIn } from './bodySolids';
+import { simulateRadiograph, type Radiograph } from './simulateRadiograph';
 
 jest.setTimeout(30_000);
 
@@ -103,7 +105,7 @@ describe('paths through solids', () => {
           priority: i,
         }));
         const weights = spectrumAt(80);
-        const { through } = castRays(piecesFrom(solids, focal), detector, weights, () => true);
+        const { through } = castRays(piecesFrom(solids, detector), detector, weights, () => true);
         for (const [x, y] of [
           [2, 3],
           [5, 5],
@@ -134,7 +136,7 @@ describe('paths through solids', () => {
       const solids = solidsIn(setup);
       const at = pictureOf(setup, 40);
       const weights = spectrumAt(setup.exposure.kVp);
-      const { through } = castRays(piecesFrom(solids, setup.scene.focal), at, weights, () => true);
+      const { through } = castRays(piecesFrom(solids, at), at, weights, () => true);
       const off: number[] = [];
       for (let i = 7; i < through.length; i += 31) {
         const [x, y] = [i % at.columns, Math.floor(i / at.columns)];
@@ -260,12 +262,8 @@ describe('how bright things are', () => {
         material: 'aluminium',
         priority: 1,
       };
-      const { through } = castRays(
-        piecesFrom([step], focal),
-        { focal, origin: [0, 0, -20], stepU: [1, 0, 0], stepV: [0, 1, 0], columns: 1, rows: 1 },
-        spectrumAt(kVp),
-        () => true,
-      );
+      const under: Detector = { focal, origin: [0, 0, -20], stepU: [1, 0, 0], stepV: [0, 1, 0], columns: 1, rows: 1 };
+      const { through } = castRays(piecesFrom([step], under), under, spectrumAt(kVp), () => true);
       return expect(through[0]).toBeCloseTo(shares[i], 4);
     });
     // It hardens: each millimetre takes less than the one before.

@@ -2,11 +2,7 @@
  * The picture that a Setup gives: rays through the posed mannequin in true perspective, the edges of light and receptor,
  * grid, heel, scatter, blur and noise, and the index that the receptor would read.
  */
-import { adaptBody } from '../body/adapt';
-import { buildBody } from '../body/body';
-import { poseBody } from '../body/pose';
-import { placeBody } from '../body/posed';
-import { solidsOf, type Solid } from '../body/surface';
+import type { Solid } from '../body/surface';
 import {
   energyResponse,
   gridTransmission,
@@ -16,15 +12,19 @@ import {
 } from '../exposure/beamModel';
 import { deviationIndex } from '../exposure/deviation';
 import { lossAt } from '../exposure/gridCutoff';
+import { applyToDirection, applyToPoint, inverse } from '../geometry/frame';
 import { dot, subtract } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
+import { ROOM_ONE } from '../room/demoRooms';
 import type { Room } from '../room/room';
+import { computeSetup } from '../setup/computeSetup';
 import { markerPlace } from '../setup/markerPlace';
 import type { Setup } from '../setup/setup';
 import { spectrumAt } from './attenuation';
 import { boxBlur, smear } from './blur';
-import { castRays } from './castRays';
+import { moveSolid, patientSolids } from './bodySolids';
+import { castRays, type Cast } from './castRays';
 import { pictureOf, pixelAt, type Picture } from './detector';
 import { windowOf, type Window } from './display';
 import { drawLetter } from './markerLetter';
@@ -61,6 +61,8 @@ export type Radiograph = Picture & {
 /** The anode side of a field of 430 mm at a metre is this much weaker than the cathode side [20 to 40 %]. */
 const HEEL_SHARE = 0.3;
 const HEEL_MM = 430;
+/** Scatter is smooth: so many cells across the shorter side are enough. */
+const SCATTER_CELLS = 64;
 /** Scatter is smooth over about this much. */
 const SCATTER_MM = 45;
 /** From here on what comes through is open beam, which the receptor does not count in its index. */
@@ -77,31 +79,84 @@ const HUNG_FACING = new Set([
   'femur, hip, pelvis',
 ]);
 
-/** Everything that casts a shadow, where it stands. */
-export function solidsIn({ patient, scene }: Setup): Solid[] {
-  const body = adaptBody(buildBody(patient), scene.adapt);
-  return solidsOf(placeBody(body, poseBody(body, scene.pose), scene.place));
+/** What the rays of a picture meet: the part of the work that is shared among workers, row by row. */
+export type Ready = { picture: Picture; castRows: (first: number, end: number) => Cast };
+
+/**
+ * @throws RangeError for pixels, light or exposure out of range, or an SID shorter than what lies in the ray
+ */
+export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [], own }: RadiographOptions): Ready {
+  const { scene } = setup;
+  const picture = pictureOf(setup, pixels, exposure);
+  if (!(dot(subtract(scene.entry, scene.focal), scene.beam) > 0))
+    throw new RangeError(`the SID of ${Math.round(setup.tube.sidMm)} mm is shorter than what lies in the ray`);
+  // The rays are carried into the frame of the patient, where the body stands still.
+  const back = inverse(scene.place);
+  const detector = {
+    ...picture,
+    focal: applyToPoint(back, picture.focal),
+    origin: applyToPoint(back, picture.origin),
+    stepU: applyToDirection(back, picture.stepU),
+    stepV: applyToDirection(back, picture.stepV),
+  };
+  const solids = [...patientSolids(setup, own), ...extras.map((solid) => moveSolid(solid, back))];
+  const pieces = piecesFrom(solids, detector);
+  const weights = spectrumAt(setup.exposure.kVp);
+  return {
+    picture,
+    castRows: (first, end) => castRays(pieces, detector, weights, (pixel) => picture.where[pixel] === 2, first, end),
+  };
 }
 
 /**
- * @throws RangeError for pixels, light or exposure out of range, an SID shorter than what lies in the ray, or kVp outside the model
+ * @param cast all rows, where they were cast elsewhere
+ * @throws RangeError for pixels, light or exposure out of range, or an SID shorter than what lies in the ray
  */
-export function simulateRadiograph(setup: Setup, room: Room, options: RadiographOptions): Radiograph {
-  const { scene, exposure, receptor, image } = setup;
-  const entry = options.own ?? projectionOf(setup.projectionId);
-  const picture = pictureOf(setup, options.pixels, options.exposure);
-  const { columns, rows, pixelMm, where } = picture;
-  const toEntry = dot(subtract(scene.entry, scene.focal), scene.beam);
-  if (!(toEntry > 0))
-    throw new RangeError(`the SID of ${Math.round(setup.tube.sidMm)} mm is shorter than what lies in the ray`);
-  const solids = [...solidsIn(setup), ...(options.extras ?? [])];
-  const { through, tested } = castRays(
-    piecesFrom(solids, scene.focal),
-    picture,
-    spectrumAt(exposure.kVp),
-    (pixel) => where[pixel] === 2,
-  );
+export function simulateRadiograph(
+  setup: Setup,
+  room: Room,
+  options: RadiographOptions,
+  ready: Ready = prepareRadiograph(setup, options),
+  cast: Cast = ready.castRows(0, ready.picture.rows),
+): Radiograph {
+  const shown = exposeReceptor(setup, room, options, ready.picture, cast);
+  const factor = options.own ? 1 : regionFactor(setup.projectionId);
+  const index = shown.index === null ? null : shown.index * factor;
+  return { ...shown, index, deviation: index === null ? null : deviationIndex(index, setup.exposure.targetIndex) };
+}
 
+/** Pixels along a picture that is only made for its index. */
+const INDEX_PIXELS = 48;
+const factors = new Map<string, number>();
+
+/**
+ * A receptor reads its index from the region that matters in this examination. Which one is not published; what it does
+ * is taken from the median adult, on whom the index that is computed and the median of the picture must agree.
+ */
+function regionFactor(projectionId: string): number {
+  const known = factors.get(projectionId);
+  if (known !== undefined) return known;
+  const { sided } = projectionOf(projectionId);
+  const setup = computeSetup({ projectionId, side: sided === 'each' ? 'left' : undefined, room: ROOM_ONE });
+  const options: RadiographOptions = { pixels: INDEX_PIXELS, seed: null };
+  const { picture, castRows } = prepareRadiograph(setup, options);
+  const { index } = exposeReceptor(setup, ROOM_ONE, options, picture, castRows(0, picture.rows));
+  const { expected } = setup.exposure;
+  const factor = index === null || !expected ? 1 : expected.index / index;
+  factors.set(projectionId, factor);
+  return factor;
+}
+
+function exposeReceptor(
+  setup: Setup,
+  room: Room,
+  options: RadiographOptions,
+  picture: Picture,
+  { through, tested }: Cast,
+): Radiograph {
+  const { exposure, receptor, image } = setup;
+  const entry = options.own ?? projectionOf(setup.projectionId);
+  const { columns, rows, pixelMm, where } = picture;
   const grid = gridTransmission(receptor.grid?.ratio ?? 0);
   const support = receptor.holder === 'table-tray' ? 'table' : receptor.holder === 'wall' ? 'wall' : 'none';
   const { outputUGyPerMas, outputPower } = room.generator;
@@ -138,13 +193,12 @@ export function simulateRadiograph(setup: Setup, room: Room, options: Radiograph
     pixelAt(picture, markerPlace(setup, options.exposure)),
     mirrored,
   );
-  const index = indexOf(signal, through, where);
   return {
     ...picture,
     signal,
     mirrored,
-    index,
-    deviation: index === null ? null : deviationIndex(index, exposure.targetIndex),
+    index: indexOf(signal, through, where),
+    deviation: null,
     window: windowOf(signal, where),
     testedPerRay: tested / through.length,
   };
@@ -183,13 +237,43 @@ function addScatter(
   { columns, rows, pixelMm }: Picture,
   { ratio, grid }: { ratio: number; grid: { primary: number; scatter: number } },
 ): Float32Array {
-  const radius = Math.max(1, Math.round(SCATTER_MM / pixelMm / 2));
-  const smooth = boxBlur(primary, columns, rows, [Math.min(radius, columns - 1), Math.min(radius, rows - 1)], 2);
-  return primary.map((value, i) => value * grid.primary + smooth[i] * ratio * grid.scatter);
+  const step = Math.max(1, Math.floor(Math.min(columns, rows) / SCATTER_CELLS));
+  const [w, h] = [Math.ceil(columns / step), Math.ceil(rows / step)];
+  const coarse = new Float32Array(w * h);
+  for (let y = 0; y < h; y += 1)
+    for (let x = 0; x < w; x += 1) {
+      let sum = 0;
+      let count = 0;
+      for (let b = y * step; b < Math.min(rows, (y + 1) * step); b += 1)
+        for (let a = x * step; a < Math.min(columns, (x + 1) * step); a += 1) {
+          sum += primary[b * columns + a];
+          count += 1;
+        }
+      coarse[y * w + x] = sum / count;
+    }
+  const radius = Math.max(1, Math.round(SCATTER_MM / pixelMm / step / 2));
+  const smooth = boxBlur(coarse, w, h, [Math.min(radius, w - 1), Math.min(radius, h - 1)], 2);
+  const signal = new Float32Array(primary.length);
+  const share = ratio * grid.scatter;
+  for (let y = 0; y < rows; y += 1) {
+    // Between the middles of the cells of the coarse field.
+    const fy = Math.min(h - 1, Math.max(0, (y + 0.5) / step - 0.5));
+    const j = Math.min(h - 1, Math.floor(fy));
+    const below = Math.min(h - 1, j + 1);
+    for (let x = 0; x < columns; x += 1) {
+      const fx = Math.min(w - 1, Math.max(0, (x + 0.5) / step - 0.5));
+      const i = Math.min(w - 1, Math.floor(fx));
+      const right = Math.min(w - 1, i + 1);
+      const top = smooth[j * w + i] + (smooth[j * w + right] - smooth[j * w + i]) * (fx - i);
+      const foot = smooth[below * w + i] + (smooth[below * w + right] - smooth[below * w + i]) * (fx - i);
+      signal[y * columns + x] = primary[y * columns + x] * grid.primary + (top + (foot - top) * (fy - j)) * share;
+    }
+  }
+  return signal;
 }
 
 /** Pixels that are enough for a median. */
-const INDEX_FROM = 20_000;
+const INDEX_FROM = 8_000;
 
 /** The median of what lies behind the body in the light. */
 function indexOf(signal: Float32Array, through: Float32Array, where: Uint8Array): number | null {

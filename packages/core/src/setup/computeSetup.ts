@@ -338,7 +338,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         name: shortLandmark(id),
         p: surfacePoint(placed.posed, id).skin,
       })),
-    mustShow: cover.map(({ name, points }) => ({ name, p: centroid(points) })),
+    mustShow: cover.map(({ name, axis, points }) => ({ name, p: centroid(points), points, axis })),
     brightBones: projection.brightBones,
     oneSided: projection.sided === 'each',
   };

@@ -46,8 +46,8 @@ export type Scene = {
   /** What the patient rests on, or the floor when standing. */
   surfaceHeightMm: number;
   touch: { name: string; p: Vec3 }[];
-  /** What must be shown: the middle of each thing. */
-  mustShow: { name: string; p: Vec3 }[];
+  /** What must be shown: the middle of each thing, its outermost points, and which edges of the light it counts for. */
+  mustShow: { name: string; p: Vec3; points: Vec3[]; axis: 'along' | 'across' | 'both' }[];
   brightBones: readonly string[];
   /** Only the asked side is part of the view. */
   oneSided: boolean;

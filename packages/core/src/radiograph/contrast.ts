@@ -1,0 +1,114 @@
+/**
+ * Contrast in hollow organs, settled by gravity: the heavy medium lies at the bottom, gas on top, and the boundary is
+ * level. Each organ is one communicating space. Source: filling by position of teaching; shares typical [C].
+ */
+import { shrunk } from '../body/intervals';
+import { posedMark, posedStructure, type PosedBody } from '../body/posed';
+import type { Tube } from '../body/shape';
+import type { Solid } from '../body/surface';
+import { addScaled, dot, lerp, type Vec3 } from '../geometry/vector';
+
+/** `pool`: share of the space that the medium fills; what is left is gas over a coated wall, or nothing for 1. */
+type Filling = { organs: readonly string[]; material: string; pool: number };
+const HOLLOW: readonly { entries: RegExp; fill: Filling }[] = [
+  { entries: /^stomach-/, fill: { organs: ['stomach', 'duodenal_bulb'], material: 'barium_60', pool: 0.45 } },
+  { entries: /^colon-(?!scout|post)/, fill: { organs: ['colon'], material: 'barium_60', pool: 0.4 } },
+];
+const BARIUM_OVER = 61;
+const COAT_MM = 0.5;
+const WALL_MM = 3;
+/** Slices along a tube, and rings and spokes across one, that the level is found from. */
+const SLICES = 10;
+const RINGS = [0.25, 0.6, 0.9] as const;
+
+/** Points spread evenly over the space of a tube, with the volume each stands for. */
+function volumeOf({ pts, r }: Tube): { p: Vec3; weight: number }[] {
+  const points: { p: Vec3; weight: number }[] = [];
+  for (let i = 1; i < pts.length; i += 1)
+    for (let k = 0; k < SLICES; k += 1) {
+      const t = (k + 0.5) / SLICES;
+      const c = lerp(pts[i - 1], pts[i], t);
+      const radius = r[i - 1] + (r[i] - r[i - 1]) * t;
+      const step = Math.hypot(...[0, 1, 2].map((axis) => pts[i][axis] - pts[i - 1][axis])) / SLICES;
+      // Round the middle in all directions of space: near enough for a level.
+      for (const ring of RINGS)
+        for (const d of SPOKES)
+          points.push({ p: addScaled(c, d, radius * ring), weight: ring * radius * radius * step });
+    }
+  return points;
+}
+const SPOKES: readonly Vec3[] = [
+  [1, 0, 0],
+  [-1, 0, 0],
+  [0, 1, 0],
+  [0, -1, 0],
+  [0, 0, 1],
+  [0, 0, -1],
+];
+
+/** The level under which a share of the space lies. @param up unit vector against gravity; @returns mm along it */
+export function levelOf(tubes: readonly Tube[], share: number, up: Vec3): number {
+  const heights = tubes
+    .flatMap(volumeOf)
+    .map(({ p, weight }) => ({ at: dot(p, up), weight }))
+    .sort((a, b) => a.at - b.at);
+  const wanted = share * heights.reduce((sum, { weight }) => sum + weight, 0);
+  let below = 0;
+  for (const { at, weight } of heights) {
+    below += weight;
+    if (below >= wanted) return at;
+  }
+  return heights[heights.length - 1].at;
+}
+
+function fill(posed: PosedBody, { organs, material, pool }: Filling, up: Vec3): Solid[] {
+  const spaces = organs.flatMap((organ) => shrunk(posedStructure(posed, organ).shape, WALL_MM)) as Tube[];
+  const mm = levelOf(spaces, pool, up);
+  return spaces.flatMap((shape): Solid[] => [
+    { shape, material: 'barium_high', priority: BARIUM_OVER - 0.6 },
+    ...shrunk(shape, COAT_MM).map((inner): Solid => ({ shape: inner, material: 'air', priority: BARIUM_OVER - 0.4 })),
+    { shape, material, priority: BARIUM_OVER, under: { normal: up, mm } },
+  ]);
+}
+
+/** The gullet in front of the spine, full. */
+function gullet(posed: PosedBody, front: Vec3): Solid[] {
+  const pts = ['C6_body', 'T2_body', 'T5_body', 'T8_body', 'T10_body'].map((id, i) =>
+    addScaled(posedMark(posed, id).p, front, 24 + i * 2),
+  );
+  pts.push(posedMark(posed, 'stomach').p);
+  return [{ shape: { kind: 'tube', pts, r: [6, 7, 7.5, 8, 8, 9] }, material: 'barium_60', priority: BARIUM_OVER }];
+}
+
+/** Pelves of the kidneys, ureters and bladder. */
+function urine(posed: PosedBody, parts: { kidneys: boolean; bladder: boolean }): Solid[] {
+  const bladder = posedStructure(posed, 'bladder').shape;
+  const down = posedMark(posed, 'bladder').p;
+  const middle = posedMark(posed, 'L2_body').p;
+  const iodine = (shape: Solid['shape']): Solid => ({ shape, material: 'iodine_urine', priority: BARIUM_OVER });
+  const kidneys = ['kidney_L', 'kidney_R'].flatMap((id) => {
+    const shape = posedStructure(posed, id).shape;
+    if (shape.kind !== 'ellipsoid') return [];
+    const pelvis = lerp(shape.c, middle, 0.3);
+    const calyx = (end: number): Vec3 => addScaled(shape.c, shape.axes[2], end * 0.5);
+    return [
+      iodine({ kind: 'tube', pts: [calyx(0.9), pelvis, calyx(-0.9)], r: [5, 8, 5] }),
+      iodine({ kind: 'tube', pts: [calyx(0), pelvis], r: [5, 8] }),
+      iodine({ kind: 'tube', pts: [pelvis, lerp(pelvis, middle, 0.25), down], r: [5, 2.5, 2.5] }),
+    ];
+  });
+  return [...(parts.kidneys ? kidneys : []), ...(parts.bladder ? shrunk(bladder, 2).map(iodine) : [])];
+}
+
+/**
+ * What is in the organs for this entry.
+ * @param up against gravity, @param front of the patient; both in the frame of the body
+ */
+export function contrastFor(entry: string, posed: PosedBody, up: Vec3, front: Vec3): Solid[] {
+  const hollow = HOLLOW.find(({ entries }) => entries.test(entry));
+  if (hollow) return fill(posed, hollow.fill, up);
+  if (/^oesophagus-/.test(entry)) return gullet(posed, front);
+  if (/^urography-(?!scout)/.test(entry)) return urine(posed, { kidneys: true, bladder: !/post-void/.test(entry) });
+  if (/^cystogram-/.test(entry)) return urine(posed, { kidneys: false, bladder: true });
+  return [];
+}

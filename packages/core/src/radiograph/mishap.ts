@@ -1,0 +1,82 @@
+/** How the patient really lies against what was meant: the same set-up, with the part displaced under the ray. */
+import { applyToPoint, compose, rotationAbout, shifted, type Frame } from '../geometry/frame';
+import { addScaled, scale, type Vec3 } from '../geometry/vector';
+import type { Setup } from '../setup/setup';
+
+/** Turns go through the middle of what must be shown, right-handed about the axes of the receptor. */
+export type Mishap = {
+  /** About the line up the receptor: the part rolls. */
+  rollDeg: number;
+  /** About the line across the receptor: its upper end leaves the receptor or sinks. */
+  tiltDeg: number;
+  /** About the line square to the receptor: the part lies crooked in the light. */
+  turnDeg: number;
+  /** Toward the top of the receptor, and across it. */
+  alongMm: number;
+  acrossMm: number;
+};
+export const NO_MISHAP: Mishap = { rollDeg: 0, tiltDeg: 0, turnDeg: 0, alongMm: 0, acrossMm: 0 };
+export const MISHAP_KEYS = ['rollDeg', 'tiltDeg', 'turnDeg', 'alongMm', 'acrossMm'] as const;
+/** Furthest that may be asked for. */
+export const MISHAP_RANGES: Readonly<Record<keyof Mishap, readonly [number, number]>> = {
+  rollDeg: [-60, 60],
+  tiltDeg: [-60, 60],
+  turnDeg: [-60, 60],
+  alongMm: [-300, 300],
+  acrossMm: [-300, 300],
+};
+
+/** The middle of what must be shown. */
+export function pivotOf({ scene }: Setup): Vec3 {
+  const share = 1 / scene.mustShow.length;
+  return scene.mustShow.reduce<Vec3>((sum, { p }) => addScaled(sum, p, share), [0, 0, 0]);
+}
+
+/** The motion of the part in the room. */
+export function motionOf(setup: Setup, mishap: Mishap): Frame {
+  const { u, v, n } = setup.scene.receptor;
+  const pivot = pivotOf(setup);
+  const turns = (
+    [
+      [v, mishap.rollDeg],
+      [u, mishap.tiltDeg],
+      [n, mishap.turnDeg],
+    ] as const
+  ).map(([axis, degrees]) => rotationAbout(pivot, axis, degrees));
+  const turned = turns.reduce((inner, outer) => compose(outer, inner));
+  return shifted(turned, addScaled(scale(v, mishap.alongMm), u, mishap.acrossMm));
+}
+
+/**
+ * The set-up as it would be with the patient displaced: tube, light and receptor stay.
+ * @throws RangeError beyond the range
+ */
+export function misplace(setup: Setup, mishap: Mishap): Setup {
+  for (const key of MISHAP_KEYS) {
+    const [low, high] = MISHAP_RANGES[key];
+    if (!(mishap[key] >= low && mishap[key] <= high))
+      throw new RangeError(`${key} must be ${low} to ${high}, got ${mishap[key]}`);
+  }
+  if (MISHAP_KEYS.every((key) => mishap[key] === 0)) return setup;
+  const motion = motionOf(setup, mishap);
+  const moved = <T extends { p: Vec3 }>(mark: T): T => ({ ...mark, p: applyToPoint(motion, mark.p) });
+  const { scene } = setup;
+  return {
+    ...setup,
+    scene: {
+      ...scene,
+      place: compose(motion, scene.place),
+      touch: scene.touch.map(moved),
+      mustShow: scene.mustShow.map((each) => ({
+        ...moved(each),
+        points: each.points.map((p) => applyToPoint(motion, p)),
+      })),
+    },
+  };
+}
+
+/** The same set-up with the breath held otherwise. */
+export const breathe = (setup: Setup, breath: 'in' | 'out'): Setup => ({
+  ...setup,
+  scene: { ...setup.scene, adapt: { ...setup.scene.adapt, state: { ...setup.scene.adapt.state, breath } } },
+});
