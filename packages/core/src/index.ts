@@ -214,7 +214,26 @@ export { fitOutput, type OutputFit } from './exposure/calibrate';
 export { entranceSurfaceMgy, LEAD_MM, scatterUGy } from './exposure/dose';
 export { GRID_ABOVE_KVP, GRID_FROM_MM, gridWantedBy, type GridWanted } from './exposure/gridWanted';
 export { gridLoss, gridTolerance, type GridLoss, type GridPlacement } from './exposure/gridCutoff';
-export { simulateRadiograph, type Radiograph, type RadiographOptions } from './radiograph/simulateRadiograph';
+export {
+  prepareRadiograph,
+  simulateRadiograph,
+  type Radiograph,
+  type RadiographOptions,
+} from './radiograph/simulateRadiograph';
+export { CAPTION } from './radiograph/caption';
+export { hang, type Hung } from './radiograph/hang';
+export { breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';
+export {
+  correctFault,
+  measuredFaults,
+  namedFaults,
+  motionWords,
+  rangeOf,
+  usualSetup,
+  type Correction,
+  type MeasuredFault,
+} from './critique/correctFault';
+export { measureCriteria, type Criterion } from './critique/criteria';
 export { PIXEL_RANGE } from './radiograph/detector';
 export { toGrey, windowOf, type Window } from './radiograph/display';
 export { whatIf, type WhatIfLine } from './setup/whatIf';

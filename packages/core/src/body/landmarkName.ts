@@ -82,6 +82,26 @@ const SPOKEN: Record<string, string> = {
   mt5_head: 'the ball of the little toe',
   toe_proximal_1: 'the great toe',
   toe_proximal_3: 'the third toe',
+  femoral_condyle_med: 'the inner condyle',
+  femoral_condyle_lat: 'the outer condyle',
+  radius_styloid: 'the styloid of the radius',
+  ulna_styloid: 'the styloid of the ulna',
+  mc2: 'the second metacarpal',
+  mc5: 'the fifth metacarpal',
+  glenoid: 'the socket of the shoulder',
+  scapula_medial_border: 'the inner border of the scapula',
+  scapula_lateral_border: 'the outer border of the scapula',
+  talus_dome: 'the dome of the talus',
+  talus_neck: 'the neck of the talus',
+  petrous: 'the petrous ridge',
+  sella_floor: 'the sella',
+  lateral_orbital_margin: 'the outer rim of the orbit',
+  supraorbital_groove: 'the roof of the orbit',
+  rib8: 'the eighth rib',
+  rib2: 'the second rib',
+  T3_sp: 'the T3 spinous process',
+  C3_sp: 'the C3 spinous process',
+  C5_sp: 'the C5 spinous process',
   stomach: 'the stomach',
   coccyx: 'the coccyx',
 };
@@ -107,4 +127,13 @@ export function interspace(above: string, below: string): string | null {
   const regions = 'CTLS'.indexOf(lower[1]) - 'CTLS'.indexOf(upper[1]);
   const next = regions === 0 ? Number(lower[2]) === Number(upper[2]) + 1 : regions === 1 && lower[2] === '1';
   return next ? `${upper[0]}-${lower[0]}` : null;
+}
+
+/** Short names of marks, told apart by their side where they are the same on both. */
+export function markNames(ids: readonly string[]): string[] {
+  const names = ids.map(shortLandmark);
+  return names.map((name, i) => {
+    const twin = names.some((other, k) => k !== i && other === name);
+    return twin ? `${ids[i].endsWith('_L') ? 'left' : 'right'} ${name}` : name;
+  });
 }

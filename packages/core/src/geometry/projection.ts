@@ -16,23 +16,32 @@ export function rayPlane(from: Vec3, direction: Vec3, planePoint: Vec3, planeNor
   return dot(planeNormal, subtract(planePoint, from)) / along;
 }
 
+export type Shadow = { u: number; v: number; magnification: number };
+
+/**
+ * Where the line from the source through a point meets the plane, on either side of it: for what is measured while a
+ * part is pushed about without regard for what it rests on.
+ * @throws RangeError when the point is at, behind or level with the source
+ */
+export function throughPoint(source: Vec3, plane: PlaneFrame, point: Vec3): Shadow {
+  const height = dot(plane.n, subtract(source, plane.origin));
+  const depth = dot(plane.n, subtract(source, point));
+  if (!(depth > 1e-6)) throw new RangeError('the point lies level with or behind the focal spot');
+  const magnification = height / depth;
+  const hit = subtract(addScaled(source, subtract(point, source), magnification), plane.origin);
+  return { u: dot(hit, plane.u), v: dot(hit, plane.v), magnification };
+}
+
 /**
  * Projects a point from the source onto the plane.
  * @returns u, v in mm on the plane and the magnification of a small object there
  * @throws RangeError when the point is at, behind or level with the source, or behind the plane (beyond 1 mm)
  */
-export function projectPoint(
-  source: Vec3,
-  plane: PlaneFrame,
-  point: Vec3,
-): { u: number; v: number; magnification: number } {
+export function projectPoint(source: Vec3, plane: PlaneFrame, point: Vec3): Shadow {
+  const shadow = throughPoint(source, plane, point);
   const height = dot(plane.n, subtract(source, plane.origin));
-  const depth = dot(plane.n, subtract(source, point));
-  if (!(depth > 1e-6)) throw new RangeError('the point lies level with or behind the focal spot');
-  const magnification = height / depth;
-  if (magnification < 1 - 1 / Math.max(height, 1)) throw new RangeError('the point lies behind the receptor');
-  const hit = subtract(addScaled(source, subtract(point, source), magnification), plane.origin);
-  return { u: dot(hit, plane.u), v: dot(hit, plane.v), magnification };
+  if (shadow.magnification < 1 - 1 / Math.max(height, 1)) throw new RangeError('the point lies behind the receptor');
+  return shadow;
 }
 
 /** A point of the plane back in space. */

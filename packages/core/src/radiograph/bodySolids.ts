@@ -44,6 +44,9 @@ function standing({ patient, scene }: Setup): Standing {
 }
 
 const FRONT: Vec3 = [0, -1, 0];
+/** The body of a set-up in its own frame. */
+export const standingOf = (setup: Setup): PosedBody => standing(setup).posed;
+
 /** Thickness of what is round a part, and of what it is made. Source: typical thickness of casts [C]. */
 const ROUND: Partial<Record<Setup['situation']['cast'], { mm: number; material: string }>> = {
   fibreglass: { mm: 5, material: 'pmma' },

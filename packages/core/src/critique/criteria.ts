@@ -1,0 +1,40 @@
+/** The criteria of a projection, measured on the simulated scene: each with what it should be, and pass or fail. */
+import type { Setup } from '../setup/setup';
+import { measuredFaults } from './correctFault';
+import { edgesOf } from './measure';
+
+export type Criterion = {
+  id: string;
+  name: string;
+  unit: 'mm' | '°';
+  /** At the part for edges, on the receptor for the rest. */
+  value: number;
+  wanted: number;
+  tolerance: number;
+  passes: boolean;
+};
+
+/** Rounding of a millimetre is no cut. */
+const CUT_MM = -1;
+
+/**
+ * @param ideal the part as it should lie, @param actual as it lies, under the tube and light as they stand
+ */
+export function measureCriteria(ideal: Setup, actual: Setup): Criterion[] {
+  const own = measuredFaults(ideal)
+    .filter(({ about }) => !about.endsWith('Mm'))
+    .map(({ id, name, unit, wanted, tolerance, measure }): Criterion => {
+      const value = measure(actual);
+      return { id, name, unit, value, wanted, tolerance, passes: Math.abs(value - wanted) <= tolerance };
+    });
+  const edges = edgesOf(actual).map(({ name, insideMm }): Criterion => ({
+    id: `edge ${name}`,
+    name,
+    unit: 'mm',
+    value: insideMm,
+    wanted: 0,
+    tolerance: 0,
+    passes: insideMm >= CUT_MM,
+  }));
+  return [...edges, ...own];
+}

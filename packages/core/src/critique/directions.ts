@@ -1,0 +1,38 @@
+/** Directions of the receptor in words of the body: where its top and its right edge point on the part. */
+import { segmentFrame } from '../body/posed';
+import { compose, intoFrame } from '../geometry/frame';
+import { dot, negate, type Vec3 } from '../geometry/vector';
+import { standingOf } from '../radiograph/bodySolids';
+import type { Setup } from '../setup/setup';
+
+const AXES: readonly { d: Vec3; says: string; limb?: readonly [left: string, right: string] }[] = [
+  { d: [1, 0, 0], says: 'left side', limb: ['outer side', 'inner side'] },
+  { d: [-1, 0, 0], says: 'right side', limb: ['inner side', 'outer side'] },
+  { d: [0, -1, 0], says: 'front' },
+  { d: [0, 1, 0], says: 'back' },
+  { d: [0, 0, 1], says: 'head end', limb: ['trunk end', 'trunk end'] },
+  { d: [0, 0, -1], says: 'foot end', limb: ['far end', 'far end'] },
+];
+const LIMB = /^(upperarm|forearm|hand|finger\d|thigh|shank|patella|foot|toe\d)_([LR])$/;
+
+/** A direction of the room in the frame of the part that is examined. */
+export function inPart(setup: Setup, d: Vec3): { segment: string; d: Vec3 } {
+  const segment = setup.inPart[0]?.segment ?? 'thorax';
+  const frame = compose(setup.scene.place, segmentFrame(standingOf(setup), segment));
+  return { segment, d: intoFrame(frame, d) };
+}
+
+/** "front", "outer side", "head end": the side of the part that points most nearly that way. */
+export function sideToward(setup: Setup, d: Vec3): string {
+  const { segment, d: own } = inPart(setup, d);
+  const limb = LIMB.exec(segment);
+  const nearest = AXES.reduce((best, axis) => (dot(axis.d, own) > dot(best.d, own) ? axis : best));
+  if (!limb || !nearest.limb) return nearest.says;
+  return nearest.limb[limb[2] === 'L' ? 0 : 1];
+}
+
+/** Both ways of a line of the receptor. */
+export const bothWays = (setup: Setup, d: Vec3): readonly [string, string] => [
+  sideToward(setup, d),
+  sideToward(setup, negate(d)),
+];
