@@ -49,8 +49,8 @@ const floor = ({ folder, over }) => ({
 });
 
 const throughTheIndex = {
-  group: ['@taktik/core/*', '**/packages/core/**'],
-  message: 'Import the core through its index.',
+  group: ['@taktik/core/*', '!@taktik/core/picture', '!@taktik/core/exercise', '**/packages/core/**'],
+  message: 'Import the core through its index, or one of the two that are loaded on demand.',
 };
 
 export default [

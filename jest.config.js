@@ -1,6 +1,10 @@
 /** Three projects: core and server in Node, the app with jest-expo's web preset. */
 const babel = ['babel-jest', { babelrc: false, configFile: false, presets: ['babel-preset-expo'] }];
-const ESM_PACKAGES = ['nanoid', 'zod-openapi', 'gl-matrix', 'fast-check', 'pure-rand', 'minisearch', 'comlink'];
+const ESM_PACKAGES = ['nanoid', 'zod-openapi', 'gl-matrix', 'fast-check', 'pure-rand', 'minisearch', 'comlink', 'fast-png', 'iobuffer', 'fflate', 'ts-fsrs'];
+const CORE = {
+  '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
+  '^@taktik/core/(picture|exercise)$': `${__dirname}/packages/core/src/$1/index.ts`,
+};
 const nodeProject = (name, folder) => ({
   displayName: name,
   rootDir: `${__dirname}/${folder}`,
@@ -8,7 +12,7 @@ const nodeProject = (name, folder) => ({
   testMatch: ['**/src/**/*.test.ts'],
   transform: { '\\.m?[jt]sx?$': babel },
   transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`],
-  moduleNameMapper: { '^@taktik/core$': `${__dirname}/packages/core/src/index.ts` },
+  moduleNameMapper: CORE,
 });
 
 const APP_PACKAGES = [
@@ -41,7 +45,7 @@ module.exports = {
       testMatch: ['**/src/**/*.test.{ts,tsx}'],
       transformIgnorePatterns: [`/node_modules/(?!(${APP_PACKAGES.join('|')}))`],
       moduleNameMapper: {
-        '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
+        ...CORE,
         '^@react-native-vector-icons/.*$': `${__dirname}/apps/web/jest/noIcons.js`,
         '^react-native-vector-icons/.*$': `${__dirname}/apps/web/jest/noIcons.js`,
       },

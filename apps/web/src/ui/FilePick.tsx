@@ -1,4 +1,4 @@
-/** A file of this device, read as text. */
+/** A file of this device, read as text or as it is. */
 import { useRef } from 'react';
 import { Press } from './Press';
 import { Words } from './Words';
@@ -9,10 +9,11 @@ type Props = {
   label: string;
   accept: string;
   disabled?: boolean;
-  onText: (text: string, name: string) => void;
+  onText?: (text: string, name: string) => void;
+  onBytes?: (bytes: Uint8Array, name: string) => void;
 };
 
-export function FilePick({ text, label, accept, disabled, onText }: Props) {
+export function FilePick({ text, label, accept, disabled, onText, onBytes }: Props) {
   const picker = useRef<HTMLInputElement | null>(null);
   return (
     <>
@@ -33,7 +34,9 @@ export function FilePick({ text, label, accept, disabled, onText }: Props) {
         onChange={(event) => {
           const file = event.target.files?.[0];
           event.target.value = '';
-          if (file) void file.text().then((read) => onText(read, file.name));
+          if (!file) return;
+          if (onText) void file.text().then((read) => onText(read, file.name));
+          if (onBytes) void file.arrayBuffer().then((read) => onBytes(new Uint8Array(read), file.name));
         }}
       />
     </>

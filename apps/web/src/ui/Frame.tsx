@@ -17,6 +17,7 @@ const PLACES: readonly { name: string; href: Href; path: string }[] = [
   { name: 'Orders', href: '/orders', path: '/orders' },
   { name: 'Find', href: '/find', path: '/find' },
   { name: 'Set up', href: '/setup', path: '/setup' },
+  { name: 'Rehearse', href: '/rehearse', path: '/rehearse' },
   { name: 'Record', href: '/record', path: '/record' },
 ];
 
@@ -33,7 +34,7 @@ function Place({ name, href, here }: { name: string; href: Href; here: boolean }
           flex: 1,
           maxHeight: 76,
           minHeight: PRIMARY,
-          minWidth: 72,
+          minWidth: 64,
           alignItems: 'center',
           justifyContent: 'center',
         }}

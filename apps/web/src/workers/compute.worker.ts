@@ -1,5 +1,5 @@
 /** The compute worker: set-ups, drawings, changes and search, off the screen's thread. */
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import type { StageLook } from '@taktik/core';
 import { computeService, type ComputeInput, type ComputeOutput } from './service';
 
@@ -15,4 +15,16 @@ function compute(input: ComputeInput): ComputeOutput {
   return output;
 }
 
-expose({ ...computeService, compute });
+type Service = typeof computeService;
+/** Pixels are handed over, not copied. */
+const castSlice: Service['castSlice'] = (...asked) => {
+  const slice = computeService.castSlice(...asked);
+  return 'error' in slice ? slice : transfer(slice, [slice.through.buffer]);
+};
+const develop: Service['develop'] = (...asked) => {
+  const picture = computeService.develop(...asked);
+  // The edges of light and plate are kept for the next picture of the same place.
+  return 'error' in picture ? picture : transfer(picture, [picture.signal.buffer]);
+};
+
+expose({ ...computeService, compute, castSlice, develop });

@@ -46,6 +46,7 @@ import {
   type ThickThin,
   type WhatIfLine,
 } from '@taktik/core';
+import { castSlice, correction, develop, faultChoices, judge, smallPicture } from './rehearsal';
 
 export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
 export type ComputeInput = {
@@ -311,5 +312,11 @@ export const computeService = {
   technique,
   summarize,
   touchMap,
+  castSlice,
+  develop,
+  judge,
+  faultChoices,
+  correction,
+  smallPicture,
 };
 export type ComputeService = typeof computeService;

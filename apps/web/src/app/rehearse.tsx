@@ -1,0 +1,1 @@
+export { RehearsePlace as default } from '../places/rehearse/RehearsePlace';

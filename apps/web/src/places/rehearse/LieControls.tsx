@@ -1,0 +1,85 @@
+/** How the part lies against how it should: three turns and two shifts, the breath, and what moved. */
+import { MISHAP_RANGES, NO_MISHAP, type Mishap } from '@taktik/core';
+import { View } from 'react-native';
+import { Choice } from '../../ui/Choice';
+import { Press } from '../../ui/Press';
+import { Stepper } from '../../ui/Stepper';
+import { Words } from '../../ui/Words';
+
+type Props = {
+  mishap: Mishap;
+  breath: 'in' | 'out' | null;
+  motionMm: number;
+  onLie: (mishap: Mishap) => void;
+  onBreath: (breath: 'in' | 'out' | null) => void;
+  onMotion: (mm: number) => void;
+};
+
+const MOTION_RANGE = [0, 20] as const;
+const TURNS = [
+  { key: 'rollDeg', label: 'Roll' },
+  { key: 'tiltDeg', label: 'Tilt' },
+  { key: 'turnDeg', label: 'Turn in the light' },
+] as const;
+const SHIFTS = [
+  { key: 'alongMm', label: 'Up the receptor' },
+  { key: 'acrossMm', label: 'Across it' },
+] as const;
+
+export function LieControls({ mishap, breath, motionMm, onLie, onBreath, onMotion }: Props) {
+  const set = (key: keyof Mishap, value: number) => onLie({ ...mishap, [key]: value });
+  const straight = Object.values(mishap).every((value) => value === 0);
+  return (
+    <View style={{ gap: 10 }}>
+      <Words kind="small" tone="soft">
+        How the part lies against how it should. Drag the picture to move the part under the light.
+      </Words>
+      {TURNS.map(({ key, label }) => (
+        <Stepper
+          key={key}
+          label={label}
+          unit="°"
+          value={mishap[key]}
+          step={1}
+          digits={1}
+          range={MISHAP_RANGES[key]}
+          onChange={(value) => set(key, value)}
+        />
+      ))}
+      {SHIFTS.map(({ key, label }) => (
+        <Stepper
+          key={key}
+          label={label}
+          unit="mm"
+          value={Math.round(mishap[key])}
+          step={5}
+          range={MISHAP_RANGES[key]}
+          onChange={(value) => set(key, value)}
+        />
+      ))}
+      <Choice
+        label="Breath"
+        options={[
+          { value: 'asked', label: 'as asked' },
+          { value: 'in', label: 'in' },
+          { value: 'out', label: 'out' },
+        ]}
+        value={breath ?? 'asked'}
+        onChange={(value) => onBreath(value === 'asked' ? null : value)}
+      />
+      <Stepper label="Moved meanwhile" unit="mm" value={motionMm} step={1} range={MOTION_RANGE} onChange={onMotion} />
+      <Press
+        label="Lay the part as it should lie"
+        disabled={straight && breath === null && motionMm === 0}
+        onPress={() => {
+          onLie(NO_MISHAP);
+          onBreath(null);
+          onMotion(0);
+        }}
+        style={{ paddingHorizontal: 12 }}
+      >
+        <Words>Lay it as it should lie</Words>
+      </Press>
+    </View>
+  );
+}

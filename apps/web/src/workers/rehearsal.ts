@@ -1,0 +1,215 @@
+/** The simulated picture in the worker: cast in slices among several workers, then developed by one of them. */
+import {
+  breathe,
+  computeSetup,
+  correctFault,
+  hang,
+  measureCriteria,
+  measuredFaults,
+  misplace,
+  namedFaults,
+  prepareRadiograph,
+  projectionOf,
+  rangeOf,
+  ROOM_ONE,
+  setupRequestSchema,
+  simulateRadiograph,
+  type Correction,
+  type Criterion,
+  type Hung,
+  type MeasuredFault,
+  type Mishap,
+  type Overrides,
+  type Radiograph,
+  type Setup,
+  type SetupRequest,
+} from '@taktik/core';
+
+export type RehearsalInput = {
+  request: SetupRequest;
+  mishap: Mishap;
+  /** Null: as the entry asks. */
+  breath: 'in' | 'out' | null;
+  motionMm: number;
+  pixels: number;
+  seed: number | null;
+  exposure: number;
+};
+
+/** Rows of a picture that one worker has cast. */
+export type Slice = { first: number; end: number; through: Float32Array; tested: number };
+export type Refused = { error: string };
+export type Developed = Pick<
+  Radiograph,
+  'signal' | 'where' | 'columns' | 'rows' | 'pixelMm' | 'mirrored' | 'window' | 'index' | 'deviation' | 'testedPerRay'
+> & { exposures: number; targetIndex: number };
+export type FailedCriterion = Criterion & { correction: Correction | null };
+export type Judged = { setup: Setup; criteria: FailedCriterion[] };
+
+const refusal = (error: unknown): Refused => {
+  if (error instanceof RangeError) return { error: error.message };
+  throw error;
+};
+
+/** The part as it should lie: what the entry asks, whatever is pulled by hand. */
+export function idealOf({ request }: Pick<RehearsalInput, 'request'>): Setup {
+  const kept: Overrides = request.overrides?.position ? { position: request.overrides.position } : {};
+  return computeSetup({ ...request, overrides: kept });
+}
+
+/** The part as it lies, under the tube and light as they stand. @throws RangeError for what cannot be set up or moved */
+export function actualOf({ request, mishap, breath }: Pick<RehearsalInput, 'request' | 'mishap' | 'breath'>): Setup {
+  const parsed = setupRequestSchema.safeParse(request);
+  if (!parsed.success) throw new RangeError(parsed.error.issues.map(({ message }) => message).join('. '));
+  const setup = misplace(computeSetup(request), mishap);
+  return breath ? breathe(setup, breath) : setup;
+}
+
+type Ready = { key: string; setup: Setup; ready: ReturnType<typeof prepareRadiograph> };
+let last: Ready | null = null;
+
+function readyFor(input: RehearsalInput): Ready {
+  const key = JSON.stringify(input);
+  if (last?.key === key) return last;
+  const setup = actualOf(input);
+  return (last = { key, setup, ready: prepareRadiograph(setup, optionsOf(input)) });
+}
+
+const optionsOf = ({ request, pixels, seed, motionMm, exposure }: RehearsalInput) => ({
+  pixels,
+  seed,
+  motionMm,
+  exposure,
+  own: request.own,
+});
+
+/** One of several slices of the rows. */
+export function castSlice(input: RehearsalInput, slice: number, slices: number): Slice | Refused {
+  try {
+    const { ready } = readyFor(input);
+    const { rows } = ready.picture;
+    const [first, end] = [slice, slice + 1].map((each) => Math.floor((rows * each) / slices));
+    return { first, end, ...ready.castRows(first, end) };
+  } catch (error) {
+    return refusal(error);
+  }
+}
+
+/** The picture from all its slices. */
+export function develop(input: RehearsalInput, slices: readonly Slice[]): Developed | Refused {
+  try {
+    const { setup, ready } = readyFor(input);
+    const { columns, rows } = ready.picture;
+    const through = new Float32Array(columns * rows);
+    for (const slice of slices) through.set(slice.through, slice.first * columns);
+    const tested = slices.reduce((sum, slice) => sum + slice.tested, 0);
+    const shown = simulateRadiograph(setup, input.request.room ?? ROOM_ONE, optionsOf(input), ready, {
+      through,
+      tested,
+    });
+    const { signal, where, pixelMm, mirrored, window, index, deviation, testedPerRay } = shown;
+    return {
+      signal,
+      where,
+      columns,
+      rows,
+      pixelMm,
+      mirrored,
+      window,
+      index,
+      deviation,
+      testedPerRay,
+      exposures: setup.receptor.exposures,
+      targetIndex: setup.exposure.targetIndex,
+    };
+  } catch (error) {
+    return refusal(error);
+  }
+}
+
+/** What the criteria read on the scene, and what would correct those that fail. */
+export function judge(input: Pick<RehearsalInput, 'request' | 'mishap' | 'breath'>): Judged | Refused {
+  try {
+    const ideal = idealOf(input);
+    const setup = actualOf(input);
+    const criteria = measureCriteria(ideal, setup).map((criterion): FailedCriterion => {
+      if (criterion.passes) return { ...criterion, correction: null };
+      const seen = criterion.id.startsWith('edge ') ? worstCentring(ideal, setup) : criterion;
+      return { ...criterion, correction: seen && correctionOf(ideal, seen) };
+    });
+    // What is wrong comes first.
+    return {
+      setup,
+      criteria: [...criteria.filter(({ passes }) => !passes), ...criteria.filter(({ passes }) => passes)],
+    };
+  } catch (error) {
+    return refusal(error);
+  }
+}
+
+/** What is cut is cut because the part lies off centre: the way in which it lies furthest off, or null. */
+function worstCentring(ideal: Setup, setup: Setup): Pick<Criterion, 'id' | 'value'> | null {
+  const off = measuredFaults(ideal)
+    .filter(({ about }) => about.endsWith('Mm'))
+    .map((fault) => ({ id: fault.id, value: fault.measure(setup), off: Math.abs(fault.measure(setup) - fault.wanted) }))
+    .sort((a, b) => b.off - a.off)[0];
+  return off.off > LEAST_SHIFT_MM ? off : null;
+}
+const LEAST_SHIFT_MM = 5;
+
+/** Null where more than one thing is wrong, so that no single motion explains the measure. */
+function correctionOf(ideal: Setup, { id, value }: Pick<Criterion, 'id' | 'value'>): Correction | null {
+  try {
+    return correctFault(ideal.projectionId, id, value, ideal);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+export type FaultChoice = Pick<MeasuredFault, 'id' | 'name' | 'unit' | 'more' | 'less' | 'wanted' | 'tolerance'> & {
+  range: readonly [number, number];
+  /** Signs by which the entry calls it. */
+  signs: string[];
+};
+
+/** Faults of a projection that can be measured on its picture. */
+export function faultChoices(request: SetupRequest): FaultChoice[] | Refused {
+  try {
+    const ideal = idealOf({ request });
+    const faults = measuredFaults(ideal);
+    const named = namedFaults(request.own ?? projectionOf(request.projectionId), faults);
+    return faults.map((fault) => ({
+      id: fault.id,
+      name: fault.name,
+      unit: fault.unit,
+      more: fault.more,
+      less: fault.less,
+      wanted: fault.wanted,
+      tolerance: fault.tolerance,
+      range: rangeOf(ideal, fault),
+      signs: named.filter(({ measured }) => measured.id === fault.id).map(({ sign }) => sign),
+    }));
+  } catch (error) {
+    return refusal(error);
+  }
+}
+
+/** What puts a fault right, by its size on the picture. @param value mm on the receptor or degrees */
+export function correction(request: SetupRequest, faultId: string, value: number): Correction | Refused {
+  try {
+    return correctFault(request.projectionId, faultId, value, idealOf({ request }));
+  } catch (error) {
+    return refusal(error);
+  }
+}
+
+/** A picture for a small frame, all in one. */
+export function smallPicture(input: RehearsalInput): Hung | Refused {
+  try {
+    const { setup, ready } = readyFor(input);
+    return hang(simulateRadiograph(setup, input.request.room ?? ROOM_ONE, optionsOf(input), ready));
+  } catch (error) {
+    return refusal(error);
+  }
+}

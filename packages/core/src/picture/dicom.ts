@@ -1,0 +1,224 @@
+/**
+ * A simulated picture as a digital x-ray image of DICOM, with the geometry of its set-up in the attributes, and back.
+ * Source: DICOM part 3, digital x-ray image; explicit little endian, not compressed.
+ */
+/// <reference path="./dcmjs.d.ts" />
+import dcmjs from 'dcmjs';
+import { burnCaption, CAPTION } from '../radiograph/caption';
+import type { Radiograph } from '../radiograph/simulateRadiograph';
+import type { Setup } from '../setup/setup';
+import { checkSize, type ReadPicture } from './readPicture';
+
+const { DicomDict, DicomMessage, DicomMetaDictionary } = dcmjs.data;
+
+const DIGITAL_X_RAY = '1.2.840.10008.5.1.4.1.1.1.1';
+const EXPLICIT_LITTLE = '1.2.840.10008.1.2.1';
+const IMPLICIT_LITTLE = '1.2.840.10008.1.2';
+/** Any implementation may name itself by a random number under this root. */
+const ANYONE = '2.25.';
+const IMPLEMENTATION = `${ANYONE}329800735698586629295641978511506172918`;
+
+/** 12 bits of a logarithm of the signal, bone bright. */
+const BITS = 12;
+const MOST = 2 ** BITS - 1;
+const DECADES = 6;
+const LEAST_SIGNAL = 0.1;
+
+type Shown = Pick<
+  Radiograph,
+  'signal' | 'where' | 'columns' | 'rows' | 'pixelMm' | 'mirrored' | 'window' | 'index' | 'deviation'
+>;
+
+/** A unique name from 16 random bytes. @param random 0 to 1 */
+export function freshUid(random: () => number): string {
+  let number = 0n;
+  for (let i = 0; i < 16; i += 1) number = number * 256n + BigInt(Math.floor(random() * 256));
+  return ANYONE + number.toString();
+}
+
+/** Values of the pixels: the logarithm of the signal upside down, with the caption burnt in. */
+function storedValues({ signal, where, columns, rows, mirrored }: Shown): Uint16Array {
+  const values = new Uint16Array(columns * rows);
+  const strip = new Uint8ClampedArray(columns * rows).fill(1);
+  burnCaption(strip, columns, rows);
+  for (let y = 0; y < rows; y += 1)
+    for (let x = 0; x < columns; x += 1) {
+      const to = y * columns + x;
+      if (strip[to] !== 1) {
+        values[to] = strip[to] === 255 ? MOST : 0;
+        continue;
+      }
+      const from = y * columns + (mirrored ? columns - 1 - x : x);
+      if (where[from] === 2) values[to] = storedOf(Math.log10(Math.max(signal[from], LEAST_SIGNAL)));
+    }
+  return values;
+}
+
+const HIGHEST = Math.log10(LEAST_SIGNAL) + DECADES;
+const storedOf = (decades: number): number =>
+  Math.round(Math.min(1, Math.max(0, (HIGHEST - decades) / DECADES)) * MOST);
+
+/** Which way the columns and rows run on a patient who lies or stands as asked. */
+const VIEW_CODES: Readonly<Record<string, string>> = { AP: 'AP', PA: 'PA', lateral: 'LL', medial: 'LL' };
+
+const two = (value: number): string => value.toFixed(2);
+
+/**
+ * @param made when it was made, and a source of random numbers for its names
+ * @returns the file
+ */
+export function toDicom(shown: Shown, setup: Setup, made: { at: Date; random: () => number }): Uint8Array {
+  const instance = freshUid(made.random);
+  const [date, time] = made.at.toISOString().replace(/[-:]/g, '').replace('Z', '').split('T');
+  const { window } = shown;
+  const pixels = storedValues(shown);
+  const source = setup.tube.sidMm;
+  const dataset: Record<string, unknown> = {
+    SpecificCharacterSet: 'ISO_IR 192',
+    ImageType: ['DERIVED', 'PRIMARY'],
+    SOPClassUID: DIGITAL_X_RAY,
+    SOPInstanceUID: instance,
+    StudyInstanceUID: freshUid(made.random),
+    SeriesInstanceUID: freshUid(made.random),
+    StudyDate: date,
+    ContentDate: date,
+    StudyTime: time,
+    ContentTime: time,
+    AccessionNumber: '',
+    Modality: 'DX',
+    PresentationIntentType: 'FOR PRESENTATION',
+    Manufacturer: 'Taktik (simulation)',
+    ReferringPhysicianName: '',
+    StudyID: '1',
+    SeriesNumber: '1',
+    InstanceNumber: '1',
+    SeriesDescription: setup.name,
+    PatientName: 'SIMULATED^NOT A PATIENT',
+    PatientID: 'SIMULATED',
+    PatientBirthDate: '',
+    PatientSex: '',
+    ImageComments: `${CAPTION}. ${setup.name}`,
+    BurnedInAnnotation: 'YES',
+    ViewPosition: VIEW_CODES[setup.position.facing] ?? '',
+    ImageLaterality: setup.side === null ? 'U' : setup.side === 'left' ? 'L' : 'R',
+    PatientOrientation: '',
+    KVP: two(setup.exposure.kVp),
+    ExposureInuAs: String(Math.round(setup.exposure.mAs * 1000)),
+    DistanceSourceToDetector: two(source),
+    DistanceSourceToPatient: two(source / setup.image.magnification),
+    EstimatedRadiographicMagnificationFactor: setup.image.magnification.toFixed(4),
+    ImagerPixelSpacing: [two4(shown.pixelMm), two4(shown.pixelMm)],
+    PositionerPrimaryAngle: two(setup.tube.acrossDeg),
+    PositionerSecondaryAngle: two(setup.tube.angleDeg * (setup.tube.angleToward === 'feet' ? -1 : 1)),
+    Grid: setup.receptor.grid ? 'FOCUSED' : 'NONE',
+    CollimatorShape: 'RECTANGULAR',
+    FieldOfViewDimensions: [
+      String(Math.round(setup.field.atReceptorMm.height)),
+      String(Math.round(setup.field.atReceptorMm.width)),
+    ],
+    SamplesPerPixel: 1,
+    PhotometricInterpretation: 'MONOCHROME2',
+    PresentationLUTShape: 'IDENTITY',
+    PixelIntensityRelationship: 'LOG',
+    PixelIntensityRelationshipSign: -1,
+    RescaleIntercept: '0',
+    RescaleSlope: '1',
+    RescaleType: 'US',
+    LossyImageCompression: '00',
+    Rows: shown.rows,
+    Columns: shown.columns,
+    BitsAllocated: 16,
+    BitsStored: BITS,
+    HighBit: BITS - 1,
+    PixelRepresentation: 0,
+    WindowCenter: two((storedOf(window.level - window.width / 2) + storedOf(window.level + window.width / 2)) / 2),
+    WindowWidth: two(Math.max(1, (window.width / DECADES) * MOST)),
+    PixelData: [pixels.buffer],
+    _vrMap: { PixelData: 'OW' },
+  };
+  if (shown.index !== null) {
+    dataset.ExposureIndex = two(shown.index);
+    dataset.TargetExposureIndex = two(setup.exposure.targetIndex);
+    dataset.DeviationIndex = two(shown.deviation ?? 0);
+  }
+  const file = new DicomDict(
+    DicomMetaDictionary.denaturalizeDataset({
+      FileMetaInformationVersion: new Uint8Array([0, 1]).buffer,
+      MediaStorageSOPClassUID: DIGITAL_X_RAY,
+      MediaStorageSOPInstanceUID: instance,
+      TransferSyntaxUID: EXPLICIT_LITTLE,
+      ImplementationClassUID: IMPLEMENTATION,
+      ImplementationVersionName: 'TAKTIK',
+      _vrMap: { FileMetaInformationVersion: 'OB' },
+    }),
+  );
+  file.dict = DicomMetaDictionary.denaturalizeDataset(dataset);
+  return new Uint8Array(file.write());
+}
+
+const two4 = (value: number): string => value.toFixed(4);
+
+const SHOWN_ATTRIBUTES: readonly (readonly [string, string])[] = [
+  ['ImageComments', 'Comment'],
+  ['SeriesDescription', 'Series'],
+  ['ViewPosition', 'View'],
+  ['ImageLaterality', 'Side'],
+  ['KVP', 'kVp'],
+  ['ExposureInuAs', 'Exposure, µAs'],
+  ['DistanceSourceToDetector', 'SID, mm'],
+  ['EstimatedRadiographicMagnificationFactor', 'Magnification'],
+  ['PositionerSecondaryAngle', 'Tube angle, °'],
+  ['ExposureIndex', 'Exposure index'],
+  ['DeviationIndex', 'Deviation index'],
+  ['BurnedInAnnotation', 'Burnt-in words'],
+];
+
+const first = (value: unknown): unknown => (Array.isArray(value) ? value[0] : value);
+
+/**
+ * Reads a grey picture that is not compressed.
+ * @throws RangeError for what is no such file
+ */
+export function fromDicom(bytes: Uint8Array): ReadPicture {
+  let read: ReturnType<typeof DicomMessage.readFile>;
+  try {
+    read = DicomMessage.readFile(bytes.slice().buffer);
+  } catch (error) {
+    throw new RangeError(`this is no DICOM file that can be read: ${(error as Error).message}`, { cause: error });
+  }
+  const syntax = String(first(read.meta['00020010']?.Value) ?? IMPLICIT_LITTLE);
+  if (syntax !== EXPLICIT_LITTLE && syntax !== IMPLICIT_LITTLE)
+    throw new RangeError(`only pictures that are not compressed can be read, this one is in ${syntax}`);
+  const set = DicomMetaDictionary.naturalizeDataset(read.dict) as Record<string, unknown>;
+  const [columns, rows] = [Number(first(set.Columns)), Number(first(set.Rows))];
+  checkSize(columns, rows);
+  const photometric = String(first(set.PhotometricInterpretation));
+  if (!/^MONOCHROME[12]$/.test(photometric) || Number(first(set.NumberOfFrames) ?? 1) !== 1)
+    throw new RangeError(`only single grey pictures can be read, this one is ${photometric}`);
+  const pixels = first(set.PixelData) as ArrayBuffer;
+  const bits = Number(first(set.BitsAllocated));
+  const count = columns * rows;
+  if (!(pixels instanceof ArrayBuffer) || pixels.byteLength < (count * bits) / 8)
+    throw new RangeError(`the file holds fewer pixels than its ${columns} by ${rows}`);
+  const signed = Number(first(set.PixelRepresentation)) === 1;
+  const values = bits === 8 ? new Uint8Array(pixels) : signed ? new Int16Array(pixels) : new Uint16Array(pixels);
+  const stored = Number(first(set.BitsStored) ?? bits);
+  const centre = Number(first(set.WindowCenter) ?? 2 ** (stored - 1));
+  const width = Math.max(1, Number(first(set.WindowWidth) ?? 2 ** stored));
+  const grey = new Uint8ClampedArray(count);
+  for (let i = 0; i < count; i += 1) {
+    const share = (values[i] - (centre - width / 2)) / width;
+    grey[i] = (photometric === 'MONOCHROME1' ? 1 - share : share) * 255;
+  }
+  const spacing = Number(first(set.ImagerPixelSpacing ?? set.PixelSpacing));
+  return {
+    columns,
+    rows,
+    grey,
+    pixelMm: Number.isFinite(spacing) && spacing > 0 ? spacing : null,
+    says: SHOWN_ATTRIBUTES.flatMap(([key, name]) => {
+      const value = first(set[key]);
+      return value === undefined || value === '' ? [] : [{ name, value: String(value) }];
+    }),
+  };
+}
