@@ -18,14 +18,15 @@ const SMALL_SIZE = 150;
 type Props = { request: SetupRequest; onShow: (mishap: Mishap) => void };
 
 export function FaultPane({ request, onShow }: Props) {
-  const choices = useAnswer(request, (asked) => compute().faultChoices(asked));
+  const choices = useAnswer(request, async (asked) => await compute().faultChoices(asked));
   const [id, setId] = useState<string | null>(null);
   const [way, setWay] = useState<'more' | 'less'>('more');
   const [off, setOff] = useState<number | undefined>(undefined);
   const chosen = choices && !('error' in choices) ? choices.find((each) => each.id === id) : undefined;
   const value = chosen && off !== undefined ? chosen.wanted + (way === 'more' ? off : -off) : null;
-  const answer = useAnswer(value === null ? null : { request, id: chosen!.id, value }, (asked) =>
-    compute().correction(asked.request, asked.id, asked.value),
+  const answer = useAnswer(
+    value === null ? null : { request, id: chosen!.id, value },
+    async (asked) => await compute().correction(asked.request, asked.id, asked.value),
   );
   if (!choices) return <Skeleton rows={3} height={60} />;
   if ('error' in choices) return <Note tone="brick" title="Nothing can be measured" text={choices.error} />;
@@ -107,7 +108,7 @@ function Answer({ request, answer, onShow }: { request: SetupRequest; answer: Co
 
 function Small({ request, mishap, name }: { request: SetupRequest; mishap: Mishap; name: string }) {
   const asked = { request, mishap, breath: null, motionMm: 0, pixels: SMALL_PIXELS, seed: null, exposure: 0 };
-  const picture = useAnswer(asked, (each) => compute().smallPicture(each));
+  const picture = useAnswer(asked, async (each) => await compute().smallPicture(each));
   if (picture && 'error' in picture) return <Words kind="small" tone="brick">{`▲ ${picture.error}`}</Words>;
   return (
     <View style={{ gap: 4 }}>
