@@ -1,0 +1,182 @@
+/** Every exercise can be begun, answered right for full marks and wrong for fewer; what was weak comes back sooner. */
+import { measureCriteria } from '../critique/criteria';
+import { REGIONS } from '../projections/vocabulary';
+import { projectionOf } from '../projections/catalogue';
+import { misplace, NO_MISHAP } from '../radiograph/mishap';
+import { ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
+import { planSeries } from '../series/planSeries';
+import { answerSchema, type ExerciseAnswer } from './answer';
+import { inTurn, levelFor, remember, type Practised } from './memory';
+import { EXERCISE_KINDS, LEVELS, PATIENT_TYPES, patientTypeOf, type Scenario } from './scenario';
+import { scenarioOf, scenarios } from './scenarios';
+import { PASSED_FROM, scoreExercise } from './score';
+import { faultyOf, leftBehind, receptorsFor, setupOf, signedAngle, viewChoices } from './start';
+
+const room = ROOM_ONE;
+
+/** The right answer, worked out from the set-up. */
+function rightAnswer(scenario: Scenario): ExerciseAnswer {
+  const setup = setupOf(scenario.of, room);
+  switch (scenario.kind) {
+    case 'set it up':
+      return {
+        kind: 'set it up',
+        sidMm: setup.tube.sidMm,
+        angleDeg: signedAngle(setup),
+        receptorId: setup.receptor.size.id,
+        orientation: setup.receptor.orientation,
+        fieldMm: [setup.field.atReceptorMm.width, setup.field.atReceptorMm.height],
+        marker: setup.marker.letter,
+        lie: NO_MISHAP,
+      };
+    case 'spot the fault': {
+      const { fault, way, amount } = faultyOf(scenario, room);
+      return { kind: 'spot the fault', faultId: fault.id, way, amount };
+    }
+    case 'which view':
+      return { kind: 'which view', projectionId: scenario.of.projectionId };
+    case 'fewest turns': {
+      const { patient, situation } = scenario.of;
+      return { kind: 'fewest turns', order: planSeries({ patient, situation, room, items: scenario.items }).order };
+    }
+  }
+}
+
+test('sixty or more, each once, over all regions, levels and kinds, with children, trauma and mobile ones', () => {
+  expect(scenarios.length).toBeGreaterThanOrEqual(60);
+  expect(new Set(scenarios.map(({ id }) => id)).size).toBe(scenarios.length);
+  const seen = <T>(of: (each: Scenario) => T) => new Set(scenarios.map(of));
+  expect([...seen(({ of }) => projectionOf(of.projectionId).region)].sort()).toEqual([...REGIONS].sort());
+  expect([...seen(({ kind }) => kind)].sort()).toEqual([...EXERCISE_KINDS].sort());
+  expect([...seen(({ level }) => level)].sort()).toEqual([...LEVELS]);
+  for (const type of PATIENT_TYPES)
+    expect(scenarios.filter(({ of }) => patientTypeOf(of) === type).length).toBeGreaterThanOrEqual(3);
+});
+
+test.each(scenarios.map((each) => [each.id, each] as const))('%s: right is full marks', (_, scenario) => {
+  const answer = rightAnswer(scenario);
+  expect(answerSchema.safeParse(answer).success).toBe(true);
+  const score = scoreExercise(scenario, answer, room);
+  expect(score.items.filter(({ share }) => share < 1)).toEqual([]);
+  expect(score).toMatchObject({ share: 1, next: '' });
+});
+
+const only = <K extends Scenario['kind']>(kind: K) =>
+  scenarios.filter((each): each is Extract<Scenario, { kind: K }> => each.kind === kind);
+
+test('a room as it was left does not pass, and what is missing says what is right', () => {
+  for (const scenario of only('set it up')) {
+    const start = leftBehind(scenario, room);
+    expect(answerSchema.safeParse(start).success).toBe(true);
+    expect(receptorsFor(room, setupOf(scenario.of, room)).map(({ id }) => id)).toContain(start.receptorId);
+    const score = scoreExercise(scenario, start, room);
+    expect(score.share).toBeLessThan(PASSED_FROM);
+    expect(score.next).not.toBe('');
+  }
+});
+
+test('near counts half, a marker of the wrong side nothing', () => {
+  const scenario = scenarioOf('set-14') as Extract<Scenario, { kind: 'set it up' }>;
+  const right = rightAnswer(scenario) as Extract<ExerciseAnswer, { kind: 'set it up' }>;
+  const share = (change: Partial<typeof right>, id: string) =>
+    scoreExercise(scenario, { ...right, ...change }, room).items.find((item) => item.id === id)!.share;
+  expect(share({ angleDeg: right.angleDeg + 5 }, 'angle')).toBe(0.5);
+  expect(share({ angleDeg: right.angleDeg - 15 }, 'angle')).toBe(0);
+  expect(share({ marker: right.marker === 'R' ? 'L' : 'R' }, 'marker')).toBe(0);
+  expect(share({ lie: { ...NO_MISHAP, alongMm: 20 } }, 'centre')).toBe(0.5);
+  expect(share({ lie: { ...NO_MISHAP, rollDeg: 20 } }, 'rotation')).toBe(0);
+  expect(share({ fieldMm: [40, 40] }, 'field')).toBe(0);
+  expect(share({ fieldMm: [right.fieldMm[0] * 1.2, right.fieldMm[1] * 1.2] }, 'field')).toBe(0.5);
+});
+
+test('a faulty picture fails the criterion that it was made for', () => {
+  for (const scenario of only('spot the fault')) {
+    const { ideal, actual, fault } = faultyOf(scenario, room);
+    expect(Math.abs(fault.measure(actual) - fault.wanted)).toBeGreaterThan(fault.tolerance);
+    expect(misplace(ideal, NO_MISHAP)).toBe(ideal);
+    const failed = measureCriteria(ideal, actual).filter(({ passes }) => !passes);
+    if (fault.about.endsWith('Deg')) expect(failed.map(({ id }) => id)).toContain(fault.id);
+    const wrong = scoreExercise(scenario, { kind: 'spot the fault', faultId: 'none', way: 'more', amount: 1 }, room);
+    expect(wrong.share).toBe(0);
+    expect(wrong.items[2].right).toMatch(/^(Roll|Tilt|Turn|Move)/);
+  }
+});
+
+test('the right view is among four, always in the same places', () => {
+  for (const scenario of only('which view')) {
+    const choices = viewChoices(scenario);
+    expect(choices.map(({ id }) => id)).toContain(scenario.of.projectionId);
+    expect(new Set(choices.map(({ id }) => id)).size).toBe(4);
+    expect(viewChoices(scenario)).toEqual(choices);
+  }
+});
+
+test('more turns than needed cost; an order that leaves one out is refused', () => {
+  const scenario = only('fewest turns').find(({ id }) => id === 'turns-1')!;
+  const { patient, situation } = scenario.of;
+  const worst = [
+    [0, 1, 2],
+    [1, 0, 2],
+    [0, 2, 1],
+  ]
+    .map((order) => ({
+      order,
+      at: planSeries({ patient, situation, room, items: scenario.items, order }).effort.points,
+    }))
+    .sort((a, b) => b.at - a.at)[0];
+  expect(scoreExercise(scenario, { kind: 'fewest turns', order: worst.order }, room).share).toBeLessThan(1);
+  expect(() => scoreExercise(scenario, { kind: 'fewest turns', order: [0, 0, 1] }, room)).toThrow(/3 projections once/);
+  expect(() => scoreExercise(scenario, { kind: 'which view', projectionId: 'knee-ap' }, room)).toThrow(
+    /does not belong/,
+  );
+  expect(() => scenarioOf('set-0')).toThrow(/no exercise/);
+});
+
+test('the same exercise in another room is scored by that room', () => {
+  const scenario = scenarioOf('set-1');
+  const here = rightAnswer(scenario);
+  const there = scoreExercise(scenario, here, ROOM_TWO);
+  expect(there.items).toHaveLength(7);
+});
+
+describe('what comes next', () => {
+  const now = Date.UTC(2026, 0, 10);
+  const DAY = 86_400_000;
+  const practised = (scenarioId: string, share: number, at: number): Practised => ({
+    scenarioId,
+    share,
+    memory: remember(null, share, at),
+  });
+  test('weak ones come back sooner than strong ones, and again later when they go well', () => {
+    const weak = remember(null, 0.2, now);
+    const strong = remember(null, 1, now);
+    expect(weak.due).toBeLessThan(strong.due);
+    const again = remember(strong, 1, strong.due);
+    expect(again.due - strong.due).toBeGreaterThan(strong.due - now);
+    expect(JSON.parse(JSON.stringify(again))).toEqual(again);
+  });
+  test('due ones first, then new ones, those not due last', () => {
+    const order = inTurn(scenarios, [practised('set-3', 0.2, now - DAY), practised('set-1', 1, now)], now, {
+      kind: 'set it up',
+    });
+    expect(order[0].id).toBe('set-3');
+    expect(order[order.length - 1].id).toBe('set-1');
+    expect(inTurn(scenarios, [], now, { level: 3 }).every(({ level }) => level === 3)).toBe(true);
+  });
+  test('the level rises when most of it is passed', () => {
+    expect(levelFor(scenarios, [])).toBe(1);
+    const first = scenarios.filter(({ level }) => level === 1).map(({ id }) => practised(id, 1, now));
+    expect(levelFor(scenarios, first)).toBe(2);
+    const all = scenarios.map(({ id }) => practised(id, 1, now));
+    expect(levelFor(scenarios, all)).toBe(3);
+  });
+});
+
+test('a patient type is that of the age first, then of the place, then of what is hurt', () => {
+  expect(patientTypeOf({ patient: { ageYears: 6 }, situation: { place: 'bedside' } })).toBe('child');
+  expect(patientTypeOf({ patient: { ageYears: 60 }, situation: { place: 'bedside', spineNotCleared: true } })).toBe(
+    'mobile',
+  );
+  expect(patientTypeOf({ patient: {}, situation: { keepStill: ['left arm'] } })).toBe('trauma');
+  expect(patientTypeOf({ patient: {}, situation: {} })).toBe('adult');
+});

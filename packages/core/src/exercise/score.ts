@@ -1,0 +1,245 @@
+/** The score of an exercise, item by item, from the true set-up and its tolerances; near counts half. */
+import { motionWords } from '../critique/correctFault';
+import { edgesOf } from '../critique/measure';
+import { projectionOf } from '../projections/catalogue';
+import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
+import { misplace, MISHAP_KEYS, type Mishap } from '../radiograph/mishap';
+import type { Room } from '../room/room';
+import { planSeries } from '../series/planSeries';
+import { computeSetup } from '../setup/computeSetup';
+import type { Setup } from '../setup/setup';
+import type { AnswerTo, ExerciseAnswer } from './answer';
+import type { Scenario } from './scenario';
+import { faultyOf, setupOf, signedAngle } from './start';
+
+export type ScoreItem = {
+  id: string;
+  name: string;
+  /** 0, a half or 1. */
+  share: number;
+  /** What was answered, and what is right, in words. */
+  said: string;
+  right: string;
+};
+export type Score = {
+  /** 0 to 1. */
+  share: number;
+  items: ScoreItem[];
+  /** What to look at next time; empty when nothing was missing. */
+  next: string;
+};
+
+/** Full within the first, half within the second. Source: what a repeat would be asked for, and what would be noticed [C]. */
+const WITHIN = {
+  sid: [0.05, 0.15],
+  angleDeg: [3, 6],
+  fieldOver: [1.2, 1.5],
+  centreMm: [15, 30],
+  rotationDeg: [3, 6],
+  amount: [0.3, 0.6],
+} as const;
+/** From here on an exercise counts as passed. */
+export const PASSED_FROM = 0.8;
+
+const graded = (off: number, [full, half]: readonly [number, number]): number =>
+  off <= full ? 1 : off <= half ? 0.5 : 0;
+
+function scored(items: ScoreItem[]): Score {
+  const missed = items.filter(({ share }) => share < 1);
+  const worst = [...missed].sort((a, b) => a.share - b.share)[0];
+  return {
+    share: items.reduce((sum, { share }) => sum + share, 0) / items.length,
+    items,
+    next: worst ? `${worst.name}: ${worst.right}` : '',
+  };
+}
+
+const degrees = (value: number): string => `${Math.round(value)}°`;
+const angleText = (value: number, [head, feet]: readonly [string, string]): string =>
+  Math.round(value) === 0 ? 'straight' : `${degrees(Math.abs(value))} to the ${value > 0 ? head : feet}`;
+
+/** The turn that is furthest off. */
+function worstTurn(lie: Mishap): { key: keyof Mishap; off: number } {
+  return MISHAP_KEYS.filter((key) => key.endsWith('Deg'))
+    .map((key) => ({ key, off: Math.abs(lie[key]) }))
+    .reduce((worst, each) => (each.off > worst.off ? each : worst));
+}
+
+function scoreSetUp(
+  scenario: Extract<Scenario, { kind: 'set it up' }>,
+  answer: AnswerTo<'set it up'>,
+  room: Room,
+  unit: LengthUnit,
+): Score {
+  const right = setupOf(scenario.of, room);
+  const { tube, receptor, field, marker } = right;
+  const [shortest, longest] = tube.sidRangeMm;
+  const inRange = answer.sidMm >= shortest && answer.sidMm <= longest;
+  const trueAngle = signedAngle(right);
+  const asSet = setUpAs(scenario, answer, room);
+  const cut = edgesOf(
+    misplace(asSet, { ...answer.lie, rollDeg: 0, tiltDeg: 0, turnDeg: 0, alongMm: 0, acrossMm: 0 }),
+  ).filter(({ insideMm }) => insideMm < -1);
+  const over = (answer.fieldMm[0] * answer.fieldMm[1]) / (field.neededMm.width * field.neededMm.height);
+  const name = (id: string) => room.receptors.find((each) => each.id === id)?.name ?? id;
+  const sameSize = receptor.size.fixed || answer.receptorId === receptor.size.id;
+  const sameWay = receptor.size.fixed || answer.orientation === receptor.orientation;
+  const centreOff = Math.hypot(answer.lie.alongMm, answer.lie.acrossMm);
+  const furthest = Math.abs(answer.lie.alongMm) >= Math.abs(answer.lie.acrossMm) ? 'alongMm' : 'acrossMm';
+  const turn = worstTurn(answer.lie);
+  return scored([
+    {
+      id: 'angle',
+      name: 'Angle',
+      share: graded(Math.abs(answer.angleDeg - trueAngle), WITHIN.angleDeg),
+      said: angleText(answer.angleDeg, tube.ways),
+      right: angleText(trueAngle, tube.ways),
+    },
+    {
+      id: 'centre',
+      name: 'Centre',
+      share: graded(centreOff, WITHIN.centreMm),
+      said: `${formatLength(centreOff, unit)} off`,
+      right:
+        centreOff > WITHIN.centreMm[0] ? motionWords(right, furthest, -answer.lie[furthest], unit) : right.centre.text,
+    },
+    {
+      id: 'field',
+      name: 'Field',
+      share: cut.length > 0 ? 0 : graded(over, WITHIN.fieldOver),
+      said: `${formatRectangle(answer.fieldMm[0], answer.fieldMm[1], unit)}${cut.length > 0 ? `, cuts ${cut.map((edge) => edge.name).join(', ')}` : ''}`,
+      right: formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit),
+    },
+    {
+      id: 'sid',
+      name: 'SID',
+      share: inRange ? 1 : graded(Math.abs(answer.sidMm / tube.sidMm - 1), WITHIN.sid),
+      said: formatLength(answer.sidMm, unit),
+      right: formatLength(tube.sidMm, unit),
+    },
+    {
+      id: 'receptor',
+      name: 'Receptor',
+      share: sameSize && sameWay ? 1 : sameSize || sameWay ? 0.5 : 0,
+      said: `${name(answer.receptorId)}, ${answer.orientation}`,
+      right: `${receptor.size.name}${receptor.size.fixed ? ', fixed' : `, ${receptor.orientation}`}`,
+    },
+    {
+      id: 'marker',
+      name: 'Marker',
+      share: answer.marker === marker.letter ? 1 : 0,
+      said: answer.marker,
+      right: marker.letter,
+    },
+    {
+      id: 'rotation',
+      name: 'Rotation',
+      share: graded(turn.off, WITHIN.rotationDeg),
+      said: `${degrees(turn.off)} off`,
+      right:
+        turn.off > WITHIN.rotationDeg[0] ? motionWords(right, turn.key, -answer.lie[turn.key]) : 'as it should lie',
+    },
+  ]);
+}
+
+/** The set-up that an answer makes, the part lying as it should. */
+export function setUpAs(
+  { of }: Extract<Scenario, { kind: 'set it up' }>,
+  answer: AnswerTo<'set it up'>,
+  room: Room,
+): Setup {
+  const { sidMm, angleDeg, receptorId, orientation, fieldMm } = answer;
+  return computeSetup({ ...of, room, overrides: { sidMm, angleDeg, receptorId, orientation, fieldMm } });
+}
+
+function scoreSpot(
+  scenario: Extract<Scenario, { kind: 'spot the fault' }>,
+  answer: AnswerTo<'spot the fault'>,
+  room: Room,
+): Score {
+  const { ideal, faults, fault, way, amount } = faultyOf(scenario, room);
+  const chosen = faults.find(({ id }) => id === answer.faultId);
+  const named = chosen?.id === fault.id;
+  const says = (each: typeof fault, at: 'more' | 'less') => each[at];
+  const sized = (value: number) => (fault.about.endsWith('Mm') ? `${Math.round(value)} mm` : `${value}°`);
+  return scored([
+    { id: 'fault', name: 'Fault', share: named ? 1 : 0, said: chosen?.name ?? answer.faultId, right: fault.name },
+    {
+      id: 'way',
+      name: 'Which way',
+      share: named && answer.way === way ? 1 : 0,
+      said: chosen ? says(chosen, answer.way) : answer.way,
+      right: says(fault, way),
+    },
+    {
+      id: 'amount',
+      name: 'Correction',
+      share: named ? graded(Math.abs(answer.amount - amount) / amount, WITHIN.amount) : 0,
+      said: sized(answer.amount),
+      right: motionWords(ideal, fault.about, -scenario.mishap[fault.about]),
+    },
+  ]);
+}
+
+function scoreTurns(
+  scenario: Extract<Scenario, { kind: 'fewest turns' }>,
+  { order }: AnswerTo<'fewest turns'>,
+  room: Room,
+): Score {
+  const { items, of } = scenario;
+  const sound =
+    order.length === items.length && new Set(order).size === items.length && Math.max(...order) < items.length;
+  if (!sound)
+    throw new RangeError(`the order must name each of the ${items.length} projections once, got ${order.join(', ')}`);
+  const request = { patient: of.patient, situation: of.situation, room, items };
+  const best = planSeries(request);
+  const done = planSeries({ ...request, order });
+  const words = (each: readonly number[]) => each.map((i) => projectionOf(items[i].projectionId).name).join(', ');
+  const turns = (count: number) => (count === 1 ? '1 turn' : `${count} turns`);
+  const more = done.effort.points - best.effort.points;
+  return scored([
+    {
+      id: 'turns',
+      name: 'Turns of the patient',
+      share: graded(done.effort.turns - best.effort.turns, [0, 1]),
+      said: turns(done.effort.turns),
+      right: `${turns(best.effort.turns)}: ${words(best.order)}`,
+    },
+    {
+      id: 'work',
+      name: 'Work',
+      share: graded(more / Math.max(1, best.effort.points), [0.05, 0.25]),
+      said: `${Math.round(done.effort.points)} points`,
+      right: `${Math.round(best.effort.points)} points: ${words(best.order)}`,
+    },
+    {
+      id: 'order',
+      name: 'Nothing out of its order',
+      share: done.broken.length === 0 ? 1 : 0,
+      said: done.broken.join('. ') || 'kept',
+      right: 'scouts before contrast, what must come first comes first',
+    },
+  ]);
+}
+
+/**
+ * @throws RangeError for an answer that does not belong to the exercise
+ */
+export function scoreExercise(scenario: Scenario, answer: ExerciseAnswer, room: Room, unit: LengthUnit = 'cm'): Score {
+  if (scenario.kind === 'set it up' && answer.kind === 'set it up') return scoreSetUp(scenario, answer, room, unit);
+  if (scenario.kind === 'spot the fault' && answer.kind === 'spot the fault') return scoreSpot(scenario, answer, room);
+  if (scenario.kind === 'fewest turns' && answer.kind === 'fewest turns') return scoreTurns(scenario, answer, room);
+  if (scenario.kind === 'which view' && answer.kind === 'which view') {
+    const right = projectionOf(scenario.of.projectionId);
+    return scored([
+      {
+        id: 'view',
+        name: 'View',
+        share: answer.projectionId === right.id ? 1 : 0,
+        said: projectionOf(answer.projectionId).name,
+        right: `${right.name}: ${right.shows}`,
+      },
+    ]);
+  }
+  throw new RangeError(`an answer to "${answer.kind}" does not belong to an exercise of "${scenario.kind}"`);
+}
