@@ -45,7 +45,10 @@ async function buildServer() {
     format: 'esm',
     target: 'node20',
     mainFields: ['module', 'main'],
-    alias: { '@taktik/core': at('packages/core/src/index.ts') },
+    alias: {
+      '@taktik/core/exercise': at('packages/core/src/exercise/index.ts'),
+      '@taktik/core': at('packages/core/src/index.ts'),
+    },
     // zod is shared with the core and bundled, so that there is one of it.
     external: Object.keys(dependencies).filter(
       (name) => name !== '@taktik/core' && name !== 'zod' && name !== 'zod-openapi',

@@ -7,6 +7,7 @@ import { createApp } from './app';
 import { openStore } from './db/database';
 import { seedDemo } from './seed/seedDemo';
 import { seedHistory } from './seed/seedHistory';
+import { seedPractice } from './seed/seedPractice';
 import { takeFhir } from './services/intake';
 import { listOrders } from './services/orders';
 import { orderBundle } from './standins/orderSystem';
@@ -25,6 +26,7 @@ const store = await openStore(
 if (process.env.TAKTIK_SEED !== 'none') {
   await seedDemo(store, Date.now());
   await seedHistory(store, Date.now());
+  await seedPractice(store, Date.now());
 }
 
 /** Seconds between two orders of the stand-in for the order system; 0 sends none. */

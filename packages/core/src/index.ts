@@ -220,6 +220,7 @@ export {
   type Radiograph,
   type RadiographOptions,
 } from './radiograph/simulateRadiograph';
+export { consoleMishap, seedOf } from './radiograph/consoleMishap';
 export { CAPTION } from './radiograph/caption';
 export { hang, type Hung } from './radiograph/hang';
 export { breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';

@@ -9,6 +9,7 @@ import {
   setupRequestSchema,
   situationSchema,
 } from '@taktik/core';
+import { answerSchema, PATIENT_TYPES, scenarios } from '@taktik/core/exercise';
 import { z } from 'zod';
 import { ROLES } from '../db/schema';
 
@@ -214,6 +215,59 @@ export type Exam = z.infer<typeof examSchema>;
 export type StartExam = z.infer<typeof startExamSchema>;
 export type NewExposure = z.infer<typeof newExposureSchema>;
 export type Exposure = z.infer<typeof exposureSchema>;
+const shareSchema = z.number().min(0).max(1);
+export const newPracticeSchema = z.strictObject({
+  id: idSchema,
+  scenarioId: z
+    .string()
+    .max(40)
+    .refine((id) => scenarios.some((each) => each.id === id), {
+      error: (issue) => `There is no exercise "${String(issue.input)}"`,
+    }),
+  roomId: z.string().max(64).optional(),
+  answer: answerSchema,
+  seconds: z.number().int().min(0).max(86_400),
+  at: z.number().int(),
+});
+export const practisedSchema = z.object({
+  scenarioId: z.string(),
+  share: shareSchema,
+  at: z.number().int(),
+  tries: z.number().int(),
+  memory: z.looseObject({ due: z.number() }),
+});
+export const scoreSchema = z.object({
+  id: idSchema,
+  share: shareSchema,
+  items: z.array(
+    z.object({ id: z.string(), name: z.string(), share: shareSchema, said: z.string(), right: z.string() }),
+  ),
+  next: z.string(),
+});
+export const competenceSchema = z.object({
+  projectionId: z.string(),
+  name: z.string(),
+  region: z.string(),
+  patientType: z.enum(PATIENT_TYPES),
+  /** Exercises passed and tried, and exposures that were accepted. */
+  passed: z.number().int(),
+  tried: z.number().int(),
+  exposures: z.number().int(),
+  lastAt: z.number().int(),
+  signedBy: z.string().nullable(),
+  signedAt: z.number().int().nullable(),
+});
+export const signOffSchema = z.strictObject({
+  projectionId: z
+    .string()
+    .max(60)
+    .refine(hasProjection, { error: (issue) => `There is no projection "${String(issue.input)}"` }),
+  patientType: z.enum(PATIENT_TYPES),
+  signed: z.boolean(),
+});
+export type NewPractice = z.infer<typeof newPracticeSchema>;
+export type SignOff = z.infer<typeof signOffSchema>;
+export type Competence = z.infer<typeof competenceSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type NewPerson = z.infer<typeof newPersonSchema>;
 export type OrderDetail = z.infer<typeof orderDetailSchema>;

@@ -30,6 +30,7 @@ import {
   startExam,
   typeReading,
 } from '../services/exams';
+import { competenceOf, competenceTable, practised, recordPractice, signOff } from '../services/practice';
 import { takeFhir, takeTable } from '../services/intake';
 import { addOrder, changePlan, getOrder, listOrders } from '../services/orders';
 import { addPerson, changePin, listPeople, signIn, signOut } from '../services/people';
@@ -56,10 +57,12 @@ import {
   newExposureSchema,
   newOrderSchema,
   newPersonSchema,
+  newPracticeSchema,
   orderQuerySchema,
   readingSchema,
   recordQuerySchema,
   signInSchema,
+  signOffSchema,
   startExamSchema,
   verdictSchema,
 } from './contracts';
@@ -229,6 +232,34 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   api.post('/exposures/:id/verdict', signedIn(), async (request, response) => {
     const verdict = parse(verdictSchema, request.body);
     response.json(await judgeExposure(store, String(request.params.id), verdict, by(response), clock()));
+  });
+
+  api.get('/practice', signedIn(), async (_request, response) => {
+    response.json(await practised(store, personOf(response).id));
+  });
+  api.post('/practice', signedIn(), async (request, response) => {
+    const given = parse(newPracticeSchema, request.body);
+    response.status(201).json(await recordPractice(store, personOf(response), given));
+  });
+  /** A student sees their own competence, everybody else that of all. */
+  const mayRead = (response: Response, id: string): void => {
+    if (personOf(response).role === 'student' && personOf(response).id !== id)
+      throw new Problem(403, 'Not yours to see', 'A student sees their own competence.');
+  };
+  api.get('/people/:id/competence', signedIn(), async (request, response) => {
+    const id = String(request.params.id);
+    mayRead(response, id);
+    response.json(await competenceOf(store, id));
+  });
+  api.get('/people/:id/competence/table', signedIn(), async (request, response) => {
+    const id = String(request.params.id);
+    mayRead(response, id);
+    const table = await competenceTable(store, id);
+    response.attachment('competence.csv').type('text/csv').send(table);
+  });
+  api.post('/people/:id/competence', signedIn('technologist', 'lead'), async (request, response) => {
+    const id = String(request.params.id);
+    response.json(await signOff(store, id, parse(signOffSchema, request.body), personOf(response), clock()));
   });
 
   api.use(unknownRoute);

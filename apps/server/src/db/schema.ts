@@ -1,5 +1,5 @@
 /** Tables. JSON columns hold what the core defined; everything that is searched has a column of its own. */
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type {
   Answers,
   DepartmentInput,
@@ -11,6 +11,7 @@ import type {
   SetupRequest,
   Situation,
 } from '@taktik/core';
+import type { ExerciseAnswer, Memory, PatientType } from '@taktik/core/exercise';
 
 const id = () => text('id').primaryKey();
 const at = (name: string) => integer(name).notNull();
@@ -164,3 +165,39 @@ export const ownEntries = sqliteTable('own_entries', {
   changedBy: text('changed_by').notNull(),
   changedAt: at('changed_at'),
 });
+
+/** One try at an exercise; the id comes from the client, so that a retry changes nothing. */
+export const practice = sqliteTable(
+  'practice',
+  {
+    id: id(),
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    scenarioId: text('scenario_id').notNull(),
+    answer: text('answer', { mode: 'json' }).$type<ExerciseAnswer>().notNull(),
+    /** 0 to 1. */
+    share: real('share').notNull(),
+    /** Noted, not counted. */
+    seconds: integer('seconds').notNull(),
+    at: at('at'),
+    /** When it should come back, after this try. */
+    memory: text('memory', { mode: 'json' }).$type<Memory>().notNull(),
+  },
+  (table) => [index('practice_person').on(table.personId, table.at)],
+);
+
+/** A student's competence in a projection for a type of patient, signed by somebody who may. */
+export const signOffs = sqliteTable(
+  'sign_offs',
+  {
+    studentId: text('student_id')
+      .notNull()
+      .references(() => people.id),
+    projectionId: text('projection_id').notNull(),
+    patientType: text('patient_type').$type<PatientType>().notNull(),
+    signedBy: text('signed_by').notNull(),
+    signedAt: at('signed_at'),
+  },
+  (table) => [uniqueIndex('sign_offs_one').on(table.studentId, table.projectionId, table.patientType)],
+);

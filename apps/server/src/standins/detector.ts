@@ -2,17 +2,13 @@
  * A stand-in for console and detector: answers with an index that scatters about what this set-up gives the receptor, as
  * real ones do. The same exposure id always reads the same.
  */
-import type { Setup } from '@taktik/core';
+import { seedOf, type Setup } from '@taktik/core';
 
 /** Spread of real deviation indices, 1 SD, at the low end of what audits report. */
 const SPREAD_DI = 1;
 
-/** A number 0 to 1 from a text (FNV-1a), for a repeatable draw. */
-function fraction(text: string): number {
-  let hash = 0x811c9dc5;
-  for (const character of text) hash = Math.imul(hash ^ character.charCodeAt(0), 0x01000193);
-  return (hash >>> 0) / 0x1_0000_0000;
-}
+/** A number 0 to 1 from a text, for a repeatable draw. */
+const fraction = (text: string): number => seedOf(text) / 0x1_0000_0000;
 
 /** Outside the model nothing is known of the index but what was aimed at. */
 export function readDetector(

@@ -10,37 +10,12 @@ import { inTurn, levelFor, remember, type Practised } from './memory';
 import { EXERCISE_KINDS, LEVELS, PATIENT_TYPES, patientTypeOf, type Scenario } from './scenario';
 import { scenarioOf, scenarios } from './scenarios';
 import { PASSED_FROM, scoreExercise } from './score';
-import { faultyOf, leftBehind, receptorsFor, setupOf, signedAngle, viewChoices } from './start';
+import { solutionOf } from './solution';
+import { faultyOf, leftBehind, receptorsFor, setupOf, viewChoices } from './start';
 
 const room = ROOM_ONE;
 
-/** The right answer, worked out from the set-up. */
-function rightAnswer(scenario: Scenario): ExerciseAnswer {
-  const setup = setupOf(scenario.of, room);
-  switch (scenario.kind) {
-    case 'set it up':
-      return {
-        kind: 'set it up',
-        sidMm: setup.tube.sidMm,
-        angleDeg: signedAngle(setup),
-        receptorId: setup.receptor.size.id,
-        orientation: setup.receptor.orientation,
-        fieldMm: [setup.field.atReceptorMm.width, setup.field.atReceptorMm.height],
-        marker: setup.marker.letter,
-        lie: NO_MISHAP,
-      };
-    case 'spot the fault': {
-      const { fault, way, amount } = faultyOf(scenario, room);
-      return { kind: 'spot the fault', faultId: fault.id, way, amount };
-    }
-    case 'which view':
-      return { kind: 'which view', projectionId: scenario.of.projectionId };
-    case 'fewest turns': {
-      const { patient, situation } = scenario.of;
-      return { kind: 'fewest turns', order: planSeries({ patient, situation, room, items: scenario.items }).order };
-    }
-  }
-}
+const rightAnswer = (scenario: Scenario): ExerciseAnswer => solutionOf(scenario, room);
 
 test('sixty or more, each once, over all regions, levels and kinds, with children, trauma and mobile ones', () => {
   expect(scenarios.length).toBeGreaterThanOrEqual(60);

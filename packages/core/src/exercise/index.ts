@@ -14,3 +14,4 @@ export {
 export { scenarioOf, scenarios } from './scenarios';
 export { PASSED_FROM, scoreExercise, setUpAs, type Score, type ScoreItem } from './score';
 export { faultyOf, leftBehind, receptorsFor, setupOf, viewChoices } from './start';
+export { solutionOf } from './solution';
