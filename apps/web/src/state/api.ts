@@ -11,8 +11,10 @@ import type {
   Room,
   RoomChange,
   Setup,
+  SetupRequest,
   Situation,
 } from '@taktik/core';
+import type { Practised } from '@taktik/core/exercise';
 import type { Planned } from '../places/setup/session';
 import { signedOut, type Person } from './who';
 
@@ -76,6 +78,21 @@ export type ExposureRow = {
   deviceAt: number | null;
 };
 
+/** The last try at an exercise; the memory is the scheduler's own. */
+export type PractisedRow = Practised & { at: number; tries: number };
+export type CompetenceRow = {
+  projectionId: string;
+  name: string;
+  region: string;
+  patientType: 'adult' | 'child' | 'trauma' | 'mobile';
+  passed: number;
+  tried: number;
+  exposures: number;
+  lastAt: number;
+  signedBy: string | null;
+  signedAt: number | null;
+};
+
 export const SESSION_OVER = 'Your session has ended. Sign in to go on; nothing is lost.';
 
 const plainQuery = fetchBaseQuery({ baseUrl: API_BASE });
@@ -91,7 +108,7 @@ const baseQuery: typeof plainQuery = async (...query) => {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department', 'Rooms'],
+  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department', 'Rooms', 'Practice'],
   endpoints: (build) => ({
     people: build.query<Person[], void>({ query: () => 'people', providesTags: ['People'] }),
     signIn: build.mutation<{ person: Person }, { personId: string; pin: string }>({
@@ -166,7 +183,19 @@ export const api = createApi({
       query: ({ from }) => `exposures?from=${from}&limit=500`,
       providesTags: ['Record'],
     }),
-    exposure: build.query<ExposureRow & { setup: Setup }, string>({
+    practised: build.query<PractisedRow[], void>({ query: () => 'practice', providesTags: ['Practice'] }),
+    competence: build.query<CompetenceRow[], string>({
+      query: (id) => `people/${encodeURIComponent(id)}/competence`,
+      providesTags: ['Practice'],
+    }),
+    signOff: build.mutation<
+      CompetenceRow[],
+      { id: string; projectionId: string; patientType: CompetenceRow['patientType']; signed: boolean }
+    >({
+      query: ({ id, ...body }) => ({ url: `people/${encodeURIComponent(id)}/competence`, method: 'POST', body }),
+      invalidatesTags: ['Practice'],
+    }),
+    exposure: build.query<ExposureRow & { setup: Setup; request: SetupRequest }, string>({
       query: (id) => `exposures/${encodeURIComponent(id)}`,
       providesTags: ['Record'],
     }),
@@ -197,6 +226,9 @@ export const {
   useImportOwnMutation,
   useRecordQuery,
   useExposureQuery,
+  usePractisedQuery,
+  useCompetenceQuery,
+  useSignOffMutation,
 } = api;
 
 /** What the server says is wrong (RFC 9457), in words for a person. */

@@ -32,7 +32,7 @@ export function Choice<T extends string>({
             checked={option.value === value}
             chosen={option.value === value}
             onPress={() => onChange(option.value)}
-            style={{ paddingHorizontal: 16 }}
+            style={{ paddingHorizontal: 16, maxWidth: '100%' }}
           >
             <Words kind="body">{option.label}</Words>
           </Press>
@@ -118,7 +118,7 @@ export function Several<T extends string>({
               checked={on}
               chosen={on}
               onPress={() => onChange(on ? values.filter((each) => each !== option.value) : [...values, option.value])}
-              style={{ paddingHorizontal: 16 }}
+              style={{ paddingHorizontal: 16, maxWidth: '100%' }}
             >
               <Words kind="body">{`${on ? '✓ ' : ''}${option.label}`}</Words>
             </Press>

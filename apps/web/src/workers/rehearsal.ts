@@ -34,6 +34,8 @@ export type RehearsalInput = {
   pixels: number;
   seed: number | null;
   exposure: number;
+  /** The letter that was laid, where it is not the right one. */
+  marker?: 'R' | 'L';
 };
 
 /** Rows of a picture that one worker has cast. */
@@ -58,11 +60,17 @@ export function idealOf({ request }: Pick<RehearsalInput, 'request'>): Setup {
 }
 
 /** The part as it lies, under the tube and light as they stand. @throws RangeError for what cannot be set up or moved */
-export function actualOf({ request, mishap, breath }: Pick<RehearsalInput, 'request' | 'mishap' | 'breath'>): Setup {
+export function actualOf({
+  request,
+  mishap,
+  breath,
+  marker,
+}: Pick<RehearsalInput, 'request' | 'mishap' | 'breath' | 'marker'>): Setup {
   const parsed = setupRequestSchema.safeParse(request);
   if (!parsed.success) throw new RangeError(parsed.error.issues.map(({ message }) => message).join('. '));
-  const setup = misplace(computeSetup(request), mishap);
-  return breath ? breathe(setup, breath) : setup;
+  const lying = misplace(computeSetup(request), mishap);
+  const setup = breath ? breathe(lying, breath) : lying;
+  return marker ? { ...setup, marker: { ...setup.marker, letter: marker } } : setup;
 }
 
 type Ready = { key: string; setup: Setup; ready: ReturnType<typeof prepareRadiograph> };

@@ -172,6 +172,17 @@ export function ProjectionPlace() {
               {measure && <Words kind="small" tone="soft">{`How much: by the ${measure}`}</Words>}
             </View>
           ))}
+          <Press
+            label={`Rehearse ${projection.name}: its picture, and a fault by its size`}
+            role="link"
+            onPress={() => router.push({ pathname: '/rehearse', params: address })}
+            style={{ padding: 12 }}
+          >
+            <Words kind="bold">Rehearse</Words>
+            <Words kind="small" tone="soft">
+              The simulated picture, its criteria measured, and what puts a fault right by its size
+            </Words>
+          </Press>
         </Section>
       )}
       <Section title="When it cannot be done">

@@ -36,6 +36,7 @@ const dayOf = (at: number): string =>
   new Date(at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
 
 export function RecordPlace() {
+  const router = useRouter();
   const [days, setDays] = useState<Days>('1');
   const from = useMemo(() => startOfDay(Number(days) - 1), [days]);
   const {
@@ -79,6 +80,16 @@ export function RecordPlace() {
     <Frame header={<PlaceHeader title="Record" detail={detail} />}>
       <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 16 }}>
         <Choice label="Time" options={PERIODS} value={days} onChange={setDays} />
+        <Press
+          label="Competence and signatures"
+          role="link"
+          onPress={() => router.push('/competence')}
+          style={{ paddingHorizontal: 12, alignSelf: 'flex-start' }}
+        >
+          <Words kind="small" tone="lamp">
+            Competence and signatures
+          </Words>
+        </Press>
         {isFetching && !rows && <Skeleton rows={6} height={72} />}
         {error && !rows && !isFetching && (
           <Note

@@ -7,7 +7,12 @@ import { RADIUS } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { FailedCriterion } from '../../workers/rehearsal';
 
-type Props = { criteria: readonly FailedCriterion[]; unit: 'in' | 'cm'; onCorrect: (correction: Correction) => void };
+type Props = {
+  criteria: readonly FailedCriterion[];
+  unit: 'in' | 'cm';
+  /** Left out where nothing can be moved any more. */
+  onCorrect?: (correction: Correction) => void;
+};
 
 /** "1.6 cm inside the light", "6 mm, should be 0 ± 3 mm". */
 export function criterionText({ id, value, wanted, tolerance, unit }: FailedCriterion, lengths: 'in' | 'cm'): string {
@@ -51,13 +56,15 @@ export function CriteriaList({ criteria, unit, onCorrect }: Props) {
                 <Words kind="label" tone="soft">
                   {criterion.correction.formula}
                 </Words>
-                <Press
-                  label={`Do it: ${criterion.correction.text}`}
-                  onPress={() => onCorrect(criterion.correction as Correction)}
-                  style={{ paddingHorizontal: 12, alignSelf: 'flex-start' }}
-                >
-                  <Words tone="lamp">Do it</Words>
-                </Press>
+                {onCorrect && (
+                  <Press
+                    label={`Do it: ${criterion.correction.text}`}
+                    onPress={() => onCorrect(criterion.correction as Correction)}
+                    style={{ paddingHorizontal: 12, alignSelf: 'flex-start' }}
+                  >
+                    <Words tone="lamp">Do it</Words>
+                  </Press>
+                )}
               </>
             )}
           </View>

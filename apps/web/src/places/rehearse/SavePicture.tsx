@@ -9,6 +9,7 @@ import { Raster } from '../../ui/Raster';
 import { saveFile } from '../../ui/saveFile';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
+import { pictureCore } from '../../workers/onDemand';
 import type { Developed } from '../../workers/rehearsal';
 
 const OPENED_WIDTH = 320;
@@ -25,13 +26,13 @@ export function SavePicture({ picture, setup, window }: { picture: Developed; se
     );
   const save = (kind: 'png' | 'dcm') =>
     attempt(async () => {
-      const { toDicom, toPng } = await import('@taktik/core/picture');
+      const { toDicom, toPng } = await pictureCore();
       if (kind === 'png') saveFile(toPng(hang(shown)), `${name}.png`, 'image/png');
       else saveFile(toDicom(shown, setup, { at: new Date(), random: Math.random }), `${name}.dcm`, 'application/dicom');
     });
   const read = (bytes: Uint8Array, file: string) =>
     attempt(async () => {
-      const { fromDicom, fromPng } = await import('@taktik/core/picture');
+      const { fromDicom, fromPng } = await pictureCore();
       setOpened({ name: file, read: /\.png$/i.test(file) ? fromPng(bytes) : fromDicom(bytes) });
     });
   const key = (label: string, text: string, onPress: () => void) => (

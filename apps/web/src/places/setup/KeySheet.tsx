@@ -10,6 +10,7 @@ const KEYS: readonly [string, string][] = [
   ['space', 'tick the next step'],
   ['P', 'patient and situation'],
   ['W', 'other ways to do it'],
+  ['G', 'rehearse: the picture that it will give'],
   ['V', 'switch the look of the stage'],
   ['U', 'unit of length'],
   ['T', 'theme'],

@@ -23,6 +23,7 @@ import { useOtherDevice } from '../exam/useOtherDevice';
 import { useReadiness } from '../exam/useReadiness';
 import { useOwnEntries } from '../projection/useOwnEntries';
 import { PersonChip } from '../people/PersonChip';
+import { ConsolePicture } from '../rehearse/ConsolePicture';
 import { useRoom } from '../room/useRoom';
 import { ActionBar } from './ActionBar';
 import { askedOf, toAddress } from './address';
@@ -173,6 +174,7 @@ function SetupScreen() {
     t: () => dispatch(preferred({ theme: (picked ?? theme.name) === 'dim' ? 'day' : 'dim' })),
     e: expose,
     w: () => void openWays(),
+    g: () => router.push({ pathname: '/rehearse', params: toAddress(asked) }),
     a: () => judge('accepted'),
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
@@ -343,7 +345,34 @@ function SetupScreen() {
       onDrag={(change) => go({ overrides: { ...asked.overrides, ...change } })}
     />
   ));
+  const exposureId = session?.exposed[index];
+  const exposedAs = session?.last?.projectionId === asked.projectionId ? session.last : request;
+  const consoleShows = exposureId !== undefined && (
+    <ConsolePicture
+      key={exposureId}
+      exposureId={exposureId}
+      request={exposedAs}
+      name={setup.name}
+      size={wide ? Math.min(480, stage.side.width) : Math.min(width - 24, height * 0.5)}
+    />
+  );
   const otherSchools = setup.schools.length > 0 && <OtherSchools request={request} address={toAddress(asked)} />;
+  const openRehearse = async () => {
+    await settle();
+    router.push({ pathname: '/rehearse', params: toAddress(asked) });
+  };
+  const rehearseLink = (
+    <Press
+      label={`Rehearse ${setup.name}: the picture that this set-up will give`}
+      role="link"
+      onPress={() => void openRehearse()}
+      style={{ paddingHorizontal: 12 }}
+    >
+      <Words kind="small" tone="lamp">
+        Rehearse: the picture this will give
+      </Words>
+    </Press>
+  );
   const pageLink = (
     <Press
       label={`Read about ${setup.name}: criteria, faults, what serves instead`}
@@ -417,12 +446,14 @@ function SetupScreen() {
             {changes}
             <Assumptions setup={setup} />
             {otherSchools}
+            {rehearseLink}
             {pageLink}
           </ScrollView>
           <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 14, gap: 10 }}>
             {title}
             {elsewhere}
             {warnings}
+            {consoleShows}
             <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>
           </ScrollView>
           <View style={{ width: RIGHT_WIDTH, minHeight: 0 }}>
@@ -443,6 +474,7 @@ function SetupScreen() {
       <ScrollView contentContainerStyle={{ padding: 12, paddingTop: 0, gap: 8 }}>
         {elsewhere}
         {setup.cautions.some(({ grave }) => grave) || setup.problems.length > 0 || errors.length > 0 ? warnings : null}
+        {consoleShows}
         {panes}
         {readouts}
         {changes}
@@ -450,6 +482,7 @@ function SetupScreen() {
         {late && <StepList setup={late} done={steps} onTick={tick} />}
         <Assumptions setup={setup} />
         {otherSchools}
+        {rehearseLink}
         {pageLink}
       </ScrollView>
       {sheets}

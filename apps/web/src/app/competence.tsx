@@ -1,0 +1,1 @@
+export { CompetencePlace as default } from '../places/competence/CompetencePlace';

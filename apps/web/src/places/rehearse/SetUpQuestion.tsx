@@ -1,0 +1,168 @@
+/** Set it up: from a room as it was left to this projection for this patient; the picture follows. */
+import { Button } from '@rneui/themed';
+import { centimetres, MISHAP_RANGES, OVERRIDE_RANGES, toCentimetres, type Mishap } from '@taktik/core';
+import type { AnswerTo } from '@taktik/core/exercise';
+import { useMemo, useRef, useState } from 'react';
+import { useWindowDimensions, View } from 'react-native';
+import { Choice } from '../../ui/Choice';
+import { Stepper } from '../../ui/Stepper';
+import { WIDE_FROM } from '../../ui/tokens';
+import { Words } from '../../ui/Words';
+import { patientText, situationText } from '../setup/words';
+import { ExercisePicture } from './ExercisePicture';
+import type { QuestionProps } from './ExercisePlace';
+
+const inCm = ([low, high]: readonly [number, number]) => [toCentimetres(low), toCentimetres(high)] as const;
+const whole = (mm: number): number => Math.round(toCentimetres(mm) * 2) / 2;
+
+export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: QuestionProps<'set it up'>) {
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const start = useMemo(() => core.leftBehind(scenario, room), [core, scenario, room]);
+  const [answer, setAnswer] = useState<AnswerTo<'set it up'>>(start);
+  const right = useMemo(() => core.setupOf(scenario.of, room), [core, scenario, room]);
+  const sizes = useMemo(() => core.receptorsFor(room, right), [core, room, right]);
+  const from = useRef<Mishap | null>(null);
+  const set = (change: Partial<AnswerTo<'set it up'>>) => setAnswer((old) => ({ ...old, ...change }));
+  // What is shown is how far the hand has moved it; how wrong it lay is to be seen on the picture.
+  const moved = (key: keyof Mishap) => Math.round(answer.lie[key] - start.lie[key]);
+  const move = (key: keyof Mishap, by: number) => set({ lie: { ...answer.lie, [key]: start.lie[key] + by } });
+  const rangeOf = (key: keyof Mishap) => MISHAP_RANGES[key].map((end) => end - start.lie[key]) as [number, number];
+  const drag = (alongMm: number, acrossMm: number, last: boolean) => {
+    from.current ??= answer.lie;
+    const held = (mm: number) => Math.round(Math.max(-300, Math.min(300, mm)));
+    const { alongMm: a, acrossMm: b } = from.current;
+    set({ lie: { ...from.current, alongMm: held(a + alongMm), acrossMm: held(b + acrossMm) } });
+    if (last) from.current = null;
+  };
+  const { sidMm, angleDeg, receptorId, orientation, fieldMm } = answer;
+  const [head, feet] = right.tube.ways;
+  const picture = (
+    <ExercisePicture
+      input={{
+        request: { ...scenario.of, room, overrides: { sidMm, angleDeg, receptorId, orientation, fieldMm } },
+        mishap: answer.lie,
+        breath: null,
+        motionMm: 0,
+        seed: scenario.seed,
+        exposure: 0,
+        marker: answer.marker,
+      }}
+      size={size}
+      name={scenario.about}
+      onDrag={done ? undefined : drag}
+    />
+  );
+  const controls = (
+    <View style={{ gap: 10, width: wide ? 400 : undefined }}>
+      <Words kind="small" tone="soft">
+        {`${patientText(scenario.of.patient ?? {})} · ${situationText(right.situation)}. The room is as the one before left it.`}
+      </Words>
+      <Stepper
+        label="SID"
+        unit="cm"
+        value={whole(sidMm)}
+        step={5}
+        digits={1}
+        range={inCm(OVERRIDE_RANGES.sidMm)}
+        onChange={(cm) => set({ sidMm: centimetres(cm) })}
+      />
+      <Stepper
+        label={`Tube angle, to the ${head} above 0, to the ${feet} below`}
+        unit="°"
+        value={angleDeg}
+        step={1}
+        range={OVERRIDE_RANGES.angleDeg}
+        onChange={(degrees) => set({ angleDeg: degrees })}
+      />
+      {!right.receptor.size.fixed && (
+        <>
+          <Choice
+            label="Receptor"
+            options={sizes.map(({ id, name }) => ({ value: id, label: name }))}
+            value={receptorId}
+            onChange={(id) => set({ receptorId: id })}
+          />
+          <Choice
+            label="Receptor laid"
+            options={[
+              { value: 'lengthwise', label: 'lengthwise' },
+              { value: 'crosswise', label: 'crosswise' },
+            ]}
+            value={orientation}
+            onChange={(value) => set({ orientation: value })}
+          />
+        </>
+      )}
+      {(['across', 'along'] as const).map((way, i) => (
+        <Stepper
+          key={way}
+          label={`Light ${way}`}
+          unit="cm"
+          value={whole(fieldMm[i])}
+          step={1}
+          digits={1}
+          range={inCm(OVERRIDE_RANGES.fieldMm)}
+          onChange={(cm) => set({ fieldMm: i === 0 ? [centimetres(cm), fieldMm[1]] : [fieldMm[0], centimetres(cm)] })}
+        />
+      ))}
+      <Choice
+        label="Marker"
+        options={[
+          { value: 'R', label: 'R' },
+          { value: 'L', label: 'L' },
+        ]}
+        value={answer.marker}
+        onChange={(marker) => set({ marker })}
+      />
+      <Words kind="small" tone="soft">
+        The part lies wrong too: turn it, and move it by dragging the picture. The numbers say how far you have moved
+        it.
+      </Words>
+      {(
+        [
+          ['rollDeg', 'Roll'],
+          ['tiltDeg', 'Tilt'],
+          ['turnDeg', 'Turn in the light'],
+        ] as const
+      ).map(([key, label]) => (
+        <Stepper
+          key={key}
+          label={label}
+          unit="°"
+          value={moved(key)}
+          step={1}
+          range={rangeOf(key)}
+          onChange={(by) => move(key, by)}
+        />
+      ))}
+      {(
+        [
+          ['alongMm', 'Up the receptor'],
+          ['acrossMm', 'Across it'],
+        ] as const
+      ).map(([key, label]) => (
+        <Stepper
+          key={key}
+          label={label}
+          unit="mm"
+          value={moved(key)}
+          step={5}
+          range={rangeOf(key)}
+          onChange={(by) => move(key, by)}
+        />
+      ))}
+      {!done && <Button title="Check" onPress={() => onAnswer(answer)} />}
+    </View>
+  );
+  return wide ? (
+    <View style={{ flexDirection: 'row', gap: 20, alignItems: 'flex-start' }}>
+      {picture}
+      {controls}
+    </View>
+  ) : (
+    <View style={{ gap: 12 }}>
+      {picture}
+      {controls}
+    </View>
+  );
+}
