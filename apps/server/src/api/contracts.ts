@@ -224,6 +224,8 @@ export const newPracticeSchema = z.strictObject({
     .refine((id) => scenarios.some((each) => each.id === id), {
       error: (issue) => `There is no exercise "${String(issue.input)}"`,
     }),
+  /** Who tried: a try that waited on a device is not another person's. */
+  personId: idSchema,
   roomId: z.string().max(64).optional(),
   answer: answerSchema,
   seconds: z.number().int().min(0).max(86_400),

@@ -30,6 +30,7 @@ export async function seedPractice(store: Store, now: number): Promise<void> {
       { ...student, demoPin: null },
       {
         id: `past-practice-${i}`,
+        personId: student.id,
         scenarioId: scenario.id,
         answer: i % WRONG_EVERY === 1 ? guess(scenario) : solutionOf(scenario, ROOM_ONE),
         seconds: SECONDS + i,

@@ -20,6 +20,7 @@ const scenario = scenarioOf('set-7') as Extract<Scenario, { kind: 'set it up' }>
 const tried = (id: string, answer: object, at = CLOCK) => ({
   id,
   scenarioId: scenario.id,
+  personId: 'demo-tomas',
   roomId: 'room-1',
   answer,
   seconds: 40,
@@ -43,7 +44,11 @@ describe('an exercise', () => {
     const mine = await server.call('GET', '/api/practice', undefined, 'demo-tomas');
     expect(mine.body[0].tries).toBe(2);
     expect(mine.body[0].share).toBeLessThan(0.8);
-    expect((await server.call('POST', '/api/practice', tried('b', right))).status).toBe(409);
+    const other = { ...tried('b', right), personId: 'demo-priya' };
+    expect((await server.call('POST', '/api/practice', other)).status).toBe(409);
+    const notMine = await server.call('POST', '/api/practice', tried('e', right));
+    expect(notMine.status).toBe(403);
+    expect(notMine.body.detail).toMatch(/done by somebody else/);
   });
   it.each([
     [{ scenarioId: 'set-0' }, /There is no exercise/],

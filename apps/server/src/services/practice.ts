@@ -28,12 +28,18 @@ async function roomOf({ db }: Store, id: string | undefined): Promise<Room> {
   return row?.room ?? ROOM_ONE;
 }
 
-/** @throws Problem 422 for an answer that does not belong to the exercise, 409 for the id of somebody else's */
+/** @throws Problem 403 for another person's, 422 for an answer that does not belong to the exercise, 409 for the id of somebody else's */
 export async function recordPractice(
   store: Store,
   person: Person,
-  { id, scenarioId, roomId, answer, seconds, at }: NewPractice,
+  { id, personId, scenarioId, roomId, answer, seconds, at }: NewPractice,
 ): Promise<Score & { id: string }> {
+  if (personId !== person.id)
+    throw new Problem(
+      403,
+      'Not yours',
+      `This exercise was done by somebody else; ${person.name} is signed in. Nothing was recorded.`,
+    );
   const room = await roomOf(store, roomId);
   const score = scored(scenarioId, answer, room);
   await store.writes.run(() =>

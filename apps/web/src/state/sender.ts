@@ -53,7 +53,7 @@ async function deliver({ dispatch }: StoreLike, item: Outgoing): Promise<boolean
   }
   // Forgotten only when its end is written down.
   drop(item.id);
-  dispatch(api.util.invalidateTags(['Orders', 'Record']));
+  dispatch(api.util.invalidateTags(item.path === '/practice' ? ['Practice'] : ['Orders', 'Record']));
   return true;
 }
 

@@ -99,6 +99,7 @@ function Exercise({
       body: {
         id,
         scenarioId: scenario.id,
+        personId: person.id,
         roomId: room.id,
         answer: given,
         seconds: Math.min(86_400, Math.round((now - start) / 1000)),
