@@ -16,10 +16,12 @@ import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { ROOM_UP } from '../room/position';
 import type { Setup } from '../setup/setup';
-import { contrastFor } from './contrast';
+import { contrastFor, isFilled } from './contrast';
 import { growthPlates, isOssified, shortBonePlate } from './growth';
 
-type Standing = { posed: PosedBody; solids: Solid[] };
+/** Gas of stomach and bowel apart: contrast takes its place. */
+type Standing = { posed: PosedBody; solids: Solid[]; gas: Solid[] };
+const GAS = /^(gas_|stomach_gas)/;
 
 /** Bodies that were simulated last; a few, for comparing. */
 const KEPT = 4;
@@ -32,12 +34,17 @@ function standing({ patient, scene }: Setup): Standing {
   const body = adaptBody(buildBody(patient), scene.adapt);
   const posed = placeBody(body, poseBody(body, scene.pose), IDENTITY);
   const { ageYears, sex } = body.patient;
+  const gas: Solid[] = [];
   const solids = mannequin.primitives.flatMap((reference): Solid[] => {
     const own = solidOf(posed, reference);
+    if (GAS.test(reference.id)) {
+      gas.push(...own);
+      return [];
+    }
     if (!isOssified(reference.id, ageYears, sex)) return [{ ...own[0], material: 'cartilage' }];
     return [...own, ...shortBonePlate(reference, own, posed)];
   });
-  const made = { posed, solids: [...solids, ...growthPlates(posed)] };
+  const made = { posed, gas, solids: [...solids, ...growthPlates(posed)] };
   kept.set(key, made);
   if (kept.size > KEPT) kept.delete(kept.keys().next().value as string);
   return made;
@@ -69,11 +76,12 @@ const UNDER_SKIN = 0.5;
 
 /** All of it in the frame of the patient. */
 export function patientSolids(setup: Setup, own?: Projection): Solid[] {
-  const { posed, solids } = standing(setup);
+  const { posed, solids, gas } = standing(setup);
   const entry = own ?? projectionOf(setup.projectionId);
   const back = inverse(setup.scene.place);
   const up = applyToDirection(back, ROOM_UP);
-  return [...solids, ...coverings(setup, posed), ...contrastFor(entry.id, posed, up, FRONT)];
+  const bowel = isFilled(entry.id) ? [] : gas;
+  return [...solids, ...bowel, ...coverings(setup, posed), ...contrastFor(entry.id, posed, up, FRONT)];
 }
 
 /** A solid carried along by a rigid frame. */

@@ -80,12 +80,16 @@ function gullet(posed: PosedBody, front: Vec3): Solid[] {
   return [{ shape: { kind: 'tube', pts, r: [6, 7, 7.5, 8, 8, 9] }, material: 'barium_60', priority: BARIUM_OVER }];
 }
 
-/** Pelves of the kidneys, ureters and bladder. */
+/** Pelves of the kidneys and ureters, where the urine is three times as strong as in the bladder [C]; and the bladder. */
 function urine(posed: PosedBody, parts: { kidneys: boolean; bladder: boolean }): Solid[] {
   const bladder = posedStructure(posed, 'bladder').shape;
   const down = posedMark(posed, 'bladder').p;
   const middle = posedMark(posed, 'L2_body').p;
-  const iodine = (shape: Solid['shape']): Solid => ({ shape, material: 'iodine_urine', priority: BARIUM_OVER });
+  const iodine = (shape: Solid['shape'], material = 'iodine_pelvis'): Solid => ({
+    shape,
+    material,
+    priority: BARIUM_OVER,
+  });
   const kidneys = ['kidney_L', 'kidney_R'].flatMap((id) => {
     const shape = posedStructure(posed, id).shape;
     if (shape.kind !== 'ellipsoid') return [];
@@ -97,8 +101,14 @@ function urine(posed: PosedBody, parts: { kidneys: boolean; bladder: boolean }):
       iodine({ kind: 'tube', pts: [pelvis, lerp(pelvis, middle, 0.25), down], r: [5, 2.5, 2.5] }),
     ];
   });
-  return [...(parts.kidneys ? kidneys : []), ...(parts.bladder ? shrunk(bladder, 2).map(iodine) : [])];
+  return [
+    ...(parts.kidneys ? kidneys : []),
+    ...(parts.bladder ? shrunk(bladder, 2).map((shape) => iodine(shape, 'iodine_urine')) : []),
+  ];
 }
+
+/** Whether the bowel of this entry holds contrast in place of its own gas. */
+export const isFilled = (entry: string): boolean => HOLLOW.some(({ entries }) => entries.test(entry));
 
 /**
  * What is in the organs for this entry.

@@ -48,16 +48,19 @@ const PLATES: readonly Plate[] = [
   { from: 'ankle_centre', toward: 'knee_centre', mm: 18, radius: 26, closes: [14, 16] },
   { from: 'hip_centre', toward: 'femoral_neck_mid', mm: 15, radius: 20, closes: [14, 16] },
   { from: 'glenohumeral_centre', toward: 'elbow_centre', mm: 26, radius: 26, closes: [16, 18] },
-  { from: 'wrist_centre', toward: 'elbow_centre', mm: 14, radius: 30, closes: [16, 18] },
 ];
-/** Plates near an end of a bone of hand and foot: share of its length from the end. */
-const SHORT: readonly { bones: RegExp; end: 'first' | 'last'; closes: readonly [number, number] }[] = [
+/** Plates near an end of one bone: share of its length from the end. */
+const SHORT: readonly { bones: RegExp; end: 'first' | 'last'; closes: readonly [number, number]; at?: number }[] = [
+  { bones: /^(radius|ulna)_[LR]$/, end: 'last', closes: [16, 18], at: 0.055 },
   { bones: /^(mc1|p_(proximal|middle|distal)_\d)_/, end: 'first', closes: [14.5, 16.5] },
   { bones: /^mc[2-5]_/, end: 'last', closes: [14.5, 16.5] },
   { bones: /^(mt1|toe_(proximal|middle|distal)_\d)_/, end: 'first', closes: [14, 16] },
   { bones: /^mt[2-5]_/, end: 'last', closes: [14, 16] },
 ];
 const SHORT_AT = 0.16;
+/** As wide as the bone and a little more; never thicker than this share of its length. */
+const WIDER = 1.15;
+const THIN = 0.03;
 /** Half the thickness of a plate, and over all other bone. */
 const HALF_MM = 1.1;
 const PRIORITY = 90;
@@ -100,7 +103,7 @@ export function growthPlates(posed: PosedBody): Solid[] {
   );
 }
 
-/** Open growth plate of a bone of hand or foot; it is as wide as the bone. */
+/** Open growth plate of a single bone. */
 export function shortBonePlate({ id }: Primitive, [wall]: readonly Solid[], { body }: PosedBody): Solid[] {
   const { ageYears, sex } = body.patient;
   const found = SHORT.find(({ bones }) => bones.test(id));
@@ -110,5 +113,6 @@ export function shortBonePlate({ id }: Primitive, [wall]: readonly Solid[], { bo
   const [end, other] = found.end === 'first' ? [first, last] : [last, first];
   const long = distance(first, last);
   const axis = normalize(subtract(other, end));
-  return [disc(addScaled(end, axis, long * SHORT_AT), axis, Math.max(...r) * 1.2, Math.min(HALF_MM, long * 0.03))];
+  const at = long * (found.at ?? SHORT_AT);
+  return [disc(addScaled(end, axis, at), axis, Math.max(...r) * WIDER, Math.min(HALF_MM, long * THIN))];
 }

@@ -1,0 +1,206 @@
+/** What is in the body of a picture: contrast that obeys gravity, bones of children, casts, breath, and the caption. */
+import type { Tube } from '../body/shape';
+import { posedMark, posedStructure } from '../body/posed';
+import { tissuesAlong } from '../body/surface';
+import { applyToDirection, applyToPoint, inverse } from '../geometry/frame';
+import { addScaled, distance, dot, normalize, subtract, type Vec3 } from '../geometry/vector';
+import { ROOM_ONE } from '../room/demoRooms';
+import { ROOM_UP } from '../room/position';
+import { computeSetup } from '../setup/computeSetup';
+import type { SetupRequest } from '../setup/request';
+import type { Setup } from '../setup/setup';
+import { ENERGIES, MU_PER_MM, materialIndex, spectrumAt } from './attenuation';
+import { patientSolids, solidsIn, standingOf } from './bodySolids';
+import { burnCaption, CAPTION } from './caption';
+import { consoleMishap } from './consoleMishap';
+import { levelOf } from './contrast';
+import { pictureOf } from './detector';
+import { isOssified } from './growth';
+import { hang } from './hang';
+import { breathe, misplace, motionOf, NO_MISHAP, pivotOf } from './mishap';
+import { prepareRadiograph, simulateRadiograph } from './simulateRadiograph';
+
+jest.setTimeout(30_000);
+
+const setupOf = (projectionId: string, more: Partial<SetupRequest> = {}): Setup =>
+  computeSetup({ projectionId, room: ROOM_ONE, ...more });
+
+/** Mean height over the body of the space that a material fills, by points of its organs. */
+function filled(setup: Setup, organs: readonly string[], material: RegExp) {
+  const posed = standingOf(setup);
+  const solids = patientSolids(setup).filter((solid) => material.test(solid.material));
+  const up = applyToDirection(inverse(setup.scene.place), ROOM_UP);
+  const points = organs.flatMap((organ) => (posedStructure(posed, organ).shape as Tube).pts);
+  const inside = points.filter((p) => solids.some(({ under }) => !under || dot(p, under.normal) <= under.mm));
+  return { points, inside, up };
+}
+
+describe('contrast', () => {
+  test.each([
+    ['colon-ap', undefined],
+    ['colon-pa', undefined],
+    ['colon-decubitus', 'right'],
+    ['colon-decubitus', 'left'],
+    ['stomach-pa', undefined],
+    ['stomach-ap', undefined],
+    ['stomach-lateral-right', undefined],
+  ] as const)('%s %s: the pool lies under what is gas, and its boundary is level', (id, side) => {
+    const setup = setupOf(id, { side });
+    const organs = id.startsWith('colon') ? ['colon'] : ['stomach', 'duodenal_bulb'];
+    const { points, inside, up } = filled(setup, organs, /^barium_60$/);
+    expect(inside.length).toBeGreaterThan(0);
+    expect(inside.length).toBeLessThan(points.length);
+    const outside = points.filter((p) => !inside.includes(p));
+    const height = (p: Vec3) => dot(p, up);
+    expect(Math.max(...inside.map(height))).toBeLessThanOrEqual(Math.min(...outside.map(height)));
+  });
+  test('turned over, the other parts of the stomach are full: fundus on the back, the outlet on the front', () => {
+    const full = (id: string) => filled(setupOf(id), ['stomach'], /^barium_60$/).inside;
+    const fundus = (id: string) => (posedStructure(standingOf(setupOf(id)), 'stomach').shape as Tube).pts[0];
+    expect(full('stomach-ap')).toContainEqual(fundus('stomach-ap'));
+    expect(full('stomach-pa')).not.toContainEqual(fundus('stomach-pa'));
+  });
+  test('the level holds the share of the space that is asked for', () => {
+    const tube: Tube = {
+      kind: 'tube',
+      pts: [
+        [0, 0, 0],
+        [0, 0, 100],
+      ],
+      r: [10, 10],
+    };
+    for (const share of [0.25, 0.5, 0.8]) expect(levelOf([tube], share, [0, 0, 1])).toBeCloseTo(100 * share, -1);
+    expect(levelOf([tube], 0.5, [1, 0, 0])).toBeCloseTo(0, 5);
+  });
+  test('a cut solid is the same to the cast and to the second implementation', () => {
+    const setup = setupOf('colon-ap');
+    const { picture, castRows } = prepareRadiograph(setup, { pixels: 40, seed: null });
+    const { through } = castRows(0, picture.rows);
+    const solids = solidsIn(setup);
+    const weights = spectrumAt(setup.exposure.kVp);
+    let most = 0;
+    for (let i = 3; i < through.length; i += 37) {
+      if (picture.where[i] !== 2) continue;
+      const [x, y] = [i % picture.columns, Math.floor(i / picture.columns)];
+      const to = addScaled(addScaled(picture.origin, picture.stepU, x), picture.stepV, y);
+      const d = normalize(subtract(to, picture.focal));
+      const far = distance(to, picture.focal);
+      const mu = new Float64Array(ENERGIES);
+      for (const { material, from, to: end } of tissuesAlong(solids, picture.focal, d).spans)
+        for (let k = 0; k < ENERGIES; k += 1)
+          mu[k] += MU_PER_MM[materialIndex(material) * ENERGIES + k] * Math.max(0, Math.min(end, far) - from);
+      const slow = weights.reduce((sum, weight, k) => sum + weight * Math.exp(-mu[k]), 0);
+      most = Math.max(most, Math.abs(Math.log(through[i] / slow)));
+    }
+    expect(most).toBeLessThan(0.01);
+  });
+  test('a scout has none, a gullet and a urogram theirs', () => {
+    const materials = (id: string) => new Set(patientSolids(setupOf(id)).map(({ material }) => material));
+    expect([...materials('colon-scout')].some((name) => /barium/.test(name))).toBe(false);
+    expect(materials('oesophagus-ap')).toContain('barium_60');
+    expect(materials('urography-ap')).toContain('iodine_pelvis');
+    expect(materials('urography-scout')).not.toContain('iodine_pelvis');
+    expect(materials('urography-post-void')).not.toContain('iodine_urine');
+  });
+});
+
+describe('children', () => {
+  const cartilage = (patient: SetupRequest['patient']) =>
+    patientSolids(setupOf('hand-pa', { side: 'left', patient })).filter(({ material }) => material === 'cartilage')
+      .length;
+  test('growth plates close, girls’ first; carpals come one by one', () => {
+    expect(cartilage({ ageYears: 5 })).toBeGreaterThan(cartilage({ ageYears: 12 }));
+    expect(cartilage({ ageYears: 12 })).toBeGreaterThan(cartilage({ ageYears: 30 }));
+    expect(cartilage({ ageYears: 15.5, sex: 'male' })).toBeGreaterThan(cartilage({ ageYears: 15.5, sex: 'female' }));
+    expect(isOssified('capitate_L', 1)).toBe(true);
+    expect(isOssified('scaphoid_L', 3)).toBe(false);
+    expect(isOssified('pisiform_L', 9.5, 'female')).toBe(true);
+    expect(isOssified('pisiform_L', 9.5, 'male')).toBe(false);
+    expect(isOssified('femur_shaft_L', 0)).toBe(true);
+  });
+  test('a plate shows as a dark line across the bone', () => {
+    const setup = setupOf('knee-ap', { side: 'left', patient: { ageYears: 8 } });
+    const posed = standingOf(setup);
+    const along = (mm: number) => {
+      const [a, b] = ['knee_centre_L', 'hip_centre_L'].map((id) => posedMark(posed, id).p);
+      return addScaled(a, normalize(subtract(b, a)), mm);
+    };
+    const solids = patientSolids(setup);
+    const bone = (mm: number) => {
+      const p = along(mm);
+      const inside = tissuesAlong(solids, addScaled(p, [0, 1, 0], -500), [0, 1, 0]);
+      return inside.mm.bone;
+    };
+    const size = setup.scene.mustShow.length > 0 ? posed.body.patient.statureMm / 1750 : 1;
+    expect(bone(26 * size)).toBeLessThan(bone(26 * size + 6) * 0.7);
+  });
+});
+
+test('a cast lies round the limb and costs signal; the trunk has none', () => {
+  const index = (cast: 'none' | 'wet plaster') => {
+    const setup = setupOf('wrist-pa', { side: 'left', situation: { cast }, overrides: { mAs: 2 } });
+    return simulateRadiograph(setup, ROOM_ONE, { pixels: 64, seed: null }).index!;
+  };
+  expect(index('wet plaster')).toBeLessThan(index('none') * 0.8);
+  const plaster = patientSolids(setupOf('abdomen-ap-supine', { situation: { cast: 'wet plaster' } }));
+  expect(plaster.some(({ material }) => material === 'plaster')).toBe(false);
+});
+
+test('breathed out there is less lung in the light', () => {
+  const setup = setupOf('chest-pa');
+  const dark = (of: Setup) => {
+    const { through } = prepareRadiograph(of, { pixels: 64, seed: null }).castRows(0, pictureOf(of, 64).rows);
+    return through.filter((share) => share > 0.08).length;
+  };
+  expect(dark(breathe(setup, 'out'))).toBeLessThan(dark(setup) * 0.95);
+});
+
+describe('a part that lies otherwise', () => {
+  const setup = setupOf('pelvis-ap');
+  test('turns about the middle of what must be shown, and comes back', () => {
+    const lie = { ...NO_MISHAP, rollDeg: 10, tiltDeg: -4, turnDeg: 3 };
+    const pivot = pivotOf(setup);
+    expect(distance(applyToPoint(motionOf(setup, lie), pivot), pivot)).toBeLessThan(1e-9);
+    const moved = misplace(setup, { ...NO_MISHAP, alongMm: 30, acrossMm: -12 });
+    const by = subtract(pivotOf(moved), pivot);
+    expect(dot(by, setup.scene.receptor.v)).toBeCloseTo(30, 6);
+    expect(dot(by, setup.scene.receptor.u)).toBeCloseTo(-12, 6);
+    expect(misplace(moved, { ...NO_MISHAP, alongMm: -30, acrossMm: 12 }).scene.place).toEqual(
+      setup.scene.place.map((value) => expect.closeTo(value, 6)),
+    );
+    expect(moved.scene.focal).toBe(setup.scene.focal);
+  });
+  test('the console’s own errors are small as a rule, now and then plain, and always the same', () => {
+    const lies = Array.from({ length: 300 }, (_, i) => consoleMishap(`x-${i}`));
+    expect(consoleMishap('x-7')).toEqual(lies[7]);
+    const plain = lies.filter(({ rollDeg, alongMm }) => Math.abs(rollDeg) >= 7 || Math.abs(alongMm) >= 35);
+    expect(plain.length / lies.length).toBeGreaterThan(0.08);
+    expect(plain.length / lies.length).toBeLessThan(0.28);
+    for (const lie of lies) expect(() => misplace(setup, lie)).not.toThrow();
+  });
+});
+
+describe('the caption', () => {
+  test('stands on every picture that is hung, whatever the window, and is as long as its words', () => {
+    const shown = simulateRadiograph(setupOf('hand-pa', { side: 'left' }), ROOM_ONE, { pixels: 300, seed: null });
+    for (const window of [shown.window, { level: -9, width: 0.1 }, { level: 20, width: 0.1 }]) {
+      const { grey, columns, rows } = hang(shown, window);
+      const foot = grey.subarray((rows - 8) * columns);
+      expect(foot.filter((value) => value === 255).length).toBeGreaterThan(CAPTION.length);
+      expect(foot.some((value) => value === 0)).toBe(true);
+    }
+  });
+  test('a small picture shows as much of it as there is room for', () => {
+    const tiny = new Uint8ClampedArray(32 * 32).fill(90);
+    burnCaption(tiny, 32, 32);
+    expect(tiny.filter((value) => value === 255).length).toBeGreaterThan(10);
+    expect(tiny[0]).toBe(90);
+  });
+  test('a picture hung facing the patient is turned round, its caption is not', () => {
+    const shown = simulateRadiograph(setupOf('chest-pa'), ROOM_ONE, { pixels: 200, seed: null });
+    expect(shown.mirrored).toBe(true);
+    const strip = ({ grey, rows, columns }: ReturnType<typeof hang>) =>
+      [...grey.subarray((rows - 6) * columns)].map((value) => value === 255);
+    expect(strip(hang(shown))).toEqual(strip(hang({ ...shown, mirrored: false })));
+  });
+});
