@@ -13,7 +13,7 @@ const AXES: readonly { d: Vec3; says: string; limb?: readonly [left: string, rig
   { d: [0, 0, 1], says: 'head end', limb: ['trunk end', 'trunk end'] },
   { d: [0, 0, -1], says: 'foot end', limb: ['far end', 'far end'] },
 ];
-const LIMB = /^(upperarm|forearm|hand|finger\d|thigh|shank|patella|foot|toe\d)_([LR])$/;
+const LIMB = /^(upperarm|forearm|radius|hand|finger\d|thigh|shank|patella|talus|foot|toes)_([LR])$/;
 
 /** A direction of the room in the frame of the part that is examined. */
 export function inPart(setup: Setup, d: Vec3): { segment: string; d: Vec3 } {

@@ -5,7 +5,7 @@
 import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { shrunk } from '../body/intervals';
-import { mannequin } from '../body/mannequin';
+import { mannequin, type Primitive } from '../body/mannequin';
 import { poseBody } from '../body/pose';
 import { placeBody, posedSkin, type PosedBody } from '../body/posed';
 import { moveShape } from '../body/shape';
@@ -19,8 +19,9 @@ import type { Setup } from '../setup/setup';
 import { contrastFor, isFilled } from './contrast';
 import { growthPlates, isOssified, shortBonePlate } from './growth';
 
-/** Gas of stomach and bowel apart: contrast takes its place. */
-type Standing = { posed: PosedBody; solids: Solid[]; gas: Solid[] };
+/** Pieces with the segment they ride on; gas of stomach and bowel apart: contrast takes its place. */
+type Piece = { segment: string; solid: Solid };
+type Standing = { posed: PosedBody; pieces: Piece[]; gas: Solid[] };
 const GAS = /^(gas_|stomach_gas)/;
 
 /** Bodies that were simulated last; a few, for comparing. */
@@ -35,7 +36,7 @@ function standing({ patient, scene }: Setup): Standing {
   const posed = placeBody(body, poseBody(body, scene.pose), IDENTITY);
   const { ageYears, sex } = body.patient;
   const gas: Solid[] = [];
-  const solids = mannequin.primitives.flatMap((reference): Solid[] => {
+  const solidsFor = (reference: Primitive): Solid[] => {
     const own = solidOf(posed, reference);
     if (GAS.test(reference.id)) {
       gas.push(...own);
@@ -43,8 +44,11 @@ function standing({ patient, scene }: Setup): Standing {
     }
     if (!isOssified(reference.id, ageYears, sex)) return [{ ...own[0], material: 'cartilage' }];
     return [...own, ...shortBonePlate(reference, own, posed)];
-  });
-  const made = { posed, gas, solids: [...solids, ...growthPlates(posed)] };
+  };
+  const pieces = mannequin.primitives.flatMap((reference) =>
+    solidsFor(reference).map((solid): Piece => ({ segment: reference.segment, solid })),
+  );
+  const made = { posed, gas, pieces: [...pieces, ...growthPlates(posed)] };
   kept.set(key, made);
   if (kept.size > KEPT) kept.delete(kept.keys().next().value as string);
   return made;
@@ -65,22 +69,52 @@ const ROUND: Partial<Record<Setup['situation']['cast'], { mm: number; material: 
 function coverings({ situation, inPart }: Setup, posed: PosedBody): Solid[] {
   const round = ROUND[situation.cast];
   if (!round) return [];
-  const limb = new Set(inPart.map(({ segment }) => segment).filter((segment) => LIMB.test(segment)));
+  const limb = new Set(inPart.flatMap(({ segment }) => coveredWith(segment)));
   return posedSkin(posed)
     .filter(({ segment }) => limb.has(segment))
     .flatMap(({ shape }) => shrunk(shape, -round.mm))
     .map((shape) => ({ shape, material: round.material, priority: UNDER_SKIN }));
 }
-const LIMB = /^(upperarm|forearm|hand|finger\d|thigh|shank|foot|toes?\d?)_/;
+/** Segments of the skin that a cast for a part goes round; a cast at a joint takes both sides of it. */
+const CASTS_ROUND: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/^(hand|finger\d|radius)_/, ['forearm', 'hand']],
+  [/^forearm_/, ['forearm', 'upperarm']],
+  [/^upperarm_/, ['upperarm']],
+  [/^(foot|toes|talus)_/, ['foot', 'shank']],
+  [/^(shank|patella)_/, ['shank', 'thigh']],
+  [/^thigh_/, ['thigh']],
+];
+function coveredWith(segment: string): string[] {
+  const found = CASTS_ROUND.find(([part]) => part.test(segment));
+  return found ? found[1].map((name) => name + segment.slice(-2)) : [];
+}
 const UNDER_SKIN = 0.5;
+
+const ARM = /^(hand|finger\d|radius|forearm|upperarm)_/;
+const LOWER_LEG = /^(foot|toes|talus|shank|patella)_/;
+/**
+ * What is held out of the light of a view of one limb: the other limb, and the legs under a table at which an arm lies.
+ * The model bends them as the body sits or lies; a technologist moves them away.
+ */
+function outOfTheLight({ scene, inPart, side }: Setup): RegExp | null {
+  if (!scene.oneSided || !side) return null;
+  const other = side === 'left' ? 'R' : 'L';
+  const parts = inPart.map(({ segment }) => segment);
+  if (parts.some((part) => LOWER_LEG.test(part))) return new RegExp(`^(thigh|shank|patella|talus|foot|toes)_${other}$`);
+  if (parts.some((part) => ARM.test(part)) && !parts.some((part) => /^(scapula|clavicle)/.test(part)))
+    return new RegExp(`^((thigh|shank|patella|talus|foot|toes)_[LR]|(hand|finger\\d|radius|forearm)_${other})$`);
+  return null;
+}
 
 /** All of it in the frame of the patient. */
 export function patientSolids(setup: Setup, own?: Projection): Solid[] {
-  const { posed, solids, gas } = standing(setup);
+  const { posed, pieces, gas } = standing(setup);
   const entry = own ?? projectionOf(setup.projectionId);
   const back = inverse(setup.scene.place);
   const up = applyToDirection(back, ROOM_UP);
   const bowel = isFilled(entry.id) ? [] : gas;
+  const away = outOfTheLight(setup);
+  const solids = pieces.filter(({ segment }) => !away?.test(segment)).map(({ solid }) => solid);
   return [...solids, ...bowel, ...coverings(setup, posed), ...contrastFor(entry.id, posed, up, FRONT)];
 }
 

@@ -36,6 +36,7 @@ const AHEAD = 0.8;
 
 /** A plate lies `mm` (on the adult) from the first landmark toward the second, square to the line between them. */
 type Plate = {
+  segment: string;
   from: string;
   toward: string;
   mm: number;
@@ -43,11 +44,11 @@ type Plate = {
   closes: readonly [girls: number, boys: number];
 };
 const PLATES: readonly Plate[] = [
-  { from: 'knee_centre', toward: 'hip_centre', mm: 26, radius: 46, closes: [15, 17] },
-  { from: 'knee_centre', toward: 'ankle_centre', mm: 26, radius: 44, closes: [15, 17] },
-  { from: 'ankle_centre', toward: 'knee_centre', mm: 18, radius: 26, closes: [14, 16] },
-  { from: 'hip_centre', toward: 'femoral_neck_mid', mm: 15, radius: 20, closes: [14, 16] },
-  { from: 'glenohumeral_centre', toward: 'elbow_centre', mm: 26, radius: 26, closes: [16, 18] },
+  { segment: 'thigh', from: 'knee_centre', toward: 'hip_centre', mm: 26, radius: 46, closes: [15, 17] },
+  { segment: 'shank', from: 'knee_centre', toward: 'ankle_centre', mm: 26, radius: 44, closes: [15, 17] },
+  { segment: 'shank', from: 'ankle_centre', toward: 'knee_centre', mm: 18, radius: 26, closes: [14, 16] },
+  { segment: 'thigh', from: 'hip_centre', toward: 'femoral_neck_mid', mm: 15, radius: 20, closes: [14, 16] },
+  { segment: 'upperarm', from: 'glenohumeral_centre', toward: 'elbow_centre', mm: 26, radius: 26, closes: [16, 18] },
 ];
 /** Plates near an end of one bone: share of its length from the end. */
 const SHORT: readonly { bones: RegExp; end: 'first' | 'last'; closes: readonly [number, number]; at?: number }[] = [
@@ -91,14 +92,14 @@ function disc(c: Vec3, axis: Vec3, radius: number, half: number): Solid {
 }
 
 /** Open growth plates of the large joints, on both sides. */
-export function growthPlates(posed: PosedBody): Solid[] {
+export function growthPlates(posed: PosedBody): { segment: string; solid: Solid }[] {
   const { ageYears, sex, statureMm } = posed.body.patient;
   const size = statureMm / REFERENCE_MM;
-  return PLATES.filter(({ closes }) => isOpen(closes, ageYears, sex)).flatMap(({ from, toward, mm, radius }) =>
+  return PLATES.filter(({ closes }) => isOpen(closes, ageYears, sex)).flatMap(({ segment, from, toward, mm, radius }) =>
     ['_L', '_R'].map((side) => {
       const [a, b] = [posedLandmark(posed, from + side).p, posedLandmark(posed, toward + side).p];
       const axis = normalize(subtract(b, a));
-      return disc(addScaled(a, axis, mm * size), axis, radius * size, HALF_MM);
+      return { segment: segment + side, solid: disc(addScaled(a, axis, mm * size), axis, radius * size, HALF_MM) };
     }),
   );
 }
