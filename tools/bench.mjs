@@ -20,4 +20,4 @@ await build({
   external: ['@playwright/test'],
   logLevel: 'warning',
 });
-await must(process.execPath, [outfile]);
+await must(process.execPath, [outfile, ...process.argv.slice(2)]);

@@ -21,6 +21,8 @@ import {
   posesNamed,
   projections,
   restBody,
+  ROOM_ONE,
+  simulateRadiograph,
   stanceSchema,
   type Projection,
   type SetupRequest,
@@ -280,7 +282,8 @@ function benchBody(): void {
 function benchSize(): void {
   const folder = path.resolve('apps/web/dist/_expo/static/js/web');
   const sizes = readdirSync(folder)
-    .filter((file) => file.endsWith('.js'))
+    // The rest is loaded on demand: charts, files of pictures, exercises.
+    .filter((file) => /^(entry|compute)-.*\.js$/.test(file))
     .map((file) => ({
       file: file.replace(/-[0-9a-f]{32}/, ''),
       kb: gzipSync(readFileSync(path.join(folder, file)), { level: 6 }).length / 1024,
@@ -317,11 +320,14 @@ async function until(page: Page, act: () => Promise<unknown>, shown: string): Pr
   return page.evaluate(() => (window as unknown as { shownAt: Promise<number> }).shownAt);
 }
 
-async function benchScreen(server: DemoServer): Promise<void> {
-  const browser = await chromium.launch({
+const launch = () =>
+  chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
+
+async function benchScreen(server: DemoServer): Promise<void> {
+  const browser = await launch();
   const opened: number[] = [];
   const changed: number[] = [];
   for (const exam of [
@@ -367,6 +373,92 @@ async function benchScreen(server: DemoServer): Promise<void> {
   put('order tapped to set-up on the screen, slowest', Math.max(...opened), 'ms', 300);
   put('change in the patient sheet to numbers on the screen, median', quantile(changed, 0.5), 'ms', 100);
   put('change in the patient sheet to numbers on the screen, slowest', Math.max(...changed), 'ms', 100);
+}
+
+/** Heaviest scenes, and the sizes of picture that are asked of them with what each may take. */
+const HEAVY = ['skull-pa', 'pelvis-ap', 'colon-ap'] as const;
+const SIZES = [
+  { pixels: 192, limit: 50 },
+  { pixels: 512, limit: 150 },
+  { pixels: 1024, limit: 700 },
+] as const;
+
+/** Whole pictures on one thread; in the app two or more workers share the rows. */
+function benchPictures(): void {
+  for (const { pixels, limit } of SIZES) {
+    const rounds = HEAVY.map((projectionId) => {
+      const setup = computeSetup({ projectionId, room: ROOM_ONE });
+      let tested = 0;
+      const times = time(ROUNDS, () => {
+        tested = simulateRadiograph(setup, ROOM_ONE, { pixels, seed: 1 }).testedPerRay;
+      });
+      return { projectionId, ms: Math.min(...times), tested };
+    });
+    const worst = rounds.reduce((a, b) => (a.ms > b.ms ? a : b));
+    put(
+      `simulated picture of ${pixels} pixels, one thread, heaviest`,
+      worst.ms,
+      'ms',
+      limit,
+      `${worst.projectionId}; pieces tested for a ray: ${rounds.map(({ projectionId, tested }) => `${projectionId} ${tested.toFixed(0)}`).join(', ')}`,
+    );
+  }
+}
+
+const DRAG_MS = 3000;
+/** The picture dragged in the browser, its rows shared among the workers. */
+async function benchDrag(server: DemoServer): Promise<void> {
+  const browser = await launch();
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  await signIn(context, server.url, 'lead');
+  for (const projectionId of HEAVY) {
+    const page = await context.newPage();
+    await page.addInitScript('globalThis.__name = (f) => f');
+    // Every picture that reaches the screen is put there by one call.
+    await page.addInitScript(() => {
+      const shown: { at: number; width: number }[] = [];
+      (globalThis as unknown as { shown: typeof shown }).shown = shown;
+      const put = CanvasRenderingContext2D.prototype.putImageData;
+      CanvasRenderingContext2D.prototype.putImageData = function (
+        this: CanvasRenderingContext2D,
+        image: ImageData,
+        x: number,
+        y: number,
+      ) {
+        shown.push({ at: performance.now(), width: Math.max(image.width, image.height) });
+        (put as (image: ImageData, x: number, y: number) => void).call(this, image, x, y);
+      } as typeof put;
+    });
+    await page.goto(`${server.url}/rehearse?p=${projectionId}`);
+    const picture = page.getByRole('img', { name: /^Simulated picture/ });
+    await picture.waitFor();
+    await page.waitForTimeout(3000);
+    const box = (await picture.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    const from = await page.evaluate(() => performance.now());
+    const end = Date.now() + DRAG_MS;
+    for (let i = 0; Date.now() < end; i += 1) {
+      await page.mouse.move(
+        box.x + box.width / 2 + Math.sin(i / 9) * 60,
+        box.y + box.height / 2 + Math.cos(i / 7) * 60,
+      );
+      await page.waitForTimeout(12);
+    }
+    const until = await page.evaluate(() => performance.now());
+    await page.mouse.up();
+    await page.waitForTimeout(2500);
+    const shown = await page.evaluate(
+      () => (globalThis as unknown as { shown: { at: number; width: number }[] }).shown,
+    );
+    const dragged = shown.filter(({ at }) => at >= from && at <= until).length;
+    put(`time between pictures while dragging, ${projectionId}`, (until - from) / Math.max(1, dragged), 'ms', 50);
+    const full = shown.find(({ at, width }) => at > until && width > 512);
+    if (full)
+      put(`hand at rest to the full picture, ${projectionId}`, full.at - until, 'ms', 1000, `${full.width} pixels`);
+    await page.close();
+  }
+  await browser.close();
 }
 
 /**
@@ -449,14 +541,21 @@ async function benchServer(server: DemoServer): Promise<void> {
   await best('the same when no question was asked before, median', (round) => bodies(100 + round * 400, 400), 400);
 }
 
+/** `--pictures`: only those, for when they are worked on. */
+const ONLY_PICTURES = process.argv.includes('--pictures');
+
 async function main(): Promise<void> {
   const began = counters();
-  benchCore();
-  benchSize();
+  if (!ONLY_PICTURES) benchCore();
+  benchPictures();
+  if (!ONLY_PICTURES) benchSize();
   const server = await DemoServer.start();
   try {
-    await benchScreen(server);
-    await benchServer(server);
+    await benchDrag(server);
+    if (!ONLY_PICTURES) {
+      await benchScreen(server);
+      await benchServer(server);
+    }
   } finally {
     await server.remove();
   }

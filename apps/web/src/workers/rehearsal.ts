@@ -135,14 +135,27 @@ export function develop(input: RehearsalInput, slices: readonly Slice[]): Develo
   }
 }
 
-/** What the criteria read on the scene, and what would correct those that fail. */
-export function judge(input: Pick<RehearsalInput, 'request' | 'mishap' | 'breath'>): Judged | Refused {
+type Wanted = { key: string; ideal: Setup; faults: MeasuredFault[] };
+let wanted: Wanted | null = null;
+/** How the part should lie and what is measured on it: the same while the hand moves it. */
+function wantedOf(request: SetupRequest): Wanted {
+  const key = JSON.stringify({ ...request, overrides: request.overrides?.position });
+  if (wanted?.key === key) return wanted;
+  const ideal = idealOf({ request });
+  return (wanted = { key, ideal, faults: measuredFaults(ideal) });
+}
+
+/** What the criteria read on the scene; where `correcting`, with what would put right those that fail. */
+export function judge(
+  input: Pick<RehearsalInput, 'request' | 'mishap' | 'breath'>,
+  correcting = true,
+): Judged | Refused {
   try {
-    const ideal = idealOf(input);
+    const { ideal, faults } = wantedOf(input.request);
     const setup = actualOf(input);
-    const criteria = measureCriteria(ideal, setup).map((criterion): FailedCriterion => {
-      if (criterion.passes) return { ...criterion, correction: null };
-      const seen = criterion.id.startsWith('edge ') ? worstCentring(ideal, setup) : criterion;
+    const criteria = measureCriteria(ideal, setup, faults).map((criterion): FailedCriterion => {
+      if (criterion.passes || !correcting) return { ...criterion, correction: null };
+      const seen = criterion.id.startsWith('edge ') ? worstCentring(faults, setup) : criterion;
       return { ...criterion, correction: seen && correctionOf(ideal, seen) };
     });
     // What is wrong comes first.
@@ -156,8 +169,8 @@ export function judge(input: Pick<RehearsalInput, 'request' | 'mishap' | 'breath
 }
 
 /** What is cut is cut because the part lies off centre: the way in which it lies furthest off, or null. */
-function worstCentring(ideal: Setup, setup: Setup): Pick<Criterion, 'id' | 'value'> | null {
-  const off = measuredFaults(ideal)
+function worstCentring(faults: readonly MeasuredFault[], setup: Setup): Pick<Criterion, 'id' | 'value'> | null {
+  const off = faults
     .filter(({ about }) => about.endsWith('Mm'))
     .map((fault) => ({ id: fault.id, value: fault.measure(setup), off: Math.abs(fault.measure(setup) - fault.wanted) }))
     .sort((a, b) => b.off - a.off)[0];

@@ -1,6 +1,6 @@
 /** The criteria of a projection, measured on the simulated scene: each with what it should be, and pass or fail. */
 import type { Setup } from '../setup/setup';
-import { measuredFaults } from './correctFault';
+import { measuredFaults, type MeasuredFault } from './correctFault';
 import { edgesOf } from './measure';
 
 export type Criterion = {
@@ -18,10 +18,15 @@ export type Criterion = {
 const CUT_MM = -1;
 
 /**
+ * @param faults of the ideal, where they are known
  * @param ideal the part as it should lie, @param actual as it lies, under the tube and light as they stand
  */
-export function measureCriteria(ideal: Setup, actual: Setup): Criterion[] {
-  const own = measuredFaults(ideal)
+export function measureCriteria(
+  ideal: Setup,
+  actual: Setup,
+  faults: readonly MeasuredFault[] = measuredFaults(ideal),
+): Criterion[] {
+  const own = faults
     .filter(({ about }) => !about.endsWith('Mm'))
     .map(({ id, name, unit, wanted, tolerance, measure }): Criterion => {
       const value = measure(actual);

@@ -18,20 +18,38 @@ import { ROOM_UP } from '../room/position';
 import type { Setup } from '../setup/setup';
 import { contrastFor, isFilled } from './contrast';
 import { growthPlates, isOssified, shortBonePlate } from './growth';
+import { mergedElements, rankedElements, type Element } from './pieces';
 
 /** Pieces with the segment they ride on; gas of stomach and bowel apart: contrast takes its place. */
 type Piece = { segment: string; solid: Solid };
-type Standing = { posed: PosedBody; pieces: Piece[]; gas: Solid[] };
+type Standing = {
+  posed: PosedBody;
+  pieces: Piece[];
+  gas: Solid[];
+  /** The pieces that are not out of the light, taken apart and ranked; by what is out of it. */
+  ranked: Map<string, Element[]>;
+};
 const GAS = /^(gas_|stomach_gas)/;
 
 /** Bodies that were simulated last; a few, for comparing. */
 const KEPT = 4;
 const kept = new Map<string, Standing>();
 
+/** The same by the very objects of a set-up, which moving the patient leaves as they are. */
+const known = new WeakMap<Setup['scene']['pose'], { adapt: unknown; patient: unknown; standing: Standing }>();
+
 function standing({ patient, scene }: Setup): Standing {
+  const held = known.get(scene.pose);
+  if (held && held.adapt === scene.adapt && held.patient === patient) return held.standing;
+  const made = standingFor({ patient, scene });
+  known.set(scene.pose, { adapt: scene.adapt, patient, standing: made });
+  return made;
+}
+
+function standingFor({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Standing {
   const key = JSON.stringify([patient, scene.adapt, scene.pose]);
-  const known = kept.get(key);
-  if (known) return known;
+  const before = kept.get(key);
+  if (before) return before;
   const body = adaptBody(buildBody(patient), scene.adapt);
   const posed = placeBody(body, poseBody(body, scene.pose), IDENTITY);
   const { ageYears, sex } = body.patient;
@@ -48,7 +66,7 @@ function standing({ patient, scene }: Setup): Standing {
   const pieces = mannequin.primitives.flatMap((reference) =>
     solidsFor(reference).map((solid): Piece => ({ segment: reference.segment, solid })),
   );
-  const made = { posed, gas, pieces: [...pieces, ...growthPlates(posed)] };
+  const made: Standing = { posed, gas, pieces: [...pieces, ...growthPlates(posed)], ranked: new Map() };
   kept.set(key, made);
   if (kept.size > KEPT) kept.delete(kept.keys().next().value as string);
   return made;
@@ -106,16 +124,32 @@ function outOfTheLight({ scene, inPart, side }: Setup): RegExp | null {
   return null;
 }
 
-/** All of it in the frame of the patient. */
-export function patientSolids(setup: Setup, own?: Projection): Solid[] {
-  const { posed, pieces, gas } = standing(setup);
+/** What changes with position, entry and situation while the body stays: gas or contrast, and what is round a part. */
+function besideBody(setup: Setup, own?: Projection): Solid[] {
+  const { posed, gas } = standing(setup);
   const entry = own ?? projectionOf(setup.projectionId);
-  const back = inverse(setup.scene.place);
-  const up = applyToDirection(back, ROOM_UP);
+  const up = applyToDirection(inverse(setup.scene.place), ROOM_UP);
   const bowel = isFilled(entry.id) ? [] : gas;
+  return [...bowel, ...coverings(setup, posed), ...contrastFor(entry.id, posed, up, FRONT)];
+}
+
+const inTheLight = (pieces: readonly Piece[], away: RegExp | null): Solid[] =>
+  pieces.filter(({ segment }) => !away?.test(segment)).map(({ solid }) => solid);
+
+/** All of it in the frame of the patient. */
+export const patientSolids = (setup: Setup, own?: Projection): Solid[] => [
+  ...inTheLight(standing(setup).pieces, outOfTheLight(setup)),
+  ...besideBody(setup, own),
+];
+
+/** The same taken apart and ranked, for casting. */
+export function patientElements(setup: Setup, own?: Projection): Element[] {
+  const { pieces, ranked } = standing(setup);
   const away = outOfTheLight(setup);
-  const solids = pieces.filter(({ segment }) => !away?.test(segment)).map(({ solid }) => solid);
-  return [...solids, ...bowel, ...coverings(setup, posed), ...contrastFor(entry.id, posed, up, FRONT)];
+  const key = String(away);
+  let body = ranked.get(key);
+  if (!body) ranked.set(key, (body = rankedElements(inTheLight(pieces, away))));
+  return mergedElements(body, rankedElements(besideBody(setup, own)));
 }
 
 /** A solid carried along by a rigid frame. */

@@ -6,7 +6,7 @@ import { ENERGIES, MU_PER_MM } from './attenuation';
 import { BALL, CONE, CYLINDER, STRIDE, type Pieces } from './pieces';
 import type { Detector } from './shadow';
 
-const TILE = 16;
+const TILE = 8;
 /** Separate stretches of one ray that are taken already; more than a body has. */
 const MOST_SPANS = 128;
 const FAR = 1e7;
@@ -197,6 +197,21 @@ function crosses(pieces: Pieces, i: number, dx: number, dy: number, dz: number):
   return true;
 }
 
+/** Attenuation of the energies that a beam has, by material, and their shares: set once for a cast. */
+let used = 0;
+const mu = new Float64Array(MU_PER_MM.length);
+const shares = new Float64Array(ENERGIES);
+/** A share of the signal that nobody would see. */
+const LEAST_SHARE = 1e-5;
+function setBeam(weights: Float64Array): void {
+  const kept = [...weights.keys()].filter((k) => weights[k] > LEAST_SHARE);
+  used = kept.length;
+  kept.forEach((k, i) => {
+    shares[i] = weights[k];
+    for (let row = 0; row < MU_PER_MM.length; row += ENERGIES) mu[row + i] = MU_PER_MM[row + k];
+  });
+}
+
 /** Adds to `muSum` what of a stretch is not taken yet by a higher rank, and takes it. @returns the number of spans */
 function take(spans: number, from: number, to: number, row: number): number {
   // Spans are in order and apart from each other.
@@ -212,7 +227,7 @@ function take(spans: number, from: number, to: number, row: number): number {
   }
   if (at < to) free += to - at;
   if (free <= 0) return spans;
-  for (let k = 0; k < ENERGIES; k += 1) muSum[k] += MU_PER_MM[row + k] * free;
+  for (let k = 0; k < used; k += 1) muSum[k] += mu[row + k] * free;
   if (last === first) {
     if (spans >= MOST_SPANS) return spans;
     for (let k = spans; k > first; k -= 1) {
@@ -250,25 +265,24 @@ export type Cast = {
 /**
  * @param weights shares of the signal by energy
  * @param lit where a ray is asked for; elsewhere nothing comes through
- * @param firstRow, rows to be cast, for splitting a picture among workers
  */
 export function castRays(
   pieces: Pieces,
   detector: Detector,
   weights: Float64Array,
   lit: (pixel: number) => boolean,
-  firstRow = 0,
-  endRow = detector.rows,
 ): Cast {
   const { focal, origin, stepU, stepV, columns, rows } = detector;
   const tiles = tilesOf(pieces, columns, rows);
   const list = tiles.pieces;
+  const { bounds } = pieces;
   const across = Math.ceil(columns / TILE);
-  const through = new Float32Array((endRow - firstRow) * columns);
+  const through = new Float32Array(rows * columns);
+  setBeam(weights);
   let all = 0;
-  for (let k = 0; k < ENERGIES; k += 1) all += weights[k];
+  for (let k = 0; k < used; k += 1) all += shares[k];
   let tested = 0;
-  for (let y = firstRow; y < endRow; y += 1) {
+  for (let y = 0; y < rows; y += 1) {
     const tileRow = Math.floor(y / TILE) * across;
     for (let x = 0; x < columns; x += 1) {
       if (!lit(y * columns + x)) continue;
@@ -282,11 +296,13 @@ export function castRays(
       dx /= far;
       dy /= far;
       dz /= far;
-      muSum.fill(0);
+      for (let k = 0; k < used; k += 1) muSum[k] = 0;
       let spans = 0;
-      tested += last - first;
       for (let j = first; j < last; j += 1) {
         const i = list[j];
+        const edge = i * 4;
+        if (x < bounds[edge] || x > bounds[edge + 1] || y < bounds[edge + 2] || y > bounds[edge + 3]) continue;
+        tested += 1;
         if (!crosses(pieces, i, dx, dy, dz)) continue;
         let from = hit[0] > 0 ? hit[0] : 0;
         // What lies behind the receptor casts no shadow on it.
@@ -304,19 +320,19 @@ export function castRays(
       }
       // Nothing in the way.
       if (spans === 0) {
-        through[(y - firstRow) * columns + x] = all;
+        through[y * columns + x] = all;
         continue;
       }
       let sum = 0;
-      for (let k = 0; k < ENERGIES; k += 1) {
+      for (let k = 0; k < used; k += 1) {
         const depth = muSum[k];
         if (depth >= DEEPEST) continue;
         // The step of the table that lies below, and what is left by the first terms of the series: within 1e-8.
         const step = (depth * PER_UNIT) | 0;
         const rest = depth - step / PER_UNIT;
-        sum += weights[k] * PASSED[step] * (1 - rest * (1 - rest * (0.5 - rest / 6)));
+        sum += shares[k] * PASSED[step] * (1 - rest * (1 - rest * (0.5 - rest / 6)));
       }
-      through[(y - firstRow) * columns + x] = sum;
+      through[y * columns + x] = sum;
     }
   }
   return { through, tested };

@@ -10,18 +10,23 @@ export type Window = {
 const LOW = 0.005;
 const HIGH = 0.985;
 const LEAST_WIDTH = 0.2;
+/** Pixels that are enough to know the content. */
+const SAMPLED = 6_000;
 const LEAST_SIGNAL = 1e-6;
 
 const decades = (signal: number): number => Math.log10(Math.max(signal, LEAST_SIGNAL));
 
 /** Window from the content of the field. @param where 2 in the light */
 export function windowOf(signal: Float32Array, where: Uint8Array): Window {
-  const step = Math.max(1, Math.floor(signal.length / 20_000));
-  const content = Float32Array.from({ length: Math.ceil(signal.length / step) }, (_, i) =>
-    where[i * step] === 2 ? decades(signal[i * step]) : NaN,
-  )
-    .filter((value) => !Number.isNaN(value))
-    .sort();
+  const step = Math.max(1, Math.floor(signal.length / SAMPLED));
+  const found = new Float32Array(Math.ceil(signal.length / step));
+  let count = 0;
+  for (let i = 0; i < signal.length; i += step)
+    if (where[i] === 2) {
+      found[count] = decades(signal[i]);
+      count += 1;
+    }
+  const content = found.subarray(0, count).sort();
   if (content.length === 0) return { level: 0, width: 1 };
   const at = (share: number) => content[Math.min(content.length - 1, Math.floor(content.length * share))];
   const [low, high] = [at(LOW), at(HIGH)];

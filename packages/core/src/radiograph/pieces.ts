@@ -1,12 +1,12 @@
 /**
- * Solids taken apart into convex pieces as plain numbers, made for one focal spot and receptor: everything that is the
- * same for all rays is worked out once, and what casts no shadow there is left out. The highest rank wins at every
- * point, as among solids.
+ * Solids taken apart into convex elements, once for a body; and those of them that cast a shadow on one receptor as plain
+ * numbers, for one focal spot: everything that is the same for all rays is worked out once. The highest rank wins at
+ * every point, as among solids.
  */
 import { plateNormal, ringOf } from '../body/intervals';
-import type { Shape } from '../body/shape';
+import { shapeCentre } from '../body/shape';
 import type { Solid } from '../body/surface';
-import { add, cross, dot, length, scale, subtract, type Vec3 } from '../geometry/vector';
+import { add, cross, dot, length, midpoint, scale, subtract, type Vec3 } from '../geometry/vector';
 import { materialIndex } from './attenuation';
 import { shadowIn, type Detector } from './shadow';
 
@@ -90,7 +90,7 @@ function rodNumbers(p0: Vec3, p1: Vec3, r0: number, r1: number, focal: Vec3): nu
 }
 
 /** Half spaces of a flat convex polygon of some thickness. */
-function plateFaces({ pts, t }: Extract<Shape, { kind: 'plate' }>, focal: Vec3): number[] {
+function plateFaces(pts: readonly Vec3[], t: number, focal: Vec3): number[] {
   const n = plateNormal(pts);
   const half = scale(n, t / 2);
   const face = (normal: Vec3, at: Vec3): number[] => [...normal, dot(subtract(at, focal), normal)];
@@ -104,88 +104,132 @@ function plateFaces({ pts, t }: Extract<Shape, { kind: 'plate' }>, focal: Vec3):
   ];
 }
 
-/** @param solids where they stand, the later winning among equals; @param detector in the same frame */
-export function piecesFrom(solids: readonly Solid[], detector: Detector): Pieces {
-  const { focal } = detector;
-  const seen = shadowIn(detector);
+/** A convex piece where it stands, with a ball round it. */
+export type Element = {
+  kind: number;
+  material: number;
+  priority: number;
+  under: Solid['under'];
+  middle: Vec3;
+  reach: number;
+  /** Balls and cylinders: middle and axes. Rods: both ends. Plates: their corners. */
+  at: readonly Vec3[];
+  /** Rods: both radii. Plates: the thickness. */
+  sizes: readonly number[];
+};
+
+const furthest = (middle: Vec3, points: readonly (readonly [Vec3, number])[]): number =>
+  Math.max(...points.map(([p, r]) => length(subtract(p, middle)) + r));
+
+function elementsOf({ shape, material: name, priority, under }: Solid): Element[] {
+  const own = { material: materialIndex(name), priority, under };
+  const ball = (c: Vec3, r: number): Element => ({
+    ...own,
+    kind: BALL,
+    middle: c,
+    reach: r,
+    at: [c, [r, 0, 0], [0, r, 0], [0, 0, r]],
+    sizes: [],
+  });
+  const rod = (p0: Vec3, p1: Vec3, r0: number, r1: number): Element => {
+    const L = length(subtract(p1, p0));
+    // A ball within the other one adds nothing to it.
+    if (L <= Math.abs(r1 - r0) + 1e-9) return r0 > r1 ? ball(p0, r0) : ball(p1, r1);
+    return {
+      ...own,
+      kind: CONE,
+      middle: midpoint(p0, p1),
+      reach: L / 2 + Math.max(r0, r1),
+      at: [p0, p1],
+      sizes: [r0, r1],
+    };
+  };
+  switch (shape.kind) {
+    case 'ellipsoid':
+    case 'cylinder': {
+      const reach = Math.sqrt(shape.axes.reduce((sum, axis) => sum + dot(axis, axis), 0));
+      const kind = shape.kind === 'cylinder' ? CYLINDER : BALL;
+      return [{ ...own, kind, middle: shape.c, reach, at: [shape.c, ...shape.axes], sizes: [] }];
+    }
+    case 'tube':
+    case 'torus': {
+      const { pts, r } = shape.kind === 'torus' ? ringOf(shape) : shape;
+      if (pts.length === 1) return [ball(pts[0], r[0])];
+      return pts.slice(1).map((p, i) => rod(pts[i], p, r[i], r[i + 1]));
+    }
+    case 'plate': {
+      const middle = shapeCentre(shape);
+      const reach = furthest(
+        middle,
+        shape.pts.map((p) => [p, shape.t / 2]),
+      );
+      return [{ ...own, kind: PLATE, middle, reach, at: shape.pts, sizes: [shape.t] }];
+    }
+  }
+}
+
+/** Elements of solids by rank, the winning ones first; the later solid wins among equals. */
+export function rankedElements(solids: readonly Solid[]): Element[] {
   const order = solids.map((_, i) => i);
   order.sort((a, b) => solids[b].priority - solids[a].priority || b - a);
+  return order.flatMap((at) => elementsOf(solids[at]));
+}
+
+/** Two lists by rank as one; those of the second win among equals. */
+export function mergedElements(first: readonly Element[], second: readonly Element[]): Element[] {
+  const all: Element[] = [];
+  let i = 0;
+  for (const element of second) {
+    while (i < first.length && first[i].priority > element.priority) all.push(first[i++]);
+    all.push(element);
+  }
+  while (i < first.length) all.push(first[i++]);
+  return all;
+}
+
+/** Balls that hold an element between them. */
+function ballsRound({ kind, at, sizes }: Element): Balls {
+  if (kind === CONE)
+    return [
+      [at[0], sizes[0]],
+      [at[1], sizes[1]],
+    ];
+  if (kind !== PLATE) return boxOf(at[0], [at[1], at[2], at[3]]);
+  const half = scale(plateNormal(at), sizes[0] / 2);
+  return at.flatMap((p): Balls => [
+    [add(p, half), 0],
+    [subtract(p, half), 0],
+  ]);
+}
+
+/** @param elements by rank, in the frame of the detector */
+export function piecesFrom(elements: readonly Element[], detector: Detector): Pieces {
+  const { focal } = detector;
+  const seen = shadowIn(detector);
   const kinds: number[] = [];
   const materials: number[] = [];
+  const unders: number[] = [];
   const numbers: number[] = [];
   const faces: number[] = [];
   const bounds: number[] = [];
-  const unders: number[] = [];
-  let material = 0;
-  let under = -1;
-  const keep = (kind: number, shadow: readonly number[], own: readonly number[]) => {
+  for (const element of elements) {
+    const { kind, material, at, sizes, under } = element;
+    if (!seen.maySee(element.middle, element.reach)) continue;
+    const shadow = seen.bounds(ballsRound(element));
+    if (!shadow) continue;
+    unders.push(under ? faces.length : -1);
+    if (under) faces.push(...under.normal, under.mm - dot(under.normal, focal));
     kinds.push(kind);
     materials.push(material);
-    unders.push(under);
     bounds.push(shadow[0], shadow[1], shadow[2], shadow[3]);
+    let own: number[];
+    if (kind === CONE) own = rodNumbers(at[0], at[1], sizes[0], sizes[1], focal);
+    else if (kind === PLATE) {
+      const sides = plateFaces(at, sizes[0], focal);
+      own = [faces.length, sides.length / FACE];
+      faces.push(...sides);
+    } else own = affineNumbers(at[0], [at[1], at[2], at[3]], focal);
     for (let k = 0; k < STRIDE; k += 1) numbers.push(k < own.length ? own[k] : 0);
-  };
-  const ball = (c: Vec3, r: number) => {
-    const shadow = seen([[c, r]]);
-    if (shadow)
-      keep(
-        BALL,
-        shadow,
-        affineNumbers(
-          c,
-          [
-            [r, 0, 0],
-            [0, r, 0],
-            [0, 0, r],
-          ],
-          focal,
-        ),
-      );
-  };
-  const rod = (p0: Vec3, p1: Vec3, r0: number, r1: number) => {
-    const L = length(subtract(p1, p0));
-    if (L <= Math.abs(r1 - r0) + 1e-9) return r0 > r1 ? ball(p0, r0) : ball(p1, r1);
-    const shadow = seen([
-      [p0, r0],
-      [p1, r1],
-    ]);
-    if (shadow) keep(CONE, shadow, rodNumbers(p0, p1, r0, r1, focal));
-  };
-  for (const at of order) {
-    const { shape, material: name, under: plane } = solids[at];
-    material = materialIndex(name);
-    under = plane ? faces.length : -1;
-    if (plane) faces.push(...plane.normal, plane.mm - dot(plane.normal, focal));
-    switch (shape.kind) {
-      case 'ellipsoid':
-      case 'cylinder': {
-        const shadow = seen(boxOf(shape.c, shape.axes));
-        if (shadow)
-          keep(shape.kind === 'cylinder' ? CYLINDER : BALL, shadow, affineNumbers(shape.c, shape.axes, focal));
-        break;
-      }
-      case 'tube':
-      case 'torus': {
-        const { pts, r } = shape.kind === 'torus' ? ringOf(shape) : shape;
-        if (pts.length === 1) ball(pts[0], r[0]);
-        for (let i = 1; i < pts.length; i += 1) rod(pts[i - 1], pts[i], r[i - 1], r[i]);
-        break;
-      }
-      case 'plate': {
-        const half = scale(plateNormal(shape.pts), shape.t / 2);
-        const shadow = seen(
-          shape.pts.flatMap((p): Balls => [
-            [add(p, half), 0],
-            [subtract(p, half), 0],
-          ]),
-        );
-        if (shadow) {
-          const own = plateFaces(shape, focal);
-          keep(PLATE, shadow, [faces.length, own.length / FACE]);
-          faces.push(...own);
-        }
-      }
-    }
   }
   return {
     count: kinds.length,

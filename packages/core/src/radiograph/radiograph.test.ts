@@ -20,7 +20,7 @@ import { castRays } from './castRays';
 import { pictureOf, pixelAt } from './detector';
 import { toGrey, windowOf } from './display';
 import { addNoise } from './noise';
-import { piecesFrom } from './pieces';
+import { piecesFrom, rankedElements } from './pieces';
 import type { Detector } from './shadow';
 import { solidsIn } from './bodySolids';
 import { simulateRadiograph, type Radiograph } from './simulateRadiograph';
@@ -105,7 +105,7 @@ describe('paths through solids', () => {
           priority: i,
         }));
         const weights = spectrumAt(80);
-        const { through } = castRays(piecesFrom(solids, detector), detector, weights, () => true);
+        const { through } = castRays(piecesFrom(rankedElements(solids), detector), detector, weights, () => true);
         for (const [x, y] of [
           [2, 3],
           [5, 5],
@@ -136,7 +136,7 @@ describe('paths through solids', () => {
       const solids = solidsIn(setup);
       const at = pictureOf(setup, 40);
       const weights = spectrumAt(setup.exposure.kVp);
-      const { through } = castRays(piecesFrom(solids, at), at, weights, () => true);
+      const { through } = castRays(piecesFrom(rankedElements(solids), at), at, weights, () => true);
       const off: number[] = [];
       for (let i = 7; i < through.length; i += 31) {
         const [x, y] = [i % at.columns, Math.floor(i / at.columns)];
@@ -263,7 +263,7 @@ describe('how bright things are', () => {
         priority: 1,
       };
       const under: Detector = { focal, origin: [0, 0, -20], stepU: [1, 0, 0], stepV: [0, 1, 0], columns: 1, rows: 1 };
-      const { through } = castRays(piecesFrom([step], under), under, spectrumAt(kVp), () => true);
+      const { through } = castRays(piecesFrom(rankedElements([step]), under), under, spectrumAt(kVp), () => true);
       return expect(through[0]).toBeCloseTo(shares[i], 4);
     });
     // It hardens: each millimetre takes less than the one before.

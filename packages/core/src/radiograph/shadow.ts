@@ -23,18 +23,17 @@ function spread(side: number, ahead: number, r: number, plane: number): [number,
   return [((side * ahead - reach) / under) * plane, ((side * ahead + reach) / under) * plane];
 }
 
-/**
- * @returns for balls (points have r 0) that together hold a convex piece: the pixels its shadow lies within, or null
- *   where none of it falls on the picture
- */
-export function shadowIn({
-  focal,
-  origin,
-  stepU,
-  stepV,
-  columns,
-  rows,
-}: Detector): (balls: readonly (readonly [Vec3, number])[]) => Bounds | null {
+export type ShadowTest = {
+  /** False where a ball surely casts no shadow on the picture: quick, and on the safe side. */
+  maySee: (middle: Vec3, reach: number) => boolean;
+  /**
+   * For balls (points have r 0) that together hold a convex piece: the pixels its shadow lies within, or null where none
+   * of it falls on the picture.
+   */
+  bounds: (balls: readonly (readonly [Vec3, number])[]) => Bounds | null;
+};
+
+export function shadowIn({ focal, origin, stepU, stepV, columns, rows }: Detector): ShadowTest {
   const [du, dv] = [length(stepU), length(stepV)];
   const [u, v] = [scale(stepU, 1 / du), scale(stepV, 1 / dv)];
   const away = cross(u, v);
@@ -42,7 +41,25 @@ export function shadowIn({
   const n = dot(start, away) < 0 ? scale(away, -1) : away;
   const plane = dot(start, n);
   const [u0, v0] = [dot(start, u), dot(start, v)];
-  return (balls) => {
+  // Planes through the focal spot and the edges of the picture, each with its normal pointing in.
+  const edges = [
+    { d: u, at: u0 - du / 2, sign: 1 },
+    { d: u, at: u0 + du * (columns - 0.5), sign: -1 },
+    { d: v, at: v0 - dv / 2, sign: 1 },
+    { d: v, at: v0 + dv * (rows - 0.5), sign: -1 },
+  ].map(({ d, at, sign }) => {
+    const normal = scale(subtract(scale(d, plane), scale(n, at)), sign);
+    return scale(normal, 1 / length(normal));
+  });
+  const maySee = (middle: Vec3, reach: number): boolean => {
+    const x = middle[0] - focal[0];
+    const y = middle[1] - focal[1];
+    const z = middle[2] - focal[2];
+    if (x * n[0] + y * n[1] + z * n[2] - reach >= plane) return false;
+    for (const edge of edges) if (x * edge[0] + y * edge[1] + z * edge[2] < -reach) return false;
+    return true;
+  };
+  const boundsOf: ShadowTest['bounds'] = (balls) => {
     const bounds: Bounds = [...NOWHERE];
     let inFront = false;
     for (const [p, r] of balls) {
@@ -64,4 +81,5 @@ export function shadowIn({
     const misses = bounds[1] < 0 || bounds[3] < 0 || bounds[0] > columns - 1 || bounds[2] > rows - 1;
     return misses || !inFront ? null : bounds;
   };
+  return { maySee, bounds: boundsOf };
 }

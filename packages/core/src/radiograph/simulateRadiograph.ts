@@ -13,7 +13,7 @@ import {
 import { deviationIndex } from '../exposure/deviation';
 import { lossAt } from '../exposure/gridCutoff';
 import { applyToDirection, applyToPoint, inverse } from '../geometry/frame';
-import { dot, subtract } from '../geometry/vector';
+import { addScaled, dot, subtract } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
@@ -23,13 +23,13 @@ import { markerPlace } from '../setup/markerPlace';
 import type { Setup } from '../setup/setup';
 import { spectrumAt } from './attenuation';
 import { boxBlur, smear } from './blur';
-import { moveSolid, patientSolids } from './bodySolids';
+import { moveSolid, patientElements } from './bodySolids';
 import { castRays, type Cast } from './castRays';
 import { pictureOf, pixelAt, type Picture } from './detector';
 import { windowOf, type Window } from './display';
 import { drawLetter } from './markerLetter';
 import { addNoise } from './noise';
-import { piecesFrom } from './pieces';
+import { mergedElements, piecesFrom, rankedElements } from './pieces';
 
 export type RadiographOptions = {
   /** Along the longer side. */
@@ -99,12 +99,19 @@ export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [],
     stepU: applyToDirection(back, picture.stepU),
     stepV: applyToDirection(back, picture.stepV),
   };
-  const solids = [...patientSolids(setup, own), ...extras.map((solid) => moveSolid(solid, back))];
-  const pieces = piecesFrom(solids, detector);
+  const elements = mergedElements(
+    patientElements(setup, own),
+    rankedElements(extras.map((solid) => moveSolid(solid, back))),
+  );
   const weights = spectrumAt(setup.exposure.kVp);
   return {
     picture,
-    castRows: (first, end) => castRays(pieces, detector, weights, (pixel) => picture.where[pixel] === 2, first, end),
+    castRows: (first, end) => {
+      // The rows as a picture of their own: what casts no shadow on them is not even taken apart.
+      const part = { ...detector, origin: addScaled(detector.origin, detector.stepV, first), rows: end - first };
+      const skipped = first * picture.columns;
+      return castRays(piecesFrom(elements, part), part, weights, (pixel) => picture.where[skipped + pixel] === 2);
+    },
   };
 }
 
@@ -273,13 +280,18 @@ function addScatter(
 }
 
 /** Pixels that are enough for a median. */
-const INDEX_FROM = 8_000;
+const INDEX_FROM = 6_000;
 
 /** The median of what lies behind the body in the light. */
 function indexOf(signal: Float32Array, through: Float32Array, where: Uint8Array): number | null {
   const step = Math.max(1, Math.floor(signal.length / INDEX_FROM));
-  const seen: number[] = [];
-  for (let i = 0; i < signal.length; i += step) if (where[i] === 2 && through[i] < OPEN_FROM) seen.push(signal[i]);
-  const middle = Float32Array.from(seen).sort()[Math.floor(seen.length / 2)] ?? 0;
+  const seen = new Float32Array(Math.ceil(signal.length / step));
+  let count = 0;
+  for (let i = 0; i < signal.length; i += step)
+    if (where[i] === 2 && through[i] < OPEN_FROM) {
+      seen[count] = signal[i];
+      count += 1;
+    }
+  const middle = seen.subarray(0, count).sort()[Math.floor(count / 2)] ?? 0;
   return middle > 0 ? middle : null;
 }

@@ -30,7 +30,10 @@ export function useRehearsal(input: Omit<RehearsalInput, 'pixels'> | null): Rehe
     if (key === '') return undefined;
     const make = async ({ key: made, pixels }: Goal): Promise<void> => {
       const asked = JSON.parse(made) as Omit<RehearsalInput, 'pixels'>;
-      const [picture, judged] = await Promise.all([simulate({ ...asked, pixels }), compute().judge(asked)]);
+      const [picture, judged] = await Promise.all([
+        simulate({ ...asked, pixels }),
+        compute().judge(asked, pixels === FULL_PIXELS),
+      ]);
       const refused = 'error' in picture ? picture.error : 'error' in judged ? judged.error : '';
       setState((now) =>
         refused === '' && !('error' in picture) && !('error' in judged)
