@@ -33,6 +33,10 @@ jest.mock('../ui/charts/lazy', () => ({
   LineOver: jest.requireActual('../ui/charts/LineOver').default,
   NumberedBars: jest.requireActual('../ui/charts/NumberedBars').default,
 }));
+jest.mock('../workers/onDemand', () => ({
+  exerciseCore: async () => jest.requireActual('@taktik/core/exercise'),
+  pictureCore: async () => jest.requireActual('@taktik/core/picture'),
+}));
 jest.mock('../workers/client', () => {
   const { computeService } = jest.requireActual('../workers/service');
   const later =
@@ -52,7 +56,16 @@ jest.mock('../workers/client', () => {
       plan: later('plan'),
       ways: later('ways'),
       technique: later('technique'),
+      judge: later('judge'),
+      faultChoices: later('faultChoices'),
+      correction: later('correction'),
+      smallPicture: later('smallPicture'),
     }),
+    // All rows at once.
+    simulate: async (input: object) => {
+      const slice = computeService.castSlice(input, 0, 1);
+      return 'error' in slice ? slice : computeService.develop(input, [slice]);
+    },
   };
 });
 

@@ -7,6 +7,18 @@ import { compute, simulate } from '../../workers/client';
 import type { Developed, Judged, RehearsalInput } from '../../workers/rehearsal';
 
 export const PREVIEW_PIXELS = 192;
+/** A picture that follows the hand is made smaller where the machine is slow, down to this. */
+const LEAST_PIXELS = 112;
+/** Twenty pictures a second. */
+const SLOW_MS = 50;
+const QUICK_MS = 32;
+
+/** The size of the next preview, by how long the last one took. */
+export function nextPreview(pixels: number, tookMs: number): number {
+  if (tookMs > SLOW_MS) return Math.max(LEAST_PIXELS, Math.round(pixels * 0.88));
+  return tookMs < QUICK_MS ? Math.min(PREVIEW_PIXELS, Math.round(pixels * 1.08)) : pixels;
+}
+
 export const FULL_PIXELS = 768;
 const REST_MS = 220;
 
@@ -25,6 +37,7 @@ export function useRehearsal(input: Omit<RehearsalInput, 'pixels'> | null): Rehe
   const [state, setState] = useState<Rehearsal>(NOTHING);
   const goal = useRef<Goal>({ key: '', pixels: PREVIEW_PIXELS });
   const busy = useRef(false);
+  const preview = useRef(PREVIEW_PIXELS);
   const key = input ? JSON.stringify(input) : '';
   useEffect(() => {
     if (key === '') return undefined;
@@ -48,13 +61,15 @@ export function useRehearsal(input: Omit<RehearsalInput, 'pixels'> | null): Rehe
       let made: Goal = { key: '', pixels: 0 };
       while (!sameGoal(made, goal.current)) {
         made = goal.current;
+        const began = performance.now();
         await make(made).catch((error: Error) =>
           setState((now) => ({ ...now, error: `The picture failed: ${error.message}`, pending: false })),
         );
+        if (made.pixels < FULL_PIXELS) preview.current = nextPreview(preview.current, performance.now() - began);
       }
       busy.current = false;
     };
-    goal.current = { key, pixels: PREVIEW_PIXELS };
+    goal.current = { key, pixels: preview.current };
     void pump();
     const timer = setTimeout(() => {
       goal.current = { key, pixels: FULL_PIXELS };

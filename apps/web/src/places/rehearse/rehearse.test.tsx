@@ -1,0 +1,187 @@
+import { mockHere, mockRouter, person, show } from '../../testing/placeHarness';
+import { NO_MISHAP, ROOM_ONE } from '@taktik/core';
+import { scenarioOf, solutionOf, type ExerciseAnswer } from '@taktik/core/exercise';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { CompetencePlace } from '../competence/CompetencePlace';
+import { criterionText } from './CriteriaList';
+import { lieFrom, lieText } from './lie';
+import { RehearsePlace } from './RehearsePlace';
+import { nextPreview, PREVIEW_PIXELS } from './useRehearsal';
+
+const student = { ...person, id: 'p-tomas', name: 'Tomas Reedham', role: 'student' as const };
+const signInAs = (who: object) => localStorage.setItem('taktik.who', JSON.stringify(who));
+
+describe('how the part lies, in the address', () => {
+  test('goes there and back; what is unknown or out of range is left as it should be', () => {
+    const lie = { ...NO_MISHAP, rollDeg: 5, alongMm: -20 };
+    expect(lieFrom(lieText(lie))).toEqual(lie);
+    expect(lieText(NO_MISHAP)).toBeUndefined();
+    expect(lieFrom('roll:900,spin:4,tilt:x,turn:3')).toEqual({ ...NO_MISHAP, turnDeg: 3 });
+    expect(lieFrom(undefined)).toEqual(NO_MISHAP);
+  });
+  test('a criterion says what it is, what it should be, or what is cut', () => {
+    const of = (id: string, value: number) =>
+      criterionText(
+        { id, name: '', unit: 'mm', value, wanted: 0, tolerance: 3, passes: false, correction: null },
+        'cm',
+      );
+    expect(of('edge apices', -11)).toBe('cut by 1 cm');
+    expect(of('edge apices', 20)).toBe('2 cm inside the light');
+    expect(of('condyles', 6.2)).toBe('+6.2 mm, should be 0.0 ± 3.0 mm');
+  });
+  test('a slow machine gets smaller pictures under the hand, a quick one larger again', () => {
+    expect(nextPreview(PREVIEW_PIXELS, 90)).toBeLessThan(PREVIEW_PIXELS);
+    expect(nextPreview(112, 500)).toBe(112);
+    expect(nextPreview(150, 20)).toBeGreaterThan(150);
+    expect(nextPreview(PREVIEW_PIXELS, 10)).toBe(PREVIEW_PIXELS);
+  });
+});
+
+describe('a set-up to try', () => {
+  test('shows the picture with its index, measures it, and a correction puts it right', async () => {
+    mockHere.params = { p: 'knee-lateral', side: 'left', lie: 'roll:6' };
+    show(<RehearsePlace />);
+    expect(await screen.findByRole('img', { name: /Simulated picture of Knee, lateral, not a patient/ })).toBeTruthy();
+    expect(screen.getByText(/^Simulated index \d+, target \d+/)).toBeTruthy();
+    expect(await screen.findByText('▲ 1 of 7 fail')).toBeTruthy();
+    fireEvent.click(await screen.findByRole('button', { name: /^Do it: Roll the part 6°/ }));
+    expect(await screen.findByText('✓ All 7 pass')).toBeTruthy();
+    await waitFor(() => expect(mockRouter.setParams).toHaveBeenLastCalledWith({ lie: undefined }));
+  });
+  test('the part is laid otherwise by its keys, and laid back', async () => {
+    mockHere.params = { p: 'pelvis-ap' };
+    show(<RehearsePlace />);
+    fireEvent.click(await screen.findByRole('radio', { name: 'the part' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Roll more' }));
+    expect((screen.getByLabelText('Roll in °') as HTMLInputElement).value).toBe('1');
+    fireEvent.click(screen.getByRole('button', { name: 'Lay the part as it should lie' }));
+    expect((screen.getByLabelText('Roll in °') as HTMLInputElement).value).toBe('0');
+  });
+  test('a fault seen: named, sized, and answered with formula and proof', async () => {
+    mockHere.params = { p: 'skull-pa' };
+    show(<RehearsePlace />);
+    fireEvent.click(await screen.findByRole('radio', { name: 'a fault seen' }));
+    fireEvent.click(await screen.findByRole('radio', { name: 'Petrous ridges where they belong in the orbits' }));
+    fireEvent.change(screen.getByLabelText('By how much, on the picture in mm'), { target: { value: '8' } });
+    expect(await screen.findByText(/chin (up|down)/)).toBeTruthy();
+    expect(screen.getByText(/By the same rays/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Lay the part so' }));
+    await waitFor(() => expect(mockRouter.setParams).toHaveBeenLastCalledWith({ lie: expect.stringMatching(/tilt/) }));
+  });
+  test('what cannot be set up says why', async () => {
+    mockHere.params = { p: 'none' };
+    show(<RehearsePlace />);
+    expect(await screen.findByText('There is no projection "none".')).toBeTruthy();
+  });
+});
+
+describe('exercises', () => {
+  beforeEach(() => {
+    signInAs(student);
+    mockHere.answers['/api/practice'] = [];
+  });
+  test('the menu leads on to what comes next, by level and kind', async () => {
+    show(<RehearsePlace />);
+    expect(await screen.findByRole('button', { name: /^Go on: / })).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'Fewest turns' }));
+    const lines = screen.getAllByRole('link', { name: /^Fewest turns: / });
+    expect(lines.length).toBeGreaterThan(1);
+    fireEvent.click(lines[0]);
+    expect(mockRouter.push).toHaveBeenCalledWith({
+      pathname: '/rehearse',
+      params: { x: expect.stringMatching(/^turns-/) },
+    });
+  });
+  test('a view is named, scored, and sent with whose it was', async () => {
+    const { of } = scenarioOf('view-14');
+    mockHere.params = { x: 'view-14' };
+    const store = show(<RehearsePlace />);
+    fireEvent.click(await screen.findByRole('radio', { name: 'Skull, submentovertical' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Check' }));
+    expect(await screen.findByText('✓ 100 %')).toBeTruthy();
+    const [tried] = store.getState().outbox.waiting;
+    expect(tried).toMatchObject({
+      path: '/practice',
+      body: {
+        scenarioId: 'view-14',
+        personId: 'p-tomas',
+        answer: { kind: 'which view', projectionId: of.projectionId },
+      },
+    });
+    expect((tried.body as { seconds: number }).seconds).toBeGreaterThanOrEqual(0);
+  });
+  test('a fault is spotted: which, which way, how much', async () => {
+    const scenario = scenarioOf('spot-1');
+    const right = solutionOf(scenario, ROOM_ONE) as Extract<ExerciseAnswer, { kind: 'spot the fault' }>;
+    mockHere.params = { x: 'spot-1' };
+    show(<RehearsePlace />);
+    fireEvent.click(await screen.findByRole('radio', { name: 'Ends of the clavicles equally far from the spine' }));
+    fireEvent.click(
+      within(screen.getByRole('radiogroup', { name: 'Which way' })).getAllByRole('radio')[right.way === 'more' ? 0 : 1],
+    );
+    fireEvent.change(screen.getByLabelText('Bring the part back by in °'), { target: { value: String(right.amount) } });
+    fireEvent.click(screen.getByRole('button', { name: 'Check' }));
+    expect(await screen.findByText('✓ 100 %')).toBeTruthy();
+  });
+  test('a room as it was left fails item by item, and says what is right', async () => {
+    mockHere.params = { x: 'set-7' };
+    show(<RehearsePlace />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Check' }));
+    expect(await screen.findByText(/^▲ \d+ %$/)).toBeTruthy();
+    expect(screen.getAllByText(/Right: .* (cm|in)$/).length).toBeGreaterThan(1);
+    fireEvent.click(screen.getByRole('button', { name: 'Once more' }));
+    expect(await screen.findByRole('button', { name: 'Check' })).toBeTruthy();
+  });
+  test('a series is put in order by its arrows', async () => {
+    mockHere.params = { x: 'turns-1' };
+    show(<RehearsePlace />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Lumbar spine, AP earlier' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Check' }));
+    expect(await screen.findByText('✓ Turns of the patient')).toBeTruthy();
+  });
+  test('one that there is not says so', async () => {
+    mockHere.params = { x: 'none' };
+    show(<RehearsePlace />);
+    expect(await screen.findByText('There is no exercise "none".')).toBeTruthy();
+  });
+});
+
+describe('competence', () => {
+  const line = {
+    projectionId: 'chest-pa',
+    name: 'Chest, PA',
+    region: 'chest',
+    patientType: 'adult',
+    passed: 2,
+    tried: 3,
+    exposures: 1,
+    lastAt: Date.UTC(2026, 4, 4),
+    signedBy: null,
+    signedAt: null,
+  };
+  beforeEach(() => {
+    mockHere.answers['/api/people'] = [person, student];
+    mockHere.answers['/api/people/p-tomas/competence'] = [line, { ...line, patientType: 'child', tried: 0, passed: 0 }];
+  });
+  test('whoever may, signs a student’s line', async () => {
+    show(<CompetencePlace />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Sign: Chest, PA, adult' }));
+    await waitFor(() =>
+      expect(mockHere.sent).toContainEqual({
+        path: '/api/people/p-tomas/competence',
+        body: { projectionId: 'chest-pa', patientType: 'adult', signed: true },
+      }),
+    );
+    expect(screen.getByText(/2 of 3 exercises passed · 1 exposure accepted/)).toBeTruthy();
+    expect(screen.getByText(/no exercise tried/)).toBeTruthy();
+  });
+  test('a student reads their own and signs nothing', async () => {
+    signInAs(student);
+    show(<CompetencePlace />);
+    expect(await screen.findByText('Chest, PA · adult')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Sign/ })).toBeNull();
+    expect(screen.getByRole('link', { name: 'Save the table as CSV' }).getAttribute('href')).toMatch(
+      /people\/p-tomas\/competence\/table$/,
+    );
+  });
+});
