@@ -29,6 +29,8 @@ const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
 const button = (page, name) => page.getByRole('button', { name, exact: typeof name === 'string' && name === 'Expose' });
 const settle = (page) => page.waitForTimeout(900);
+/** The full picture follows the first one. */
+const rested = (page) => page.waitForTimeout(2500);
 
 async function view(viewport, colorScheme, walk) {
   const context = await browser.newContext({ viewport, colorScheme });
@@ -76,11 +78,6 @@ try {
     await shot('patient-phone');
     await button(page, 'Close').click();
     await answerBefore(page, shot);
-    await button(page, /^Words for the breath/).click();
-    await page.getByRole('radio', { name: /^Spanish/ }).click();
-    await page.getByRole('heading', { name: 'Breath' }).scrollIntoViewIfNeeded();
-    await shot('breath-phone');
-    await button(page, 'Close').click();
     await button(page, 'Expose').click();
     await button(page, 'Accept').click();
     await button(page, 'Next projection').last().click();
@@ -107,6 +104,14 @@ try {
     await page.goto(`http://localhost:${PORT}/room?id=room-1`);
     await page.getByText(/ off it on average/).waitFor();
     await shot('room-phone');
+    await page.goto(`http://localhost:${PORT}/rehearse?p=knee-lateral&side=left&age=52&lie=roll:6`);
+    await page.getByText(/ fail$/).waitFor();
+    await rested(page);
+    await shot('rehearse-phone');
+    await page.goto(`http://localhost:${PORT}/rehearse?x=spot-23`);
+    await page.getByRole('img').waitFor();
+    await rested(page);
+    await shot('exercise-phone');
   });
   await view(PHONE, 'light', async (page, shot) => {
     await page.goto(`http://localhost:${PORT}/find`);
@@ -119,9 +124,6 @@ try {
     await page.goto(`http://localhost:${PORT}/projection?p=ankle-mortise&side=right&age=34&sex=female`);
     await page.getByText(/^Look for/).waitFor();
     await shot('page-phone');
-    await page.goto(`http://localhost:${PORT}/compare?a=scaphoid-axial&b=scaphoid-pa-elevated&side=right`);
-    await page.getByText(/lines differ$/).waitFor();
-    await shot('compare-phone');
     await page.goto(
       `http://localhost:${PORT}/ways?p=hip-axiolateral&side=right&age=78&sex=female&s=nostand,nosit,turn-none,sus-hip_fracture`,
     );
@@ -156,11 +158,10 @@ try {
     await page.goto(`http://localhost:${PORT}/order?id=demo-thoracic`);
     await page.getByText(/points of work$/).waitFor();
     await shot('order-wide-day');
-    await page.goto(
-      `http://localhost:${PORT}/ways?p=chest-pa&age=72&room=mobile-1&s=bedside,nostand,nosit,turn-none,noflat,noprone,rest45`,
-    );
-    await page.getByText(/the least cost first$/).waitFor();
-    await shot('ways-wide-day');
+    await page.goto(`http://localhost:${PORT}/rehearse?p=chest-pa&age=34&sex=female&lie=roll:4,along:35`);
+    await page.getByText(/ fail$/).waitFor();
+    await rested(page);
+    await shot('rehearse-wide-day');
   });
 } finally {
   await browser.close();

@@ -222,6 +222,7 @@ export {
 } from './radiograph/simulateRadiograph';
 export { consoleMishap, seedOf } from './radiograph/consoleMishap';
 export { CAPTION } from './radiograph/caption';
+export { IMPLANTS, implantIn, type Implant } from './radiograph/implants';
 export { hang, type Hung } from './radiograph/hang';
 export { breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';
 export {

@@ -4,6 +4,7 @@ import {
   computeSetup,
   correctFault,
   hang,
+  implantIn,
   measureCriteria,
   measuredFaults,
   misplace,
@@ -17,6 +18,7 @@ import {
   type Correction,
   type Criterion,
   type Hung,
+  type Implant,
   type MeasuredFault,
   type Mishap,
   type Overrides,
@@ -36,6 +38,8 @@ export type RehearsalInput = {
   exposure: number;
   /** The letter that was laid, where it is not the right one. */
   marker?: 'R' | 'L';
+  /** Metal that stays in the body. */
+  implant?: Implant;
 };
 
 /** Rows of a picture that one worker has cast. */
@@ -80,7 +84,8 @@ function readyFor(input: RehearsalInput): Ready {
   const key = JSON.stringify(input);
   if (last?.key === key) return last;
   const setup = actualOf(input);
-  return (last = { key, setup, ready: prepareRadiograph(setup, optionsOf(input)) });
+  const extras = implantIn(setup, input.implant ?? 'none');
+  return (last = { key, setup, ready: prepareRadiograph(setup, { ...optionsOf(input), extras }) });
 }
 
 const optionsOf = ({ request, pixels, seed, motionMm, exposure }: RehearsalInput) => ({

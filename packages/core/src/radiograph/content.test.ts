@@ -1,8 +1,9 @@
 /** What is in the body of a picture: contrast that obeys gravity, bones of children, casts, breath, and the caption. */
 import type { Tube } from '../body/shape';
 import { posedMark, posedStructure } from '../body/posed';
-import { tissuesAlong } from '../body/surface';
+import { tissuesAlong, type Solid } from '../body/surface';
 import { applyToDirection, applyToPoint, inverse } from '../geometry/frame';
+import { projectPoint } from '../geometry/projection';
 import { addScaled, distance, dot, normalize, subtract, type Vec3 } from '../geometry/vector';
 import { ROOM_ONE } from '../room/demoRooms';
 import { ROOM_UP } from '../room/position';
@@ -14,8 +15,9 @@ import { patientSolids, solidsIn, standingOf } from './bodySolids';
 import { burnCaption, CAPTION } from './caption';
 import { consoleMishap } from './consoleMishap';
 import { levelOf } from './contrast';
-import { pictureOf } from './detector';
+import { pictureOf, pixelAt } from './detector';
 import { isOssified } from './growth';
+import { implantIn, type Implant } from './implants';
 import { hang } from './hang';
 import { breathe, misplace, motionOf, NO_MISHAP, pivotOf } from './mishap';
 import { prepareRadiograph, simulateRadiograph } from './simulateRadiograph';
@@ -144,6 +146,58 @@ test('a cast lies round the limb and costs signal; the trunk has none', () => {
   expect(index('wet plaster')).toBeLessThan(index('none') * 0.8);
   const plaster = patientSolids(setupOf('abdomen-ap-supine', { situation: { cast: 'wet plaster' } }));
   expect(plaster.some(({ material }) => material === 'plaster')).toBe(false);
+});
+
+test('a replaced hip is metal on its own side, and hides what lies behind it', () => {
+  const setup = setupOf('pelvis-ap');
+  const middle = (implant: Implant) => {
+    const { picture, castRows } = prepareRadiograph(setup, {
+      pixels: 120,
+      seed: null,
+      extras: implantIn(setup, implant),
+    });
+    const { through } = castRows(0, picture.rows);
+    const { hit, receptor, focal } = setup.scene;
+    const p = applyToPoint(setup.scene.place, posedMark(standingOf(setup), 'hip_centre_L').p);
+    const { u, v } = projectPoint(focal, { origin: hit, u: receptor.u, v: receptor.v, n: receptor.n }, p);
+    const [x, y] = pixelAt(picture, addScaled(addScaled(hit, receptor.u, u), receptor.v, v)).map(Math.round);
+    return through[y * picture.columns + x];
+  };
+  expect(middle('left hip')).toBeLessThan(middle('none') * 0.05);
+  expect(middle('right hip')).toBeCloseTo(middle('none'), 9);
+});
+
+test('the blur of an edge on the picture is as wide as it is told', () => {
+  const setup = setupOf('hand-pa', { side: 'left' });
+  const { hit, receptor } = setup.scene;
+  // A lead plate over the left half of the receptor, close to it: no magnification of its own.
+  const at = (u: number, v: number) =>
+    addScaled(addScaled(addScaled(hit, receptor.u, u), receptor.v, v), receptor.n, 1);
+  const plate = {
+    shape: { kind: 'plate' as const, pts: [at(-200, -200), at(0, -200), at(0, 200), at(-200, 200)], t: 1 },
+    material: 'lead',
+    priority: 1000,
+  };
+  const HALF = 60;
+  const width = (motionMm: number) => {
+    const shown = (extras: Solid[]) =>
+      simulateRadiograph(setup, ROOM_ONE, { pixels: 500, seed: null, motionMm, extras });
+    const [bare, covered] = [shown([]), shown([plate])];
+    const [x, y] = pixelAt(bare, hit).map(Math.round);
+    const near = Array.from({ length: 2 * HALF }, (_, i) => {
+      const at = y * bare.columns + x - HALF + i;
+      return covered.signal[at] / bare.signal[at];
+    });
+    const [low, high] = [Math.min(...near), Math.max(...near)];
+    // A box of width w rises evenly: from a tenth to nine tenths is 0.8 w.
+    const rise = near.filter((value) => value > low + 0.1 * (high - low) && value < low + 0.9 * (high - low)).length;
+    return (rise * bare.pixelMm) / 0.8;
+  };
+  for (const motionMm of [4, 8, 12]) {
+    const wanted = motionMm + setup.image.blurMm;
+    // To a pixel at either end of the rise, and an eighth for the boxes that the blur is mixed of.
+    expect(Math.abs(width(motionMm) - wanted)).toBeLessThan(wanted / 8 + 0.8);
+  }
 });
 
 test('breathed out there is less lung in the light', () => {

@@ -1,5 +1,5 @@
 /** How the part lies against how it should: three turns and two shifts, the breath, and what moved. */
-import { MISHAP_RANGES, NO_MISHAP, type Mishap } from '@taktik/core';
+import { IMPLANTS, MISHAP_RANGES, NO_MISHAP, type Implant, type Mishap } from '@taktik/core';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
@@ -13,6 +13,9 @@ type Props = {
   onLie: (mishap: Mishap) => void;
   onBreath: (breath: 'in' | 'out' | null) => void;
   onMotion: (mm: number) => void;
+  /** Left out where no implant would be seen. */
+  implant?: Implant;
+  onImplant?: (implant: Implant) => void;
 };
 
 const MOTION_RANGE = [0, 20] as const;
@@ -26,7 +29,7 @@ const SHIFTS = [
   { key: 'acrossMm', label: 'Across it' },
 ] as const;
 
-export function LieControls({ mishap, breath, motionMm, onLie, onBreath, onMotion }: Props) {
+export function LieControls({ mishap, breath, motionMm, onLie, onBreath, onMotion, implant, onImplant }: Props) {
   const set = (key: keyof Mishap, value: number) => onLie({ ...mishap, [key]: value });
   const straight = Object.values(mishap).every((value) => value === 0);
   return (
@@ -68,6 +71,14 @@ export function LieControls({ mishap, breath, motionMm, onLie, onBreath, onMotio
         onChange={(value) => onBreath(value === 'asked' ? null : value)}
       />
       <Stepper label="Moved meanwhile" unit="mm" value={motionMm} step={1} range={MOTION_RANGE} onChange={onMotion} />
+      {implant && onImplant && (
+        <Choice
+          label="Replaced joint"
+          options={IMPLANTS.map((each) => ({ value: each, label: each }))}
+          value={implant}
+          onChange={onImplant}
+        />
+      )}
       <Press
         label="Lay the part as it should lie"
         disabled={straight && breath === null && motionMm === 0}

@@ -1,5 +1,13 @@
 /** The picture that this set-up will give: try, compare, see what is wrong and what puts it right. */
-import { NO_MISHAP, projections, roomForProjection, type Correction, type Mishap, type Window } from '@taktik/core';
+import {
+  NO_MISHAP,
+  projections,
+  roomForProjection,
+  type Correction,
+  type Implant,
+  type Mishap,
+  type Window,
+} from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -45,6 +53,7 @@ export function TryPlace() {
   const [mishap, setMishap] = useState<Mishap>(() => lieFrom(params.lie));
   const [breath, setBreath] = useState<'in' | 'out' | null>(null);
   const [motionMm, setMotion] = useState(0);
+  const [implant, setImplant] = useState<Implant>('none');
   const [over, setOver] = useState<'this' | 'routine' | 'both'>('this');
   const [window, setWindow] = useState<Window | null>(null);
   const [pane, setPane] = useState<Pane>('criteria');
@@ -72,7 +81,7 @@ export function TryPlace() {
   const { result, errors } = useCompute(
     entry ? { request, before: null, aspects: { side: stageWidth / stageHeight } } : null,
   );
-  const base = { breath, motionMm, seed: SEED, exposure };
+  const base = { breath, motionMm, seed: SEED, exposure, implant };
   const now = useRehearsal(entry ? { request, mishap, ...base } : null);
   const plain = { ...request, overrides: undefined };
   const routine = useRehearsal(
@@ -224,6 +233,8 @@ export function TryPlace() {
       onLie={setMishap}
       onBreath={setBreath}
       onMotion={setMotion}
+      implant={entry.region === 'femur, hip, pelvis' ? implant : undefined}
+      onImplant={setImplant}
     />
   );
   const criteriaPane = judged ? (
