@@ -1,12 +1,13 @@
 /** One exposure as it was: the stored set-up, not a new computation. */
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useExposureQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
 import { Words } from '../../ui/Words';
+import { ConsolePicture } from '../rehearse/ConsolePicture';
 import {
   centreText,
   fieldText,
@@ -18,7 +19,11 @@ import {
   tubeText,
 } from '../setup/words';
 
+/** Picture of an exposure, at most. */
+const MOST_PICTURE = 420;
+
 export function ExposurePlace() {
+  const { width } = useWindowDimensions();
   const { id } = useLocalSearchParams<{ id: string }>();
   const { data, error, isLoading } = useExposureQuery(id);
   const unit = useAppSelector((state) => state.preferences.unit);
@@ -58,6 +63,15 @@ export function ExposurePlace() {
         )}
         {setup && (
           <Words tone="soft">{`${patientText(setup.patient)} · ${situationText(setup.situation)} · ${setup.room.name}`}</Words>
+        )}
+        {data && (
+          <ConsolePicture
+            exposureId={data.id}
+            request={data.request}
+            name={data.name}
+            size={Math.min(width - 32, MOST_PICTURE)}
+            past
+          />
         )}
         {lines.map(([name, text]) => (
           <View key={name} style={{ gap: 2 }}>

@@ -10,9 +10,16 @@ import { CriteriaList } from './CriteriaList';
 import { PictureView } from './PictureView';
 import { useRehearsal } from './useRehearsal';
 
-type Props = { exposureId: string; request: SetupRequest; name: string; size: number };
+type Props = {
+  exposureId: string;
+  request: SetupRequest;
+  name: string;
+  size: number;
+  /** Judged long ago: nothing more to decide. */
+  past?: boolean;
+};
 
-export function ConsolePicture({ exposureId, request, name, size }: Props) {
+export function ConsolePicture({ exposureId, request, name, size, past = false }: Props) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const [measured, setMeasured] = useState(false);
   const { picture, judged, error } = useRehearsal({
@@ -26,7 +33,9 @@ export function ConsolePicture({ exposureId, request, name, size }: Props) {
   return (
     <View style={{ gap: 8 }}>
       <Words kind="small" tone="soft">
-        The simulated console shows this. Judge it by the criteria before you accept it.
+        {past
+          ? 'What the simulated console showed.'
+          : 'The simulated console shows this. Judge it by the criteria before you accept it.'}
       </Words>
       {error !== '' && <Caution text={`There is no picture: ${error}`} />}
       {picture ? (
