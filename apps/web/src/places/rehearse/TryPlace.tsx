@@ -90,10 +90,13 @@ export function TryPlace() {
 
   // The address follows the hand: reload and a link find the part lying as it lay.
   const lie = lieText(mishap);
+  const addressed = typeof params.lie === 'string' && params.lie !== '' ? params.lie : undefined;
   useEffect(() => {
+    // A change of the set-up writes the address anew and leaves this out of it.
+    if (addressed === lie) return undefined;
     const timer = setTimeout(() => router.setParams({ lie }), ADDRESS_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [lie, router]);
+  }, [lie, addressed, router]);
 
   const drag = (alongMm: number, acrossMm: number, done: boolean) => {
     dragFrom.current ??= mishap;
