@@ -1,6 +1,18 @@
 /** Three projects: core and server in Node, the app with jest-expo's web preset. */
 const babel = ['babel-jest', { babelrc: false, configFile: false, presets: ['babel-preset-expo'] }];
-const ESM_PACKAGES = ['nanoid', 'zod-openapi', 'gl-matrix', 'fast-check', 'pure-rand', 'minisearch', 'comlink', 'fast-png', 'iobuffer', 'fflate', 'ts-fsrs'];
+const ESM_PACKAGES = [
+  'nanoid',
+  'zod-openapi',
+  'gl-matrix',
+  'fast-check',
+  'pure-rand',
+  'minisearch',
+  'comlink',
+  'fast-png',
+  'iobuffer',
+  'fflate',
+  'ts-fsrs',
+];
 const CORE = {
   '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
   '^@taktik/core/(picture|exercise)$': `${__dirname}/packages/core/src/$1/index.ts`,

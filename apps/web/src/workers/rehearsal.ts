@@ -15,10 +15,12 @@ import {
   ROOM_ONE,
   setupRequestSchema,
   simulateRadiograph,
+  withDefaults,
   type Correction,
   type Criterion,
   type Hung,
   type Implant,
+  type LengthUnit,
   type MeasuredFault,
   type Mishap,
   type Overrides,
@@ -140,6 +142,8 @@ export function develop(input: RehearsalInput, slices: readonly Slice[]): Develo
   }
 }
 
+const unitOf = ({ rules }: SetupRequest): LengthUnit => withDefaults(rules).unit;
+
 type Wanted = { key: string; ideal: Setup; faults: MeasuredFault[] };
 let wanted: Wanted | null = null;
 /** How the part should lie and what is measured on it: the same while the hand moves it. */
@@ -161,7 +165,7 @@ export function judge(
     const criteria = measureCriteria(ideal, setup, faults).map((criterion): FailedCriterion => {
       if (criterion.passes || !correcting) return { ...criterion, correction: null };
       const seen = criterion.id.startsWith('edge ') ? worstCentring(faults, setup) : criterion;
-      return { ...criterion, correction: seen && correctionOf(ideal, seen) };
+      return { ...criterion, correction: seen && correctionOf(ideal, seen, unitOf(input.request)) };
     });
     // What is wrong comes first.
     return {
@@ -184,9 +188,13 @@ function worstCentring(faults: readonly MeasuredFault[], setup: Setup): Pick<Cri
 const LEAST_SHIFT_MM = 5;
 
 /** Null where more than one thing is wrong, so that no single motion explains the measure. */
-function correctionOf(ideal: Setup, { id, value }: Pick<Criterion, 'id' | 'value'>): Correction | null {
+function correctionOf(
+  ideal: Setup,
+  { id, value }: Pick<Criterion, 'id' | 'value'>,
+  unit: LengthUnit,
+): Correction | null {
   try {
-    return correctFault(ideal.projectionId, id, value, ideal);
+    return correctFault(ideal.projectionId, id, value, ideal, unit);
   } catch (error) {
     if (error instanceof RangeError) return null;
     throw error;
@@ -224,7 +232,7 @@ export function faultChoices(request: SetupRequest): FaultChoice[] | Refused {
 /** What puts a fault right, by its size on the picture. @param value mm on the receptor or degrees */
 export function correction(request: SetupRequest, faultId: string, value: number): Correction | Refused {
   try {
-    return correctFault(request.projectionId, faultId, value, idealOf({ request }));
+    return correctFault(request.projectionId, faultId, value, idealOf({ request }), unitOf(request));
   } catch (error) {
     return refusal(error);
   }

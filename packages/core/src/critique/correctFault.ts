@@ -7,7 +7,7 @@ import { dot, negate, subtract } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { toDegrees } from '../quantity/angle';
-import { formatLength } from '../quantity/length';
+import { formatLength, type LengthUnit } from '../quantity/length';
 import { signed } from '../quantity/signed';
 import { MISHAP_RANGES, type Mishap } from '../radiograph/mishap';
 import { ROOM_ONE } from '../room/demoRooms';
@@ -215,7 +215,7 @@ function chinWords(setup: Setup, about: keyof Mishap, amount: number): string {
 }
 
 /** What to do, in words of the body. */
-export function motionWords(setup: Setup, about: keyof Mishap, amount: number, unit: 'in' | 'cm' = 'cm'): string {
+export function motionWords(setup: Setup, about: keyof Mishap, amount: number, unit: LengthUnit = 'cm'): string {
   const { u, v } = setup.scene.receptor;
   const at = (d: typeof u, sense: number) => sideToward(setup, sense > 0 ? d : negate(d));
   const size = about.endsWith('Mm') ? formatLength(Math.abs(amount), unit) : `${Math.abs(Math.round(amount * 2) / 2)}°`;
@@ -266,6 +266,7 @@ function formulaFor(ideal: Setup, fault: MeasuredFault, value: number, amount: n
  * @param faultId of an entry's fault that can be measured, or of a measure
  * @param value as measured on the picture: mm on the receptor, or degrees
  * @param ideal the set-up with the part as it should lie; a median adult when left out
+ * @param unit of lengths in words
  * @throws RangeError for a fault that cannot be measured, or a value that this fault alone cannot give
  */
 export function correctFault(
@@ -273,6 +274,7 @@ export function correctFault(
   faultId: string,
   value: number,
   ideal: Setup = usualSetup(projectionId),
+  unit: LengthUnit = 'cm',
 ): Correction {
   const faults = measuredFaults(ideal);
   const fault = faultFor(faults, projectionId, faultId);
@@ -289,12 +291,12 @@ export function correctFault(
   const rounded = Math.round(lay * 2) / 2;
   const faulty = withMotion(ideal, fault.about, lay);
   const after = fault.measure(withMotion(ideal, fault.about, lay - rounded));
-  const { id, name, unit, wanted, tolerance } = fault;
+  const { id, name, wanted, tolerance } = fault;
   return {
-    fault: { id, name, unit, wanted, tolerance },
+    fault: { id, name, unit: fault.unit, wanted, tolerance },
     measured: value,
     cause: `${capital(NAMES[fault.about])}: ${value > wanted ? fault.more : fault.less}`,
-    text: Math.abs(rounded) < 0.5 ? 'Nothing to correct' : motionWords(ideal, fault.about, -rounded),
+    text: Math.abs(rounded) < 0.5 ? 'Nothing to correct' : motionWords(ideal, fault.about, -rounded, unit),
     about: fault.about,
     amount: -rounded,
     formula: formulaFor(ideal, fault, value, lay),

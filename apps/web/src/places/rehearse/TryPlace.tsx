@@ -3,6 +3,7 @@ import {
   NO_MISHAP,
   projections,
   roomForProjection,
+  signed,
   type Correction,
   type Implant,
   type Mishap,
@@ -137,6 +138,7 @@ export function TryPlace() {
     wide ? Math.min(width - rail - 720, height - 190) : Math.min(width - 24, height * 0.52, 620),
   );
   const { picture, judged, error } = now;
+  const missed = judged ? judged.criteria.filter(({ passes }) => !passes).length : 0;
   const many = picture && picture.exposures > 1;
   const eyePane = picture && (
     <View style={{ gap: 8 }}>
@@ -165,7 +167,12 @@ export function TryPlace() {
         <Words kind="small" role="status">
           {picture.index === null
             ? 'Nothing lies in the light: no exposure index'
-            : `Simulated index ${Math.round(picture.index)}, target ${picture.targetIndex} · deviation ${(picture.deviation as number).toFixed(1)}`}
+            : `Simulated index ${Math.round(picture.index)}, target ${picture.targetIndex} · deviation ${signed(picture.deviation as number)}`}
+        </Words>
+      )}
+      {judged && !wide && (
+        <Words kind="small" tone={missed > 0 ? 'brick' : 'sage'}>
+          {missed > 0 ? `▲ Criteria: ${missed} not met` : '✓ All criteria met'}
         </Words>
       )}
       {error !== '' && <Caution text={`${error}. The picture shown is still that from before.`} />}
