@@ -224,7 +224,7 @@ export { consoleMishap, seedOf } from './radiograph/consoleMishap';
 export { CAPTION } from './radiograph/caption';
 export { IMPLANTS, implantIn, type Implant } from './radiograph/implants';
 export { hang, type Hung } from './radiograph/hang';
-export { breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';
+export { addMishap, breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';
 export {
   correctFault,
   measuredFaults,

@@ -50,7 +50,7 @@ export type Refused = { error: string };
 export type Developed = Pick<
   Radiograph,
   'signal' | 'where' | 'columns' | 'rows' | 'pixelMm' | 'mirrored' | 'window' | 'index' | 'deviation' | 'testedPerRay'
-> & { exposures: number; targetIndex: number };
+> & { exposures: number; targetIndex: number; magnification: number };
 export type FailedCriterion = Criterion & { correction: Correction | null };
 export type Judged = { setup: Setup; criteria: FailedCriterion[] };
 
@@ -136,6 +136,7 @@ export function develop(input: RehearsalInput, slices: readonly Slice[]): Develo
       testedPerRay,
       exposures: setup.receptor.exposures,
       targetIndex: setup.exposure.targetIndex,
+      magnification: setup.image.magnification,
     };
   } catch (error) {
     return refusal(error);

@@ -18,8 +18,8 @@ export type Criterion = {
 const CUT_MM = -1;
 
 /**
- * @param faults of the ideal, where they are known
  * @param ideal the part as it should lie, @param actual as it lies, under the tube and light as they stand
+ * @param faults of the ideal, where they are known
  */
 export function measureCriteria(
   ideal: Setup,

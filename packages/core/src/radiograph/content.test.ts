@@ -19,7 +19,7 @@ import { pictureOf, pixelAt } from './detector';
 import { isOssified } from './growth';
 import { implantIn, type Implant } from './implants';
 import { hang } from './hang';
-import { breathe, misplace, motionOf, NO_MISHAP, pivotOf } from './mishap';
+import { addMishap, breathe, MISHAP_RANGES, misplace, motionOf, NO_MISHAP, pivotOf } from './mishap';
 import { prepareRadiograph, simulateRadiograph } from './simulateRadiograph';
 
 jest.setTimeout(30_000);
@@ -223,6 +223,16 @@ describe('a part that lies otherwise', () => {
       setup.scene.place.map((value) => expect.closeTo(value, 6)),
     );
     expect(moved.scene.focal).toBe(setup.scene.focal);
+  });
+  test('more of it stays within the range', () => {
+    expect(addMishap({ ...NO_MISHAP, rollDeg: 5 }, { rollDeg: 3, alongMm: -4 })).toEqual({
+      ...NO_MISHAP,
+      rollDeg: 8,
+      alongMm: -4,
+    });
+    const far = addMishap({ ...NO_MISHAP, acrossMm: 290 }, { acrossMm: 400, tiltDeg: -400 });
+    expect(far).toMatchObject({ acrossMm: MISHAP_RANGES.acrossMm[1], tiltDeg: MISHAP_RANGES.tiltDeg[0] });
+    expect(() => misplace(setup, far)).not.toThrow();
   });
   test('the console’s own errors are small as a rule, now and then plain, and always the same', () => {
     const lies = Array.from({ length: 300 }, (_, i) => consoleMishap(`x-${i}`));

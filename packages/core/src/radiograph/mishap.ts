@@ -26,6 +26,16 @@ export const MISHAP_RANGES: Readonly<Record<keyof Mishap, readonly [number, numb
   acrossMm: [-300, 300],
 };
 
+/** A mishap and so much more of it, held within the range. */
+export function addMishap(from: Mishap, by: Partial<Mishap>): Mishap {
+  const changed = { ...from };
+  for (const key of MISHAP_KEYS) {
+    const [low, high] = MISHAP_RANGES[key];
+    changed[key] = Math.min(high, Math.max(low, from[key] + (by[key] ?? 0)));
+  }
+  return changed;
+}
+
 /** The middle of what must be shown. */
 export function pivotOf({ scene }: Setup): Vec3 {
   const share = 1 / scene.mustShow.length;

@@ -40,7 +40,8 @@ export function PictureView({ picture, routine, over, window, size, name, onDrag
     ? {
         onPointerDown: (event: Pointer) => {
           event.currentTarget.setPointerCapture(event.pointerId);
-          const mmPerPx = (picture.columns * picture.pixelMm) / box.width;
+          // At the part: its shadow stays under the finger.
+          const mmPerPx = (picture.columns * picture.pixelMm) / box.width / picture.magnification;
           grip.current = { x: event.clientX, y: event.clientY, mmPerPx };
         },
         onPointerMove: (event: Pointer) => report(event, false),

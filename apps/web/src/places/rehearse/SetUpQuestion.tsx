@@ -1,19 +1,21 @@
 /** Set it up: from a room as it was left to this projection for this patient; the picture follows. */
 import { Button } from '@rneui/themed';
-import { centimetres, MISHAP_RANGES, OVERRIDE_RANGES, toCentimetres, type Mishap } from '@taktik/core';
+import { centimetres, inches, MISHAP_RANGES, OVERRIDE_RANGES, type Mishap } from '@taktik/core';
 import type { AnswerTo } from '@taktik/core/exercise';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { WIDE_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import { patientText, situationText } from '../setup/words';
+import { useAppSelector } from '../../state/hooks';
 import { ExercisePicture } from './ExercisePicture';
 import type { QuestionProps } from './ExercisePlace';
+import { useDragLie } from './useDragLie';
 
-const inCm = ([low, high]: readonly [number, number]) => [toCentimetres(low), toCentimetres(high)] as const;
-const whole = (mm: number): number => Math.round(toCentimetres(mm) * 2) / 2;
+/** Keys step by what a tape and a dial show. */
+const STEPS = { cm: { sid: 5, light: 1 }, in: { sid: 2, light: 0.5 } } as const;
 
 export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: QuestionProps<'set it up'>) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
@@ -21,20 +23,16 @@ export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: Qu
   const [answer, setAnswer] = useState<AnswerTo<'set it up'>>(start);
   const right = useMemo(() => core.setupOf(scenario.of, room), [core, scenario, room]);
   const sizes = useMemo(() => core.receptorsFor(room, right), [core, room, right]);
-  const from = useRef<Mishap | null>(null);
   const set = (change: Partial<AnswerTo<'set it up'>>) => setAnswer((old) => ({ ...old, ...change }));
   // What is shown is how far the hand has moved it; how wrong it lay is to be seen on the picture.
   const moved = (key: keyof Mishap) => Math.round(answer.lie[key] - start.lie[key]);
   const move = (key: keyof Mishap, by: number) => set({ lie: { ...answer.lie, [key]: start.lie[key] + by } });
   const rangeOf = (key: keyof Mishap) => MISHAP_RANGES[key].map((end) => end - start.lie[key]) as [number, number];
-  const drag = (alongMm: number, acrossMm: number, last: boolean) => {
-    from.current ??= answer.lie;
-    const held = (mm: number) => Math.round(Math.max(-300, Math.min(300, mm)));
-    const { alongMm: a, acrossMm: b } = from.current;
-    set({ lie: { ...from.current, alongMm: held(a + alongMm), acrossMm: held(b + acrossMm) } });
-    if (last) from.current = null;
-  };
+  const drag = useDragLie(answer.lie, (lie) => set({ lie }));
   const { sidMm, angleDeg, receptorId, orientation, fieldMm } = answer;
+  const unit = useAppSelector((state) => state.preferences.unit);
+  const perUnit = unit === 'in' ? inches(1) : centimetres(1);
+  const inUnit = ([low, high]: readonly [number, number]) => [low / perUnit, high / perUnit] as const;
   const [head, feet] = right.tube.ways;
   const picture = (
     <ExercisePicture
@@ -59,12 +57,12 @@ export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: Qu
       </Words>
       <Stepper
         label="SID"
-        unit="cm"
-        value={whole(sidMm)}
-        step={5}
+        unit={unit}
+        value={sidMm / perUnit}
+        step={STEPS[unit].sid}
         digits={1}
-        range={inCm(OVERRIDE_RANGES.sidMm)}
-        onChange={(cm) => set({ sidMm: centimetres(cm) })}
+        range={inUnit(OVERRIDE_RANGES.sidMm)}
+        onChange={(typed) => set({ sidMm: typed * perUnit })}
       />
       <Stepper
         label={`Tube angle, to the ${head} above 0, to the ${feet} below`}
@@ -97,12 +95,14 @@ export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: Qu
         <Stepper
           key={way}
           label={`Light ${way}`}
-          unit="cm"
-          value={whole(fieldMm[i])}
-          step={1}
+          unit={unit}
+          value={fieldMm[i] / perUnit}
+          step={STEPS[unit].light}
           digits={1}
-          range={inCm(OVERRIDE_RANGES.fieldMm)}
-          onChange={(cm) => set({ fieldMm: i === 0 ? [centimetres(cm), fieldMm[1]] : [fieldMm[0], centimetres(cm)] })}
+          range={inUnit(OVERRIDE_RANGES.fieldMm)}
+          onChange={(typed) =>
+            set({ fieldMm: i === 0 ? [typed * perUnit, fieldMm[1]] : [fieldMm[0], typed * perUnit] })
+          }
         />
       ))}
       <Choice

@@ -1,5 +1,6 @@
 /** The picture that this set-up will give: try, compare, see what is wrong and what puts it right. */
 import {
+  addMishap,
   NO_MISHAP,
   projections,
   roomForProjection,
@@ -10,7 +11,7 @@ import {
   type Window,
 } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
@@ -36,6 +37,7 @@ import { LieControls } from './LieControls';
 import { lieFrom, lieText } from './lie';
 import { PictureView } from './PictureView';
 import { SavePicture } from './SavePicture';
+import { useDragLie } from './useDragLie';
 import { useRehearsal } from './useRehearsal';
 import { WindowControls } from './WindowControls';
 
@@ -61,7 +63,6 @@ export function TryPlace() {
   const [readout, setReadout] = useState<ReadoutName | null>(null);
   const [patientOpen, setPatientOpen] = useState(false);
   const [exposure, setExposure] = useState(0);
-  const dragFrom = useRef<Mishap | null>(null);
 
   const mine = own.find(({ id }) => id === asked.projectionId);
   const entry = mine ?? projections.find(({ id }) => id === asked.projectionId);
@@ -82,7 +83,9 @@ export function TryPlace() {
   const { result, errors } = useCompute(
     entry ? { request, before: null, aspects: { side: stageWidth / stageHeight } } : null,
   );
-  const base = { breath, motionMm, seed: SEED, exposure, implant };
+  // A change may have left fewer exposures than there were.
+  const last = (result?.setup.receptor.exposures ?? exposure + 1) - 1;
+  const base = { breath, motionMm, seed: SEED, exposure: Math.min(exposure, last), implant };
   const now = useRehearsal(entry ? { request, mishap, ...base } : null);
   const plain = { ...request, overrides: undefined };
   const routine = useRehearsal(
@@ -99,14 +102,8 @@ export function TryPlace() {
     return () => clearTimeout(timer);
   }, [lie, addressed, router]);
 
-  const drag = (alongMm: number, acrossMm: number, done: boolean) => {
-    dragFrom.current ??= mishap;
-    const { alongMm: a, acrossMm: b } = dragFrom.current;
-    const held = (mm: number) => Math.round(Math.max(-300, Math.min(300, mm)));
-    setMishap({ ...dragFrom.current, alongMm: held(a + alongMm), acrossMm: held(b + acrossMm) });
-    if (done) dragFrom.current = null;
-  };
-  const correct = ({ about, amount }: Correction) => setMishap((old) => ({ ...old, [about]: old[about] + amount }));
+  const drag = useDragLie(mishap, setMishap);
+  const correct = ({ about, amount }: Correction) => setMishap((old) => addMishap(old, { [about]: amount }));
   const toSetup = async () => {
     await settle();
     router.push({ pathname: '/setup', params: toAddress(asked) });
@@ -190,7 +187,7 @@ export function TryPlace() {
         <Choice
           label="Exposure"
           options={Array.from({ length: picture.exposures }, (_, i) => ({ value: String(i), label: String(i + 1) }))}
-          value={String(exposure)}
+          value={String(base.exposure)}
           onChange={(value) => setExposure(Number(value))}
         />
       )}

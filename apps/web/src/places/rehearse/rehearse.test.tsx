@@ -132,6 +132,16 @@ describe('exercises', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Once more' }));
     expect(await screen.findByRole('button', { name: 'Check' })).toBeTruthy();
   });
+  test('lengths are in the unit of the room, and a step is one of that unit', async () => {
+    mockHere.params = { x: 'set-7' };
+    show(<RehearsePlace />);
+    const sid = (await screen.findByLabelText('SID in in')) as HTMLInputElement;
+    const before = Number(sid.value);
+    fireEvent.click(screen.getByRole('button', { name: 'SID more' }));
+    expect(Number(sid.value)).toBeCloseTo(before + 2, 1);
+    fireEvent.change(sid, { target: { value: '900' } });
+    expect(screen.getByText(/SID must be 15.7 to 118.1 in/)).toBeTruthy();
+  });
   test('a series is put in order by its arrows', async () => {
     mockHere.params = { x: 'turns-1' };
     show(<RehearsePlace />);
