@@ -101,6 +101,9 @@ test.describe('a student', () => {
     await page.getByRole('button', { name: 'Check' }).click();
     await expect(page.getByText(/Turns of the patient/)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Next exercise' })).toBeVisible();
+    await page.goto('/rehearse?x=set-7');
+    await page.getByRole('button', { name: 'Check' }).click();
+    await expect(page.getByText(/^▲ \d+ %$/)).toBeInViewport();
     await page.goto('/competence');
     await expect(page.getByText(/Signed by Priya Windlow/)).toBeVisible();
     await expect(page.getByRole('button', { name: /^Sign:/ })).toHaveCount(0);

@@ -4,7 +4,7 @@ import { ROOM_ONE } from '@taktik/core';
 import type { ExerciseAnswer, Scenario, Score } from '@taktik/core/exercise';
 import { useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { post } from '../../state/sender';
@@ -80,6 +80,11 @@ function Exercise({
   // The first room that was known: its numbers must not change under the hand.
   const [room] = useState(inHand ?? ROOM_ONE);
   const wide = width >= WIDE_FROM;
+  const scroll = useRef<ScrollView | null>(null);
+  // The score stands on top, the key that asks for it at the foot.
+  useEffect(() => {
+    if (score) scroll.current?.scrollTo({ y: 0, animated: false });
+  }, [score]);
 
   const answer = (given: ExerciseAnswer) => {
     try {
@@ -118,7 +123,7 @@ function Exercise({
   const shared = { core, room, size, done: score !== null, onAnswer: answer };
   return (
     <Frame header={<PlaceHeader title={KIND_TITLES[scenario.kind]} detail={scenario.about} roomId={room.id} />}>
-      <ScrollView contentContainerStyle={{ padding: 12, gap: 14 }}>
+      <ScrollView ref={scroll} contentContainerStyle={{ padding: 12, gap: 14 }}>
         {problem !== '' && <Caution text={`${problem}. What you answered is kept.`} />}
         {score && (
           <View style={{ gap: 10, maxWidth: 720 }}>
