@@ -8,6 +8,7 @@ import data from './data/attenuation.json';
 
 export const ENERGIES = data.keV.length;
 const names = Object.keys(data.materials);
+export const MATERIALS = names.length;
 const table = data.materials as unknown as Record<string, readonly number[]>;
 
 /** Linear attenuation, 1/mm: one row of `ENERGIES` numbers for each material. */

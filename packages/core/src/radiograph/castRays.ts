@@ -2,14 +2,15 @@
  * Rays from the focal spot through every pixel: how much of the signal comes through. Pieces are sorted into tiles of the
  * picture by where their boxes fall, and within a tile by rank, so that a ray meets few of them, the winning ones first.
  */
-import { ENERGIES, MU_PER_MM } from './attenuation';
-import { BALL, CONE, CYLINDER, STRIDE, type Pieces } from './pieces';
+import { ENERGIES, MATERIALS, MU_PER_MM } from './attenuation';
+import { crossRun, far, near, ray, RUN, squared } from './crossings';
+import type { Pieces } from './pieces';
 import type { Detector } from './shadow';
 
-const TILE = 8;
+/** A tile is as wide as a run. */
+const TILE = RUN;
 /** Separate stretches of one ray that are taken already; more than a body has. */
-const MOST_SPANS = 128;
-const FAR = 1e7;
+const MOST_SPANS = 64;
 
 /** Pieces by tile, one list after the other, ranks in order: `from[tile]` to `from[tile + 1]` of `pieces`. */
 function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { from: Uint32Array; pieces: Uint32Array } {
@@ -39,221 +40,110 @@ function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { fr
   return { from, pieces };
 }
 
-/** Scratch of one cast: nothing is made for a ray. */
-const spanFrom = new Float64Array(MOST_SPANS);
-const spanTo = new Float64Array(MOST_SPANS);
-const muSum = new Float64Array(ENERGIES);
-/** Where the last piece that was tested is entered and left; a plain variable would be made anew at every write. */
-const hit = new Float64Array(2);
+/** Scratch of one cast: nothing is made for a ray. What is taken of each ray of a run, in order and apart. */
+const spanFrom = new Float64Array(RUN * MOST_SPANS);
+const spanTo = new Float64Array(RUN * MOST_SPANS);
+const spans = new Int32Array(RUN);
+/** Share of each ray that runs in each material. */
+const shareIn = new Float64Array(RUN * MATERIALS);
+/** Materials that a run has met, each once. */
+const met = new Int32Array(MATERIALS);
+const isMet = new Uint8Array(MATERIALS);
 
-/** Where a ray runs inside a piece, into `hit`. */
-function crosses(pieces: Pieces, i: number, dx: number, dy: number, dz: number): boolean {
-  const a = pieces.numbers;
-  const s = i * STRIDE;
-  const kind = pieces.kind[i];
-  if (kind === BALL) {
-    const qx = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
-    const qy = a[s + 3] * dx + a[s + 4] * dy + a[s + 5] * dz;
-    const qz = a[s + 6] * dx + a[s + 7] * dy + a[s + 8] * dz;
-    const px = a[s + 9];
-    const py = a[s + 10];
-    const pz = a[s + 11];
-    const A = qx * qx + qy * qy + qz * qz;
-    const B = px * qx + py * qy + pz * qz;
-    const under = B * B - A * (px * px + py * py + pz * pz - 1);
-    if (under <= 0) return false;
-    const root = Math.sqrt(under);
-    hit[0] = (-B - root) / A;
-    hit[1] = (-B + root) / A;
-    return true;
+/** Takes a stretch of a ray. @returns what of it was not taken yet by a higher rank */
+function take(k: number, from: number, to: number): number {
+  const count = spans[k];
+  const start = k * MOST_SPANS;
+  if (count === 0) {
+    spanFrom[start] = from;
+    spanTo[start] = to;
+    spans[k] = 1;
+    return to - from;
   }
-  if (kind === CYLINDER) {
-    const qx = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
-    const qy = a[s + 3] * dx + a[s + 4] * dy + a[s + 5] * dz;
-    const qz = a[s + 6] * dx + a[s + 7] * dy + a[s + 8] * dz;
-    const px = a[s + 9];
-    const py = a[s + 10];
-    const pz = a[s + 11];
-    let near = -FAR;
-    let far = FAR;
-    if (qz > 1e-12 || qz < -1e-12) {
-      const t0 = (-1 - pz) / qz;
-      const t1 = (1 - pz) / qz;
-      near = t0 < t1 ? t0 : t1;
-      far = t0 < t1 ? t1 : t0;
-    } else if (pz < -1 || pz > 1) return false;
-    const A = qx * qx + qy * qy;
-    const B = px * qx + py * qy;
-    const C = px * px + py * py - 1;
-    if (A < 1e-15) {
-      if (C >= 0) return false;
-    } else {
-      const under = B * B - A * C;
-      if (under <= 0) return false;
-      const root = Math.sqrt(under);
-      const t0 = (-B - root) / A;
-      const t1 = (-B + root) / A;
-      if (t0 > near) near = t0;
-      if (t1 < far) far = t1;
-    }
-    hit[0] = near;
-    hit[1] = far;
-    return near < far;
-  }
-  if (kind === CONE) {
-    const b0 = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
-    const wd = a[s + 8] * dx + a[s + 9] * dy + a[s + 10] * dz;
-    const A = 1 - a[s + 15] * wd * wd;
-    const B = b0 - (a[s + 11] + a[s + 14]) * wd;
-    const C = a[s + 16];
-    const under = B * B - A * C;
-    let near = FAR;
-    let far = -FAR;
-    let open0 = true;
-    let open1 = true;
-    if (A > 1e-12) {
-      // The balls lie inside the cone drawn on: what misses it misses them.
-      if (under <= 0) return false;
-      const root = Math.sqrt(under);
-      const t0 = (-B - root) / A;
-      const t1 = (-B + root) / A;
-      const z0 = t0 * wd;
-      const z1 = t1 * wd;
-      const low = a[s + 12];
-      const high = a[s + 13];
-      // Where it runs in and out through the side there is nothing more to ask.
-      const in0 = z0 >= low && z0 <= high;
-      const in1 = z1 >= low && z1 <= high;
-      if (in0 && in1) {
-        hit[0] = t0;
-        hit[1] = t1;
-        return true;
-      }
-      if (in0) near = far = t0;
-      if (in1) {
-        if (t1 < near) near = t1;
-        far = t1;
-      }
-      // Only an end that the ray passes beyond can be met.
-      open0 = z0 < low || z1 < low;
-      open1 = z0 > high || z1 > high;
-    } else if (wd > 1e-12 || wd < -1e-12) {
-      // Steeper than the cone: between its ends the ray is inside it, but for the stretch between the roots.
-      const e0 = a[s + 12] / wd;
-      const e1 = a[s + 13] / wd;
-      let t0 = e0 < e1 ? e0 : e1;
-      let t1 = e0 < e1 ? e1 : e0;
-      if (A > -1e-12) {
-        if (C > 0) t1 = t0;
-      } else if (under > 0) {
-        const root = Math.sqrt(under);
-        const first = (-B + root) / A;
-        const second = (-B - root) / A;
-        if (t0 < first) t1 = t1 < first ? t1 : first;
-        else if (t0 < second) t0 = second;
-      }
-      if (t0 < t1) {
-        near = t0;
-        far = t1;
-      }
-    }
-    if (open0) {
-      const under0 = b0 * b0 - a[s + 3];
-      if (under0 > 0) {
-        const root = Math.sqrt(under0);
-        if (-b0 - root < near) near = -b0 - root;
-        if (-b0 + root > far) far = -b0 + root;
-      }
-    }
-    if (open1) {
-      const b1 = a[s + 4] * dx + a[s + 5] * dy + a[s + 6] * dz;
-      const under1 = b1 * b1 - a[s + 7];
-      if (under1 > 0) {
-        const root = Math.sqrt(under1);
-        if (-b1 - root < near) near = -b1 - root;
-        if (-b1 + root > far) far = -b1 + root;
-      }
-    }
-    hit[0] = near;
-    hit[1] = far;
-    return near < far;
-  }
-  let near = -FAR;
-  let far = FAR;
-  const f = pieces.faces;
-  const last = a[s] + a[s + 1] * 4;
-  for (let k = a[s]; k < last; k += 4) {
-    const speed = f[k] * dx + f[k + 1] * dy + f[k + 2] * dz;
-    const gap = f[k + 3];
-    if (speed > 1e-12) {
-      if (gap / speed < far) far = gap / speed;
-    } else if (speed < -1e-12) {
-      if (gap / speed > near) near = gap / speed;
-    } else if (gap < 0) return false;
-    if (near >= far) return false;
-  }
-  hit[0] = near;
-  hit[1] = far;
-  return true;
-}
-
-/** Attenuation of the energies that a beam has, by material, and their shares: set once for a cast. */
-let used = 0;
-const mu = new Float64Array(MU_PER_MM.length);
-const shares = new Float64Array(ENERGIES);
-/** A share of the signal that nobody would see. */
-const LEAST_SHARE = 1e-5;
-function setBeam(weights: Float64Array): void {
-  const kept = [...weights.keys()].filter((k) => weights[k] > LEAST_SHARE);
-  used = kept.length;
-  kept.forEach((k, i) => {
-    shares[i] = weights[k];
-    for (let row = 0; row < MU_PER_MM.length; row += ENERGIES) mu[row + i] = MU_PER_MM[row + k];
-  });
-}
-
-/** Adds to `muSum` what of a stretch is not taken yet by a higher rank, and takes it. @returns the number of spans */
-function take(spans: number, from: number, to: number, row: number): number {
-  // Spans are in order and apart from each other.
-  let first = 0;
-  while (first < spans && spanTo[first] < from) first += 1;
+  const end = start + count;
+  let first = start;
+  while (first < end && spanTo[first] < from) first += 1;
   let last = first;
   let at = from;
   let free = 0;
-  while (last < spans && spanFrom[last] <= to) {
+  while (last < end && spanFrom[last] <= to) {
     if (spanFrom[last] > at) free += spanFrom[last] - at;
     if (spanTo[last] > at) at = spanTo[last];
     last += 1;
   }
   if (at < to) free += to - at;
-  if (free <= 0) return spans;
-  for (let k = 0; k < used; k += 1) muSum[k] += mu[row + k] * free;
+  if (free <= 0) return 0;
   if (last === first) {
-    if (spans >= MOST_SPANS) return spans;
-    for (let k = spans; k > first; k -= 1) {
-      spanFrom[k] = spanFrom[k - 1];
-      spanTo[k] = spanTo[k - 1];
+    if (count >= MOST_SPANS) return free;
+    for (let i = end; i > first; i -= 1) {
+      spanFrom[i] = spanFrom[i - 1];
+      spanTo[i] = spanTo[i - 1];
     }
     spanFrom[first] = from;
     spanTo[first] = to;
-    return spans + 1;
+    spans[k] = count + 1;
+    return free;
   }
   if (from < spanFrom[first]) spanFrom[first] = from;
-  const end = spanTo[last - 1];
-  spanTo[first] = end > to ? end : to;
+  const reaches = spanTo[last - 1];
+  spanTo[first] = reaches > to ? reaches : to;
   const gone = last - first - 1;
-  if (gone > 0)
-    for (let k = first + 1; k + gone < spans; k += 1) {
-      spanFrom[k] = spanFrom[k + gone];
-      spanTo[k] = spanTo[k + gone];
+  if (gone > 0) {
+    for (let i = first + 1; i + gone < end; i += 1) {
+      spanFrom[i] = spanFrom[i + gone];
+      spanTo[i] = spanTo[i + gone];
     }
-  return spans - gone;
+    spans[k] = count - gone;
+  }
+  return free;
 }
 
 /** exp(-x) by steps: what deeper paths let through is no signal. */
 const PER_UNIT = 64;
 const DEEPEST = 30;
 const PASSED = Float64Array.from({ length: DEEPEST * PER_UNIT + 1 }, (_, i) => Math.exp(-i / PER_UNIT));
+
+/** exp of minus the attenuation: the step of the table below it, and the first terms of the series; within 1e-8. */
+function letThrough(depth: number): number {
+  if (depth >= DEEPEST) return 0;
+  const step = (depth * PER_UNIT) | 0;
+  const rest = depth - step / PER_UNIT;
+  return PASSED[step] * (1 - rest * (1 - rest * (0.5 - rest / 6)));
+}
+
+/**
+ * Share of the signal that comes through to a ray of the run that met `kinds` materials. The energies of the table are
+ * written out one by one: sums that are kept in an array take most of the time of a picture.
+ */
+function passes(k: number, kinds: number, shares: Float64Array): number {
+  let d0 = 0;
+  let d1 = 0;
+  let d2 = 0;
+  let d3 = 0;
+  let d4 = 0;
+  let d5 = 0;
+  let d6 = 0;
+  const own = k * MATERIALS;
+  const long = Math.sqrt(squared[k]);
+  for (let j = 0; j < kinds; j += 1) {
+    const mm = shareIn[own + met[j]] * long;
+    const row = met[j] * ENERGIES;
+    d0 += MU_PER_MM[row] * mm;
+    d1 += MU_PER_MM[row + 1] * mm;
+    d2 += MU_PER_MM[row + 2] * mm;
+    d3 += MU_PER_MM[row + 3] * mm;
+    d4 += MU_PER_MM[row + 4] * mm;
+    d5 += MU_PER_MM[row + 5] * mm;
+    d6 += MU_PER_MM[row + 6] * mm;
+  }
+  let sum = shares[0] * letThrough(d0) + shares[1] * letThrough(d1) + shares[2] * letThrough(d2);
+  sum += shares[3] * letThrough(d3);
+  // Soft beams have no more.
+  if (shares[4] > 0) sum += shares[4] * letThrough(d4);
+  if (shares[5] > 0) sum += shares[5] * letThrough(d5);
+  if (shares[6] > 0) sum += shares[6] * letThrough(d6);
+  return sum;
+}
 
 export type Cast = {
   /** Share of the signal that comes through, row by row. */
@@ -275,64 +165,73 @@ export function castRays(
   const { focal, origin, stepU, stepV, columns, rows } = detector;
   const tiles = tilesOf(pieces, columns, rows);
   const list = tiles.pieces;
-  const { bounds } = pieces;
+  const { bounds, material } = pieces;
   const across = Math.ceil(columns / TILE);
   const through = new Float32Array(rows * columns);
-  setBeam(weights);
-  let all = 0;
-  for (let k = 0; k < used; k += 1) all += shares[k];
+  const all = weights.reduce((sum, share) => sum + share, 0);
   let tested = 0;
+  ray.set(stepU, 3);
+  const stepSquared = stepU[0] * stepU[0] + stepU[1] * stepU[1] + stepU[2] * stepU[2];
   for (let y = 0; y < rows; y += 1) {
-    const tileRow = Math.floor(y / TILE) * across;
-    for (let x = 0; x < columns; x += 1) {
-      if (!lit(y * columns + x)) continue;
-      const tile = tileRow + ((x / TILE) | 0);
-      const first = tiles.from[tile];
-      const last = tiles.from[tile + 1];
-      let dx = origin[0] + stepU[0] * x + stepV[0] * y - focal[0];
-      let dy = origin[1] + stepU[1] * x + stepV[1] * y - focal[1];
-      let dz = origin[2] + stepU[2] * x + stepV[2] * y - focal[2];
-      const far = Math.sqrt(dx * dx + dy * dy + dz * dz);
-      dx /= far;
-      dy /= far;
-      dz /= far;
-      for (let k = 0; k < used; k += 1) muSum[k] = 0;
-      let spans = 0;
-      for (let j = first; j < last; j += 1) {
+    for (let column = 0; column < across; column += 1) {
+      const left = column * RUN;
+      const pixel = y * columns + left;
+      const most = columns - left < RUN ? columns - left : RUN;
+      // The rays of the run that are asked for lie together: the light has no holes.
+      let begin = 0;
+      while (begin < most && !lit(pixel + begin)) begin += 1;
+      let end = most - 1;
+      while (end >= begin && !lit(pixel + end)) end -= 1;
+      if (end < begin) continue;
+      const dx = origin[0] + stepU[0] * left + stepV[0] * y - focal[0];
+      const dy = origin[1] + stepU[1] * left + stepV[1] * y - focal[1];
+      const dz = origin[2] + stepU[2] * left + stepV[2] * y - focal[2];
+      ray[0] = dx;
+      ray[1] = dy;
+      ray[2] = dz;
+      const start = dx * dx + dy * dy + dz * dz;
+      const twice = 2 * (dx * stepU[0] + dy * stepU[1] + dz * stepU[2]);
+      for (let k = begin; k <= end; k += 1) {
+        squared[k] = start + k * (twice + k * stepSquared);
+        spans[k] = 0;
+      }
+      let kinds = 0;
+      const tile = ((y / TILE) | 0) * across + column;
+      const until = tiles.from[tile + 1];
+      for (let j = tiles.from[tile]; j < until; j += 1) {
         const i = list[j];
         const edge = i * 4;
-        if (x < bounds[edge] || x > bounds[edge + 1] || y < bounds[edge + 2] || y > bounds[edge + 3]) continue;
-        tested += 1;
-        if (!crosses(pieces, i, dx, dy, dz)) continue;
-        let from = hit[0] > 0 ? hit[0] : 0;
-        // What lies behind the receptor casts no shadow on it.
-        let to = hit[1] < far ? hit[1] : far;
-        const plane = pieces.under[i];
-        if (plane >= 0) {
-          const { faces } = pieces;
-          const speed = faces[plane] * dx + faces[plane + 1] * dy + faces[plane + 2] * dz;
-          const at = faces[plane + 3] / speed;
-          if (speed > 1e-12) to = at < to ? at : to;
-          else if (speed < -1e-12) from = at > from ? at : from;
-          else if (faces[plane + 3] < 0) continue;
+        if (y < bounds[edge + 2] || y > bounds[edge + 3]) continue;
+        const a = bounds[edge] - left;
+        const b = bounds[edge + 1] - left;
+        const first = a > begin ? Math.ceil(a) : begin;
+        const last = b < end ? Math.floor(b) : end;
+        if (first > last) continue;
+        tested += last - first + 1;
+        crossRun(pieces, i, first, last);
+        const own = material[i];
+        for (let k = first; k <= last; k += 1) {
+          // What lies behind the receptor casts no shadow on it.
+          const from = near[k] > 0 ? near[k] : 0;
+          const to = far[k] < 1 ? far[k] : 1;
+          if (from >= to) continue;
+          const free = take(k, from, to);
+          if (free === 0) continue;
+          if (isMet[own] === 0) {
+            isMet[own] = 1;
+            met[kinds] = own;
+            kinds += 1;
+          }
+          shareIn[k * MATERIALS + own] += free;
         }
-        if (from < to) spans = take(spans, from, to, pieces.material[i] * ENERGIES);
       }
-      // Nothing in the way.
-      if (spans === 0) {
-        through[y * columns + x] = all;
-        continue;
+      for (let k = begin; k <= end; k += 1)
+        // Nothing in the way: as much as there is.
+        through[pixel + k] = spans[k] === 0 ? all : passes(k, kinds, weights);
+      for (let j = 0; j < kinds; j += 1) {
+        isMet[met[j]] = 0;
+        for (let k = begin; k <= end; k += 1) shareIn[k * MATERIALS + met[j]] = 0;
       }
-      let sum = 0;
-      for (let k = 0; k < used; k += 1) {
-        const depth = muSum[k];
-        if (depth >= DEEPEST) continue;
-        // The step of the table that lies below, and what is left by the first terms of the series: within 1e-8.
-        const step = (depth * PER_UNIT) | 0;
-        const rest = depth - step / PER_UNIT;
-        sum += shares[k] * PASSED[step] * (1 - rest * (1 - rest * (0.5 - rest / 6)));
-      }
-      through[y * columns + x] = sum;
     }
   }
   return { through, tested };

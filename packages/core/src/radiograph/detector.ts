@@ -27,9 +27,17 @@ function sidesOf(outline: readonly (readonly [number, number])[]): Float64Array 
     }),
   );
 }
-function isInside(sides: Float64Array, x: number, y: number): boolean {
-  for (let k = 0; k < sides.length; k += 3) if (sides[k] * x + sides[k + 1] * y + sides[k + 2] < 0) return false;
-  return true;
+/** Ends along x of what a convex polygon covers at a height; the first beyond the second where it covers nothing. */
+function chordAt(sides: Float64Array, y: number): [number, number] {
+  let from = -Infinity;
+  let to = Infinity;
+  for (let k = 0; k < sides.length; k += 3) {
+    const rest = sides[k + 1] * y + sides[k + 2];
+    if (sides[k] > 0) from = Math.max(from, -rest / sides[k]);
+    else if (sides[k] < 0) to = Math.min(to, -rest / sides[k]);
+    else if (rest < 0) return [Infinity, -Infinity];
+  }
+  return [from, to];
 }
 
 /**
@@ -80,12 +88,15 @@ export function pictureOf({ scene, receptor: { shiftsMm } }: Setup, pixels: numb
   const inLight = sidesOf(light);
   const onPlate = sidesOf(plate);
   const where = new Uint8Array(columns * rows);
-  for (let y = 0; y < rows; y += 1)
-    for (let x = 0; x < columns; x += 1) {
-      const px = left + (x + 0.5) * pixelMm;
-      const py = high - (y + 0.5) * pixelMm;
-      where[y * columns + x] = isInside(onPlate, px, py) ? (isInside(inLight, px, py) ? 2 : 1) : 0;
-    }
+  // Column of the first pixel whose middle lies at or beyond a place.
+  const columnAt = (mm: number) => Math.min(columns, Math.max(0, Math.ceil((mm - left) / pixelMm - 0.5)));
+  for (let y = 0; y < rows; y += 1) {
+    const middle = high - (y + 0.5) * pixelMm;
+    const row = y * columns;
+    const [[from, to], [bright, dark]] = [chordAt(onPlate, middle), chordAt(inLight, middle)];
+    where.fill(1, row + columnAt(from), row + columnAt(to));
+    where.fill(2, row + columnAt(Math.max(from, bright)), row + columnAt(Math.min(to, dark)));
+  }
   return {
     focal: scene.focal,
     origin: addScaled(addScaled(hit, u, left + pixelMm / 2), v, high - pixelMm / 2),
