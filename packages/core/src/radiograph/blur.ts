@@ -21,10 +21,27 @@ function alongRows(from: Float32Array, to: Float32Array, columns: number, rows: 
   }
 }
 
-function turned(from: Float32Array, columns: number, rows: number): Float32Array {
-  const to = new Float32Array(from.length);
-  for (let y = 0; y < rows; y += 1) for (let x = 0; x < columns; x += 1) to[x * rows + y] = from[y * columns + x];
-  return to;
+function downColumns(from: Float32Array, to: Float32Array, columns: number, rows: number, radius: number): void {
+  const sums = new Float64Array(columns);
+  const add = (row: number, sign: number) => {
+    const start = row * columns;
+    for (let x = 0; x < columns; x += 1) sums[x] += sign * from[start + x];
+  };
+  let count = 0;
+  for (let y = -radius; y < rows; y += 1) {
+    if (y + radius < rows) {
+      add(y + radius, 1);
+      count += 1;
+    }
+    if (y - radius - 1 >= 0) {
+      add(y - radius - 1, -1);
+      count -= 1;
+    }
+    if (y < 0) continue;
+    const start = y * columns;
+    const share = 1 / count;
+    for (let x = 0; x < columns; x += 1) to[start + x] = sums[x] * share;
+  }
 }
 
 /**
@@ -39,19 +56,15 @@ export function boxBlur(
   times = 1,
 ): Float32Array {
   let now = picture;
-  const run = (width: number, height: number, radius: number) => {
+  for (const [radius, blurred] of [
+    [across, alongRows],
+    [down, downColumns],
+  ] as const)
     for (let i = 0; i < times && radius > 0; i += 1) {
       const next = new Float32Array(now.length);
-      alongRows(now, next, width, height, radius);
+      blurred(now, next, columns, rows, radius);
       now = next;
     }
-  };
-  run(columns, rows, across);
-  if (down > 0) {
-    now = turned(now, columns, rows);
-    run(rows, columns, down);
-    now = turned(now, rows, columns);
-  }
   return now;
 }
 
@@ -66,5 +79,7 @@ export function smear(picture: Float32Array, columns: number, rows: number, widt
   const narrow = boxBlur(picture, columns, rows, [radius, radius]);
   const wide = boxBlur(picture, columns, rows, [radius + 1, radius + 1]);
   const share = Math.min(1, Math.max(0, width <= 1 ? width / 3 : (width - (2 * radius + 1)) / 2));
-  return narrow.map((value, i) => value * (1 - share) + wide[i] * share);
+  // With no radius the narrow one is the picture itself, which stays as it is.
+  for (let i = 0; i < wide.length; i += 1) wide[i] = narrow[i] + (wide[i] - narrow[i]) * share;
+  return wide;
 }

@@ -3,7 +3,7 @@
  * picture by where their boxes fall, and within a tile by rank, so that a ray meets few of them, the winning ones first.
  */
 import { ENERGIES, MATERIALS, MU_PER_MM } from './attenuation';
-import { crossRun, far, near, ray, RUN, squared } from './crossings';
+import { crossRun, newRun, RUN } from './crossings';
 import type { Pieces } from './pieces';
 import type { Detector } from './shadow';
 
@@ -11,6 +11,11 @@ import type { Detector } from './shadow';
 const TILE = RUN;
 /** Separate stretches of one ray that are taken already; more than a body has. */
 const MOST_SPANS = 64;
+/** What is imported may be looked up at every use; in the loops it is a number or an array of this file. */
+const KINDS = MATERIALS;
+const BINS = ENERGIES;
+const MU = MU_PER_MM;
+const WIDE = RUN;
 
 /** Pieces by tile, one list after the other, ranks in order: `from[tile]` to `from[tile + 1]` of `pieces`. */
 function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { from: Uint32Array; pieces: Uint32Array } {
@@ -40,15 +45,16 @@ function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { fr
   return { from, pieces };
 }
 
-/** Scratch of one cast: nothing is made for a ray. What is taken of each ray of a run, in order and apart. */
-const spanFrom = new Float64Array(RUN * MOST_SPANS);
-const spanTo = new Float64Array(RUN * MOST_SPANS);
-const spans = new Int32Array(RUN);
+/** Scratch of a cast. What is taken of each ray of a run, in order and apart. */
+const spanFrom = new Float64Array(WIDE * MOST_SPANS);
+const spanTo = new Float64Array(WIDE * MOST_SPANS);
+const spans = new Int32Array(WIDE);
 /** Share of each ray that runs in each material. */
-const shareIn = new Float64Array(RUN * MATERIALS);
+const shareIn = new Float64Array(WIDE * KINDS);
 /** Materials that a run has met, each once. */
-const met = new Int32Array(MATERIALS);
-const isMet = new Uint8Array(MATERIALS);
+const met = new Int32Array(KINDS);
+const isMet = new Uint8Array(KINDS);
+const run = newRun();
 
 /** Takes a stretch of a ray. @returns what of it was not taken yet by a higher rank */
 function take(k: number, from: number, to: number): number {
@@ -112,10 +118,10 @@ function letThrough(depth: number): number {
 }
 
 /**
- * Share of the signal that comes through to a ray of the run that met `kinds` materials. The energies of the table are
+ * Share of the signal that comes through to a ray of the run, `long` mm, that met `kinds` materials. The energies of the table are
  * written out one by one: sums that are kept in an array take most of the time of a picture.
  */
-function passes(k: number, kinds: number, shares: Float64Array): number {
+function passes(k: number, kinds: number, shares: Float64Array, long: number): number {
   let d0 = 0;
   let d1 = 0;
   let d2 = 0;
@@ -123,18 +129,17 @@ function passes(k: number, kinds: number, shares: Float64Array): number {
   let d4 = 0;
   let d5 = 0;
   let d6 = 0;
-  const own = k * MATERIALS;
-  const long = Math.sqrt(squared[k]);
+  const own = k * KINDS;
   for (let j = 0; j < kinds; j += 1) {
     const mm = shareIn[own + met[j]] * long;
-    const row = met[j] * ENERGIES;
-    d0 += MU_PER_MM[row] * mm;
-    d1 += MU_PER_MM[row + 1] * mm;
-    d2 += MU_PER_MM[row + 2] * mm;
-    d3 += MU_PER_MM[row + 3] * mm;
-    d4 += MU_PER_MM[row + 4] * mm;
-    d5 += MU_PER_MM[row + 5] * mm;
-    d6 += MU_PER_MM[row + 6] * mm;
+    const row = met[j] * BINS;
+    d0 += MU[row] * mm;
+    d1 += MU[row + 1] * mm;
+    d2 += MU[row + 2] * mm;
+    d3 += MU[row + 3] * mm;
+    d4 += MU[row + 4] * mm;
+    d5 += MU[row + 5] * mm;
+    d6 += MU[row + 6] * mm;
   }
   let sum = shares[0] * letThrough(d0) + shares[1] * letThrough(d1) + shares[2] * letThrough(d2);
   sum += shares[3] * letThrough(d3);
@@ -169,14 +174,15 @@ export function castRays(
   const across = Math.ceil(columns / TILE);
   const through = new Float32Array(rows * columns);
   const all = weights.reduce((sum, share) => sum + share, 0);
+  const { ray, squared, near, far } = run;
   let tested = 0;
   ray.set(stepU, 3);
   const stepSquared = stepU[0] * stepU[0] + stepU[1] * stepU[1] + stepU[2] * stepU[2];
   for (let y = 0; y < rows; y += 1) {
     for (let column = 0; column < across; column += 1) {
-      const left = column * RUN;
+      const left = column * WIDE;
       const pixel = y * columns + left;
-      const most = columns - left < RUN ? columns - left : RUN;
+      const most = columns - left < WIDE ? columns - left : WIDE;
       // The rays of the run that are asked for lie together: the light has no holes.
       let begin = 0;
       while (begin < most && !lit(pixel + begin)) begin += 1;
@@ -208,7 +214,7 @@ export function castRays(
         const last = b < end ? Math.floor(b) : end;
         if (first > last) continue;
         tested += last - first + 1;
-        crossRun(pieces, i, first, last);
+        crossRun(run, pieces, i, first, last);
         const own = material[i];
         for (let k = first; k <= last; k += 1) {
           // What lies behind the receptor casts no shadow on it.
@@ -222,15 +228,15 @@ export function castRays(
             met[kinds] = own;
             kinds += 1;
           }
-          shareIn[k * MATERIALS + own] += free;
+          shareIn[k * KINDS + own] += free;
         }
       }
       for (let k = begin; k <= end; k += 1)
         // Nothing in the way: as much as there is.
-        through[pixel + k] = spans[k] === 0 ? all : passes(k, kinds, weights);
+        through[pixel + k] = spans[k] === 0 ? all : passes(k, kinds, weights, Math.sqrt(squared[k]));
       for (let j = 0; j < kinds; j += 1) {
         isMet[met[j]] = 0;
-        for (let k = begin; k <= end; k += 1) shareIn[k * MATERIALS + met[j]] = 0;
+        for (let k = begin; k <= end; k += 1) shareIn[k * KINDS + met[j]] = 0;
       }
     }
   }

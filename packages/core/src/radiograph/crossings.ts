@@ -8,30 +8,33 @@ import { BALL, CONE, CYLINDER, STRIDE, type Pieces } from './pieces';
 /** Most rays of a run. */
 export const RUN = 8;
 
-/** First ray of a run and the step to the next one, mm: from the focal spot to the receptor, unlike unit vectors. */
-export const ray = new Float64Array(6);
-/** Squares of the lengths of the rays of the run, mm². */
-export const squared = new Float64Array(RUN);
-
-/**
- * Where the piece that was asked for last is entered and left, as shares of the way to the receptor; out before in where
- * a ray misses it. Typed arrays: nothing is made for a ray.
- */
-export const near = new Float64Array(RUN);
-export const far = new Float64Array(RUN);
+/** Room for the numbers of a run, used again and again: nothing is made for a ray. */
+export type Run = {
+  /** First ray of the run and the step to the next one, mm: from the focal spot to the receptor, unlike unit vectors. */
+  ray: Float64Array;
+  /** Squares of the lengths of its rays, mm². */
+  squared: Float64Array;
+  /**
+   * Where the piece that was asked for last is entered and left, as shares of the way to the receptor; out before in
+   * where a ray misses it.
+   */
+  near: Float64Array;
+  far: Float64Array;
+};
+export const newRun = (): Run => ({
+  ray: new Float64Array(6),
+  squared: new Float64Array(RUN),
+  near: new Float64Array(RUN),
+  far: new Float64Array(RUN),
+});
 
 /** Beyond everything. */
 const FAR = 1e7;
 /** Under this a ray runs along a face or an edge. */
 const ALONG = 1e-9;
 
-function miss(k: number): void {
-  near[k] = 1;
-  far[k] = 0;
-}
-
 /** A unit ball in coordinates of its own. */
-function crossBall(a: Float64Array, s: number, first: number, last: number): void {
+function crossBall({ ray, near, far }: Run, a: Float64Array, s: number, first: number, last: number): void {
   const dx = ray[0];
   const dy = ray[1];
   const dz = ray[2];
@@ -62,12 +65,15 @@ function crossBall(a: Float64Array, s: number, first: number, last: number): voi
       const share = 1 / A;
       near[k] = (-B - root) * share;
       far[k] = (-B + root) * share;
-    } else miss(k);
+    } else {
+      near[k] = 1;
+      far[k] = 0;
+    }
   }
 }
 
 /** A cylinder of radius 1 from -1 to 1 in coordinates of its own. */
-function crossCylinder(a: Float64Array, s: number, first: number, last: number): void {
+function crossCylinder({ ray, near, far }: Run, a: Float64Array, s: number, first: number, last: number): void {
   const dx = ray[0];
   const dy = ray[1];
   const dz = ray[2];
@@ -119,7 +125,7 @@ function crossCylinder(a: Float64Array, s: number, first: number, last: number):
 }
 
 /** Two balls and the cone that touches both. */
-function crossCone(a: Float64Array, s: number, first: number, last: number): void {
+function crossCone({ ray, squared, near, far }: Run, a: Float64Array, s: number, first: number, last: number): void {
   const dx = ray[0];
   const dy = ray[1];
   const dz = ray[2];
@@ -150,7 +156,8 @@ function crossCone(a: Float64Array, s: number, first: number, last: number): voi
     if (A > 1e-12 * dd) {
       // The balls lie inside the cone drawn on: what misses it misses them.
       if (under <= 0) {
-        miss(k);
+        near[k] = 1;
+        far[k] = 0;
         continue;
       }
       const root = Math.sqrt(under);
@@ -221,15 +228,22 @@ function crossCone(a: Float64Array, s: number, first: number, last: number): voi
   }
 }
 
-/** Half spaces from `from` on in `faces`, `count` of them. */
-function crossFaces(faces: Float64Array, from: number, count: number, first: number, last: number): void {
+/** Half spaces in `faces`. @param at where they begin, and how many they are */
+function crossFaces(
+  { ray, near, far }: Run,
+  faces: Float64Array,
+  at: readonly [number, number],
+  first: number,
+  last: number,
+): void {
+  const end = at[0] + at[1] * 4;
   const dx = ray[0];
   const dy = ray[1];
   const dz = ray[2];
   const ux = ray[3];
   const uy = ray[4];
   const uz = ray[5];
-  for (let f = from; f < from + count * 4; f += 4) {
+  for (let f = at[0]; f < end; f += 4) {
     const gap = faces[f + 3];
     const start = faces[f] * dx + faces[f + 1] * dy + faces[f + 2] * dz;
     const step = faces[f] * ux + faces[f + 1] * uy + faces[f + 2] * uz;
@@ -246,23 +260,24 @@ function crossFaces(faces: Float64Array, from: number, count: number, first: num
   }
 }
 
-/** Where the rays `first` to `last` of the run are inside a piece, into `near` and `far`. */
-export function crossRun({ kind, numbers, faces, under }: Pieces, piece: number, first: number, last: number): void {
+/** Where the rays `first` to `last` of the run are inside a piece, into its `near` and `far`. */
+export function crossRun(run: Run, pieces: Pieces, piece: number, first: number, last: number): void {
+  const { kind, numbers, faces, under } = pieces;
   const s = piece * STRIDE;
   switch (kind[piece]) {
     case BALL:
-      crossBall(numbers, s, first, last);
+      crossBall(run, numbers, s, first, last);
       break;
     case CYLINDER:
-      crossCylinder(numbers, s, first, last);
+      crossCylinder(run, numbers, s, first, last);
       break;
     case CONE:
-      crossCone(numbers, s, first, last);
+      crossCone(run, numbers, s, first, last);
       break;
     default:
-      near.fill(-FAR, first, last + 1);
-      far.fill(FAR, first, last + 1);
-      crossFaces(faces, numbers[s], numbers[s + 1], first, last);
+      run.near.fill(-FAR, first, last + 1);
+      run.far.fill(FAR, first, last + 1);
+      crossFaces(run, faces, [numbers[s], numbers[s + 1]], first, last);
   }
-  if (under[piece] >= 0) crossFaces(faces, under[piece], 1, first, last);
+  if (under[piece] >= 0) crossFaces(run, faces, [under[piece], 1], first, last);
 }
