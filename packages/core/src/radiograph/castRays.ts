@@ -7,8 +7,8 @@ import { crossRun, newRun, RUN } from './crossings';
 import type { Pieces } from './pieces';
 import type { Detector } from './shadow';
 
-/** A tile is as wide as a run. */
-const TILE = RUN;
+/** Rows of a tile; it is as wide as a run. */
+const TALL = 8;
 /** Separate stretches of one ray that are taken already; more than a body has. */
 const MOST_SPANS = 64;
 /** What is imported may be looked up at every use; in the loops it is a number or an array of this file. */
@@ -19,16 +19,16 @@ const WIDE = RUN;
 
 /** Pieces by tile, one list after the other, ranks in order: `from[tile]` to `from[tile + 1]` of `pieces`. */
 function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { from: Uint32Array; pieces: Uint32Array } {
-  const across = Math.ceil(columns / TILE);
-  const down = Math.ceil(rows / TILE);
-  const tile = (pixel: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(pixel / TILE)));
+  const across = Math.ceil(columns / WIDE);
+  const down = Math.ceil(rows / TALL);
+  const tile = (at: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(at)));
   const each = (visit: (at: number, piece: number) => void) => {
     for (let i = 0; i < count; i += 1) {
       const b = i * 4;
-      const last = tile(bounds[b + 1], across);
-      const bottom = tile(bounds[b + 3], down);
-      for (let y = tile(bounds[b + 2], down); y <= bottom; y += 1)
-        for (let x = tile(bounds[b], across); x <= last; x += 1) visit(y * across + x, i);
+      const last = tile(bounds[b + 1] / WIDE, across);
+      const bottom = tile(bounds[b + 3] / TALL, down);
+      for (let y = tile(bounds[b + 2] / TALL, down); y <= bottom; y += 1)
+        for (let x = tile(bounds[b] / WIDE, across); x <= last; x += 1) visit(y * across + x, i);
     }
   };
   const from = new Uint32Array(across * down + 1);
@@ -46,60 +46,51 @@ function tilesOf({ count, bounds }: Pieces, columns: number, rows: number): { fr
 }
 
 /** Scratch of a cast. What is taken of each ray of a run, in order and apart. */
-const spanFrom = new Float64Array(WIDE * MOST_SPANS);
-const spanTo = new Float64Array(WIDE * MOST_SPANS);
+const span = new Float64Array(WIDE * 2 * MOST_SPANS);
 const spans = new Int32Array(WIDE);
-/** Share of each ray that runs in each material. */
-const shareIn = new Float64Array(WIDE * KINDS);
-/** Materials that a run has met, each once. */
+/** Materials that a run has met, each once; the share of each ray that runs in them; and where that of a material stands. */
 const met = new Int32Array(KINDS);
-const isMet = new Uint8Array(KINDS);
+const shareIn = new Float64Array(KINDS * WIDE);
+const slotOf = new Int32Array(KINDS).fill(-1);
 const run = newRun();
 
 /** Takes a stretch of a ray. @returns what of it was not taken yet by a higher rank */
 function take(k: number, from: number, to: number): number {
-  const count = spans[k];
-  const start = k * MOST_SPANS;
-  if (count === 0) {
-    spanFrom[start] = from;
-    spanTo[start] = to;
-    spans[k] = 1;
+  const start = k * 2 * MOST_SPANS;
+  const end = start + 2 * spans[k];
+  let first = start;
+  while (first < end && span[first + 1] < from) first += 2;
+  if (first === end || span[first] > to) {
+    // Apart from all that is taken.
+    if (end - start >= 2 * MOST_SPANS) return to - from;
+    for (let i = end - 1; i >= first; i -= 1) span[i + 2] = span[i];
+    span[first] = from;
+    span[first + 1] = to;
+    spans[k] += 1;
     return to - from;
   }
-  const end = start + count;
-  let first = start;
-  while (first < end && spanTo[first] < from) first += 1;
-  let last = first;
-  let at = from;
   let free = 0;
-  while (last < end && spanFrom[last] <= to) {
-    if (spanFrom[last] > at) free += spanFrom[last] - at;
-    if (spanTo[last] > at) at = spanTo[last];
-    last += 1;
+  let at = span[first + 1];
+  if (span[first] > from) {
+    free = span[first] - from;
+    span[first] = from;
   }
-  if (at < to) free += to - at;
-  if (free <= 0) return 0;
-  if (last === first) {
-    if (count >= MOST_SPANS) return free;
-    for (let i = end; i > first; i -= 1) {
-      spanFrom[i] = spanFrom[i - 1];
-      spanTo[i] = spanTo[i - 1];
-    }
-    spanFrom[first] = from;
-    spanTo[first] = to;
-    spans[k] = count + 1;
-    return free;
+  if (at >= to) return free;
+  let last = first + 2;
+  while (last < end && span[last] <= to) {
+    free += span[last] - at;
+    at = span[last + 1];
+    last += 2;
   }
-  if (from < spanFrom[first]) spanFrom[first] = from;
-  const reaches = spanTo[last - 1];
-  spanTo[first] = reaches > to ? reaches : to;
-  const gone = last - first - 1;
+  if (at < to) {
+    free += to - at;
+    at = to;
+  }
+  span[first + 1] = at;
+  const gone = last - first - 2;
   if (gone > 0) {
-    for (let i = first + 1; i + gone < end; i += 1) {
-      spanFrom[i] = spanFrom[i + gone];
-      spanTo[i] = spanTo[i + gone];
-    }
-    spans[k] = count - gone;
+    for (let i = last; i < end; i += 1) span[i - gone] = span[i];
+    spans[k] -= gone / 2;
   }
   return free;
 }
@@ -129,9 +120,8 @@ function passes(k: number, kinds: number, shares: Float64Array, long: number): n
   let d4 = 0;
   let d5 = 0;
   let d6 = 0;
-  const own = k * KINDS;
   for (let j = 0; j < kinds; j += 1) {
-    const mm = shareIn[own + met[j]] * long;
+    const mm = shareIn[j * WIDE + k] * long;
     const row = met[j] * BINS;
     d0 += MU[row] * mm;
     d1 += MU[row + 1] * mm;
@@ -171,7 +161,7 @@ export function castRays(
   const tiles = tilesOf(pieces, columns, rows);
   const list = tiles.pieces;
   const { bounds, material } = pieces;
-  const across = Math.ceil(columns / TILE);
+  const across = Math.ceil(columns / WIDE);
   const through = new Float32Array(rows * columns);
   const all = weights.reduce((sum, share) => sum + share, 0);
   const { ray, squared, near, far } = run;
@@ -202,7 +192,7 @@ export function castRays(
         spans[k] = 0;
       }
       let kinds = 0;
-      const tile = ((y / TILE) | 0) * across + column;
+      const tile = ((y / TALL) | 0) * across + column;
       const until = tiles.from[tile + 1];
       for (let j = tiles.from[tile]; j < until; j += 1) {
         const i = list[j];
@@ -216,28 +206,26 @@ export function castRays(
         tested += last - first + 1;
         crossRun(run, pieces, i, first, last);
         const own = material[i];
+        if (slotOf[own] < 0) {
+          slotOf[own] = kinds * WIDE;
+          met[kinds] = own;
+          for (let k = begin; k <= end; k += 1) shareIn[kinds * WIDE + k] = 0;
+          kinds += 1;
+        }
+        const slot = slotOf[own];
         for (let k = first; k <= last; k += 1) {
           // What lies behind the receptor casts no shadow on it.
           const from = near[k] > 0 ? near[k] : 0;
           const to = far[k] < 1 ? far[k] : 1;
           if (from >= to) continue;
           const free = take(k, from, to);
-          if (free === 0) continue;
-          if (isMet[own] === 0) {
-            isMet[own] = 1;
-            met[kinds] = own;
-            kinds += 1;
-          }
-          shareIn[k * KINDS + own] += free;
+          if (free > 0) shareIn[slot + k] += free;
         }
       }
       for (let k = begin; k <= end; k += 1)
         // Nothing in the way: as much as there is.
         through[pixel + k] = spans[k] === 0 ? all : passes(k, kinds, weights, Math.sqrt(squared[k]));
-      for (let j = 0; j < kinds; j += 1) {
-        isMet[met[j]] = 0;
-        for (let k = begin; k <= end; k += 1) shareIn[k * KINDS + met[j]] = 0;
-      }
+      for (let j = 0; j < kinds; j += 1) slotOf[met[j]] = -1;
     }
   }
   return { through, tested };

@@ -6,7 +6,7 @@
 import { BALL, CONE, CYLINDER, STRIDE, type Pieces } from './pieces';
 
 /** Most rays of a run. */
-export const RUN = 8;
+export const RUN = 32;
 
 /** Room for the numbers of a run, used again and again: nothing is made for a ray. */
 export type Run = {
