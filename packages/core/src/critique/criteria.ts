@@ -2,6 +2,7 @@
 import type { Setup } from '../setup/setup';
 import { measuredFaults, type MeasuredFault } from './correctFault';
 import { edgesOf } from './measure';
+import { OPEN_SHARE, openingsOf } from './openings';
 
 export type Criterion = {
   id: string;
@@ -41,5 +42,16 @@ export function measureCriteria(
     tolerance: 0,
     passes: insideMm >= CUT_MM,
   }));
-  return [...edges, ...own];
+  return [...edges, ...own, ...openJoints(ideal, actual)];
+}
+
+/** The joints that the entry opens, each as wide as it shows. */
+function openJoints(ideal: Setup, actual: Setup): Criterion[] {
+  const shown = openingsOf(actual);
+  return openingsOf(ideal).flatMap(({ mm, widestMm }, i): Criterion[] => {
+    if (mm < widestMm * OPEN_SHARE) return [];
+    const { id, name, mm: value } = shown[i];
+    const tolerance = widestMm * (1 - OPEN_SHARE);
+    return [{ id, name, unit: 'mm', value, wanted: widestMm, tolerance, passes: value >= widestMm - tolerance }];
+  });
 }

@@ -342,7 +342,7 @@ export const shoulderGirdle: ProjectionSource[] = [
         { seatable: true, joints: { shoulderMedialRotation_L: 40, elbowFlexion_L: 30 } },
       ),
     ],
-    ray: { ...swung(ray('PA'), ['left', 60]), throughTrunk: false },
+    ray: { ...swung(ray('PA'), ['left', 45]), throughTrunk: false },
     aim: at('glenohumeral_centre_L', 'level of the surgical neck, inner border of the shoulder blade', {
       from: [['feet', 25]],
       point: 'through',
@@ -383,7 +383,7 @@ export const shoulderGirdle: ProjectionSource[] = [
         { seatable: true, joints: { shoulderMedialRotation_L: 20 } },
       ),
     ],
-    ray: { ...swung(ray('PA', 12, 'feet', [10, 25]), ['left', 60]), throughTrunk: false },
+    ray: { ...swung(ray('PA', 12, 'feet', [10, 25]), ['left', 45]), throughTrunk: false },
     aim: at('humeral_head_L', 'upper edge of the humeral head', {
       from: [['head', 12]],
       point: 'through',
@@ -635,7 +635,7 @@ export const shoulderGirdle: ProjectionSource[] = [
         { seatable: true, joints: { shoulderFlexion_L: 70, shoulderMedialRotation_L: 60, elbowFlexion_L: 110 } },
       ),
     ],
-    ray: { ...swung(ray('PA'), ['left', 55]), throughTrunk: false },
+    ray: { ...swung(ray('PA'), ['left', 45]), throughTrunk: false },
     aim: at('scapula_body_L', 'middle of the inner border', { point: 'through', checkBy: ['scapula_inf_angle_L'] }),
     cover: [
       point('scapula_sup_angle_L', 'upper angle', 10),

@@ -43,7 +43,7 @@ describe('sentences take their figures from the entry', () => {
   const entry = projectionOf('shoulder-scapular-y');
   it('turn, what is left of it, angle and joints', () => {
     const way = { ...entry.positions[0], joints: { kneeFlexion_L: -20.4 } };
-    expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, way)).toBe('60°, 30°, 0°, 20°');
+    expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, way)).toBe('45°, 45°, 0°, 20°');
     expect(() => fillIn('{turn2}', entry, way)).toThrow(/no figure of this projection/);
   });
   it('no sentence of any set-up keeps a gap', () => {
