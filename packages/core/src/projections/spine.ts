@@ -591,7 +591,7 @@ export const spine: ProjectionSource[] = [
       { pose: ['arms-clear', 'mouth-open'] },
       ['head', 'thorax'],
     ),
-    headLine: { line: 'GML', toReceptorDeg: 90 },
+    headLine: { line: 'TML', toReceptorDeg: 90 },
     ray: ray('AP', 0, 'head', [0, 5]),
     aim: at('C2_dens', 'middle of the open mouth', { point: 'through', checkBy: ['occlusal_edge', 'mastoid_tip_L'] }),
     cover: [all('C2_dens', 'dens', 25), ...pair('C1_latmass', 'side mass of C1', 18), all('C2_body', 'body of C2', 18)],

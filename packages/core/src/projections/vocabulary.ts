@@ -87,7 +87,7 @@ export const HELD_PARTS = ['head', 'arm_L', 'arm_R', 'leg_L', 'leg_R'] as const;
 export type HeldPart = (typeof HELD_PARTS)[number];
 
 /** Lines from the ear opening to the outer canthus, lower orbital margin, acanthion, lips, chin, glabella. */
-export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML'] as const;
+export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML', 'TML'] as const;
 export type HeadLine = (typeof HEAD_LINES)[number];
 
 export const REGIONS = [

@@ -10,6 +10,7 @@ const NAMES: Record<HeadLine, string> = {
   LML: 'Line from ear opening to lips',
   MML: 'Line from ear opening to chin',
   GML: 'Line from ear opening to glabella',
+  TML: 'Line from mastoid tip to upper teeth',
 };
 const SQUARE_DEG = 90;
 

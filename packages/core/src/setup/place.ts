@@ -42,7 +42,7 @@ import type { Side } from './setup';
 import type { SideView } from './side';
 import type { TakenWay } from './way';
 
-/** Front end of each line of the head; all begin at the ear opening. */
+/** Front end of each line of the head. */
 const LINE_ENDS: Record<HeadLine, string> = {
   OML: 'outer_canthus_L',
   IOML: 'infraorbital_margin_L',
@@ -50,14 +50,16 @@ const LINE_ENDS: Record<HeadLine, string> = {
   LML: 'occlusal_edge',
   MML: 'menton',
   GML: 'glabella',
+  TML: 'occlusal_edge',
 };
+/** Where it begins. */
+const startOf = (line: HeadLine): string => (line === 'TML' ? 'mastoid_tip_L' : 'EAM_L');
 
 /** How far the chin goes up so that a line of the head makes the wanted angle with a receptor along the trunk. */
 export function chinUpDeg({ headLine }: Projection, body: Body): number | null {
   if (!headLine) return null;
   const end = landmarkOf(body, LINE_ENDS[headLine.line]).p;
-  const meatus = landmarkOf(body, 'EAM_L').p;
-  const line = subtract(end, meatus);
+  const line = subtract(end, landmarkOf(body, startOf(headLine.line)).p);
   const slope = toDegrees(Math.atan2(line[2], -line[1]));
   // The receptor lies along the trunk: the line makes 90° − its slope with it.
   return 90 - headLine.toReceptorDeg - slope;
