@@ -13,7 +13,7 @@ import { pixelAt } from '../radiograph/detector';
 import { prepareRadiograph } from '../radiograph/simulateRadiograph';
 import { usualSetup } from './correctFault';
 import { measureCriteria } from './criteria';
-import { planeIn, withMotion } from './measure';
+import { markIn, planeIn, withMotion } from './measure';
 import { OPEN_SHARE, openingsOf } from './openings';
 
 const open = (setup: Setup): string[] =>
@@ -58,26 +58,27 @@ test('a lateral of the neck opens the joints of both sides, and without a turn a
   expect(joints.every(({ passes }) => passes)).toBe(true);
 });
 
-/** Light through the middle of a joint against the mean of what lies beside it, from the picture itself. */
+/** Reads the light that comes through where points of the room fall on the picture. */
+function reader(setup: Setup): (p: Vec3) => number {
+  const { picture, castRows } = prepareRadiograph(setup, { pixels: 1024, seed: null });
+  return (p) => {
+    const { u, v } = throughPoint(setup.scene.focal, planeIn(setup), p);
+    const { u: across, v: up } = setup.scene.receptor;
+    const [x, y] = pixelAt(picture, addScaled(addScaled(setup.scene.hit, across, u), up, v));
+    return castRows(Math.round(y), Math.round(y) + 1).through[Math.round(x)];
+  };
+}
+
+/** Light through the middle of a joint against the mean of what lies beside it. */
 function slitOf(setup: Setup, id: string): number {
   const primitive = mannequin.primitives.find((each) => each.id === id)!;
   const plate = solidOf(standingOf(setup), primitive)[0].shape;
   if (plate.kind !== 'plate') throw new Error(`${id} is not flat`);
-  const { picture, castRows } = prepareRadiograph(setup, { pixels: 1024, seed: null });
-  const at = (offMm: number): [number, number] => {
-    const inBody = addScaled(shapeCentre(plate), plateNormal(plate.pts), offMm);
-    const p = applyToPoint(setup.scene.place, inBody);
-    const { u, v } = throughPoint(setup.scene.focal, planeIn(setup), p);
-    const { u: across, v: up } = setup.scene.receptor;
-    const onPlate: Vec3 = addScaled(addScaled(setup.scene.hit, across, u), up, v);
-    return pixelAt(picture, onPlate);
-  };
-  const middle = at(0);
-  const [first, end] = [Math.floor(middle[1]) - 20, Math.floor(middle[1]) + 20];
-  const { through } = castRows(first, end);
-  const read = ([x, y]: [number, number]) => through[(Math.round(y) - first) * picture.columns + Math.round(x)];
-  const beside = [-2.6, -2.2, 2.2, 2.6].map((mm) => read(at(mm)));
-  return read(middle) / (beside.reduce((sum, value) => sum + value, 0) / beside.length);
+  const read = reader(setup);
+  const at = (offMm: number) =>
+    read(applyToPoint(setup.scene.place, addScaled(shapeCentre(plate), plateNormal(plate.pts), offMm)));
+  const beside = [-2.6, -2.2, 2.2, 2.6].map(at);
+  return at(0) / (beside.reduce((sum, value) => sum + value, 0) / beside.length);
 }
 
 test.each([
@@ -105,4 +106,41 @@ test('the blade of the scapula stands on edge in its lateral views', () => {
     const lean = Math.abs(dot([b[0] - a[0], b[1] - a[1], b[2] - a[2]], setup.scene.beam)) / 10;
     expect((Math.asin(lean) * 180) / Math.PI).toBeLessThan(3);
   }
+});
+
+/** Light in the gap between talus and a malleolus against the darkest edge of bone on either side of it. */
+function mortise(setup: Setup, malleolus: string): number {
+  const read = reader(setup);
+  const [from, to] = ['talus_dome_L', malleolus].map((id) => markIn(setup, id));
+  // At the height of the talus, on the line from the middle of its pulley to the ankle bone.
+  const at = (share: number) =>
+    read([
+      from[0] + (to[0] - from[0]) * share,
+      from[1] + (to[1] - from[1]) * share,
+      from[2] + (to[2] - from[2]) * share,
+    ]);
+  const across = Array.from({ length: 41 }, (_, i) => at(0.45 + i * 0.01));
+  return Math.max(
+    ...across.map((value, i) => value / Math.max(Math.min(...across.slice(0, i + 1)), Math.min(...across.slice(i)))),
+  );
+}
+
+test('the ankle is most open on both sides of the talus in the mortise view', () => {
+  const ideal = usualSetup('ankle-mortise');
+  const least = (setup: Setup) =>
+    Math.min(...['med_malleolus_L', 'lat_malleolus_L'].map((malleolus) => mortise(setup, malleolus)));
+  expect(least(ideal)).toBeGreaterThan(1.6);
+  for (const rollDeg of [20, -20])
+    expect(least(withMotion(ideal, 'rollDeg', rollDeg))).toBeLessThan(least(ideal) - 0.1);
+});
+
+test('with the mouth open teeth and mastoid tips stand in one line, and the dens between them and the lower teeth', () => {
+  const ideal = usualSetup('cervical-ap-open-mouth');
+  const height = (setup: Setup, id: string) => throughPoint(setup.scene.focal, planeIn(setup), markIn(setup, id)).v;
+  expect(Math.abs(height(ideal, 'occlusal_edge') - height(ideal, 'mastoid_tip_L'))).toBeLessThan(3);
+  expect(height(ideal, 'occlusal_edge')).toBeGreaterThan(height(ideal, 'C2_dens') + 5);
+  expect(height(ideal, 'tooth_l1_L')).toBeLessThan(height(ideal, 'C2_body') - 10);
+  // Chin down brings the teeth over the dens, chin up takes them off it.
+  const [down, up] = [6, -6].map((tiltDeg) => height(withMotion(ideal, 'tiltDeg', tiltDeg), 'occlusal_edge'));
+  expect([down, up].sort((a, b) => a - b)[0]).toBeLessThan(height(ideal, 'C2_dens') + 5);
 });
