@@ -96,6 +96,19 @@ describe('contrast', () => {
     }
     expect(most).toBeLessThan(0.01);
   });
+  test('coils of the small bowel lie before the spine, within the flanks, in a child as in a man', () => {
+    for (const patient of [{ ageYears: 6 }, { ageYears: 40 }, { ageYears: 40, massKg: 110 }]) {
+      const setup = setupOf('small-bowel-pa', { patient });
+      const [coils] = patientSolids(setup).filter(({ material }) => material === 'barium_thin');
+      const { pts, r } = coils.shape as Tube;
+      const posed = standingOf(setup);
+      const [top, foot] = ['L2_body', 'S1_body'].map((id) => posedMark(posed, id).p);
+      const spineAt = (z: number) => top[1] + ((foot[1] - top[1]) * (z - top[2])) / (foot[2] - top[2]);
+      const crest = posedMark(posed, 'iliac_crest_L').p;
+      expect(pts.every((p, i) => p[1] + r[i] < spineAt(p[2]) - 10)).toBe(true);
+      expect(pts.every((p, i) => Math.abs(p[0]) + r[i] < Math.abs(crest[0]))).toBe(true);
+    }
+  });
   test('a scout has none, a gullet and a urogram theirs', () => {
     const materials = (id: string) => new Set(patientSolids(setupOf(id)).map(({ material }) => material));
     expect([...materials('colon-scout')].some((name) => /barium/.test(name))).toBe(false);

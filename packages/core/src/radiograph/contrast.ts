@@ -6,7 +6,7 @@ import { shrunk } from '../body/intervals';
 import { posedMark, posedStructure, type PosedBody } from '../body/posed';
 import type { Tube } from '../body/shape';
 import type { Solid } from '../body/surface';
-import { addScaled, dot, lerp, type Vec3 } from '../geometry/vector';
+import { addScaled, cross, distance, dot, lerp, normalize, subtract, type Vec3 } from '../geometry/vector';
 
 /** `pool`: share of the space that the medium fills; what is left is gas over a coated wall, or nothing for 1. */
 type Filling = { organs: readonly string[]; material: string; pool: number };
@@ -80,6 +80,34 @@ function gullet(posed: PosedBody, front: Vec3): Solid[] {
   return [{ shape: { kind: 'tube', pts, r: [6, 7, 7.5, 8, 8, 9] }, material: 'barium_60', priority: BARIUM_OVER }];
 }
 
+/** Sweeps of the small bowel from side to side, and how wide, deep and thick they lie as shares of their height [C]. */
+const SWEEPS = 7;
+const COILS = { wide: 0.5, front: 0.45, wave: 0.1, radius: 0.085, pointsASweep: 8 } as const;
+
+/** The small bowel full, in coils in front of the spine from L2 to the inlet of the pelvis. */
+function coils(posed: PosedBody, front: Vec3): Solid[] {
+  const [top, foot] = ['L2_body', 'S1_body'].map((id) => posedMark(posed, id).p);
+  const left = normalize(cross(subtract(top, foot), front));
+  const tall = distance(top, foot);
+  const count = SWEEPS * COILS.pointsASweep;
+  const pts = Array.from({ length: count + 1 }, (_, i): Vec3 => {
+    const turn = (Math.PI * i) / COILS.pointsASweep;
+    // No sweep lies as the one before.
+    const down = lerp(top, foot, (i + 5 * Math.sin(turn * 1.7)) / count);
+    const forward = addScaled(down, front, tall * (COILS.front + COILS.wave * Math.sin(turn * 2.3)));
+    // Narrower towards the pelvis, where it has less room.
+    const wide = tall * COILS.wide * (1 - (0.4 * i) / count) * (0.8 + 0.25 * Math.sin(turn * 0.6 + 1));
+    return addScaled(forward, left, wide * Math.cos(turn));
+  });
+  return [
+    {
+      shape: { kind: 'tube', pts, r: pts.map((_, i) => tall * COILS.radius * (1 - 0.15 * (i % 2))) },
+      material: 'barium_thin',
+      priority: BARIUM_OVER,
+    },
+  ];
+}
+
 /** Pelves of the kidneys and ureters, where the urine is three times as strong as in the bladder [C]; and the bladder. */
 function urine(posed: PosedBody, parts: { kidneys: boolean; bladder: boolean }): Solid[] {
   const bladder = posedStructure(posed, 'bladder').shape;
@@ -118,6 +146,7 @@ export function contrastFor(entry: string, posed: PosedBody, up: Vec3, front: Ve
   const hollow = HOLLOW.find(({ entries }) => entries.test(entry));
   if (hollow) return fill(posed, hollow.fill, up);
   if (/^oesophagus-/.test(entry)) return gullet(posed, front);
+  if (/^small-bowel-/.test(entry)) return coils(posed, front);
   if (/^urography-(?!scout)/.test(entry)) return urine(posed, { kidneys: true, bladder: !/post-void/.test(entry) });
   if (/^cystogram-/.test(entry)) return urine(posed, { kidneys: false, bladder: true });
   return [];
