@@ -221,6 +221,7 @@ export {
   type RadiographOptions,
 } from './radiograph/simulateRadiograph';
 export { consoleMishap, seedOf } from './radiograph/consoleMishap';
+export { indexShare } from './radiograph/pictureIndex';
 export { CAPTION } from './radiograph/caption';
 export { IMPLANTS, implantIn, type Implant } from './radiograph/implants';
 export { hang, type Hung } from './radiograph/hang';

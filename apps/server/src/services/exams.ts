@@ -2,6 +2,7 @@
 import { and, asc, desc, eq, gte, isNull, lte } from 'drizzle-orm';
 import {
   computeSetup,
+  ROOM_ONE,
   deviationIndex,
   doseLevelFor,
   exportRecordedBody,
@@ -247,7 +248,7 @@ export async function recordExposure(
   now: number,
 ): Promise<{ exposure: Exposure; created: boolean }> {
   const setup = computeSetup(exposure.request);
-  const reading = readDetector(exposure.id, setup);
+  const reading = readDetector(exposure.id, setup, exposure.request.room ?? ROOM_ONE);
   const off = now - (exposure.sentAt ?? now);
   const clockWrong = Math.abs(off) > CLOCK_OFF_MS;
   const created = await store.writes.run(() =>

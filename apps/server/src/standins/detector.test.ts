@@ -1,4 +1,4 @@
-import { computeSetup, deviationIndex, ROOM_ONE } from '@taktik/core';
+import { computeSetup, consoleMishap, deviationIndex, indexShare, ROOM_ONE } from '@taktik/core';
 import { readDetector } from './detector';
 
 const request = { projectionId: 'chest-pa', room: ROOM_ONE };
@@ -31,3 +31,18 @@ test('aims at what the part is given: a limb more than a trunk', () =>
   expect(
     readDetector('abc', computeSetup({ projectionId: 'hand-pa', side: 'left', room: ROOM_ONE })).targetIndex,
   ).toBeGreaterThan(readDetector('abc', setup).targetIndex));
+
+test('a part that lies out of the light reads what its picture reads', () => {
+  const knee = computeSetup({ projectionId: 'patella-tangential-supine', side: 'left', room: ROOM_ONE });
+  const { index } = knee.exposure.expected!;
+  const read = Array.from({ length: 24 }, (_, i) => {
+    const id = `exposure-${i}`;
+    const share = indexShare(knee, ROOM_ONE, consoleMishap(id));
+    return { share, deviation: deviationIndex(readDetector(id, knee, ROOM_ONE).exposureIndex, index) };
+  });
+  for (const { share, deviation } of read) expect(Math.abs(deviation - 10 * Math.log10(share))).toBeLessThan(4);
+  // Some of them lie plainly wrong, and most do not.
+  const far = read.filter(({ share }) => Math.abs(10 * Math.log10(share)) > 2);
+  expect(far.length).toBeGreaterThan(0);
+  expect(far.length).toBeLessThan(12);
+});
