@@ -19,6 +19,8 @@ const GLYPHS: Readonly<Record<string, readonly string[]>> = {
   ' ': ['...', '...', '...', '...', '...', '...', '...'],
 };
 const ROWS = 7;
+const WIDEST = 0.95;
+const PIXELS_A_CELL = 300;
 
 /** The caption as rows of cells, true where it is written. */
 function cells(): boolean[][] {
@@ -37,7 +39,9 @@ function cells(): boolean[][] {
 export function burnCaption(grey: Uint8ClampedArray, columns: number, rows: number): void {
   const written = cells();
   const wide = written[0].length;
-  const size = Math.max(1, Math.floor((columns * 0.5) / wide));
+  // As large as a picture that is shown at half its size needs to be read, and no wider than the picture.
+  const most = Math.floor((columns * WIDEST) / wide);
+  const size = Math.max(1, Math.min(most, Math.round(Math.max(columns, rows) / PIXELS_A_CELL)));
   // A picture too small for the letters shows as much as there is room for, from the left.
   const left = Math.max(0, columns - wide * size - 2 * size);
   const top = Math.max(0, rows - (ROWS + 2) * size);

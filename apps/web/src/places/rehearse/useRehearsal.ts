@@ -9,9 +9,9 @@ import type { Developed, Judged, RehearsalInput } from '../../workers/rehearsal'
 export const PREVIEW_PIXELS = 192;
 /** A picture that follows the hand is made smaller where the machine is slow, down to this. */
 const LEAST_PIXELS = 112;
-/** Twenty pictures a second. */
-const SLOW_MS = 50;
-const QUICK_MS = 32;
+/** Twenty pictures a second, with the time it takes to show them. */
+const SLOW_MS = 42;
+const QUICK_MS = 28;
 
 /** The size of the next preview, by how long the last one took. */
 export function nextPreview(pixels: number, tookMs: number): number {
