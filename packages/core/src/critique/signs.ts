@@ -55,6 +55,13 @@ const REAR_RIBS = across(
   ['rib8_L', 'rib8_R'],
   /rotated|ribs/,
 );
+const CLAVICLES_UP = up(
+  'clavicles-high',
+  'Inner ends of the clavicles as high over the spine as they belong',
+  ['SC_joint_L', 'T4_body'],
+  /lordotic|leans|bent/,
+);
+const RIBS_UP = up('ribs-up', 'Ribs of both sides at one height', ['rib8_L', 'rib8_R'], /tilted|leans/);
 const WINGS = across('coccyx', 'Coccyx over the symphysis', ['coccyx_tip', 'symphysis_sup'], /^rotated/);
 const OPENINGS = up('pelvis-tilt', 'Coccyx as high over the symphysis as it belongs', ['coccyx_tip', 'symphysis_sup']);
 const HIPS_LEVEL = level('hips-level', 'Crests of the hip bones level', ['iliac_crest_L', 'iliac_crest_R']);
@@ -64,6 +71,7 @@ const HIPS_APART = across(
   ['PSIS_L', 'PSIS_R'],
   /rotated|hips?$/,
 );
+const HIPS_UP = up('hip-bones-up', 'Hip bones of both sides at one height', ['PSIS_L', 'PSIS_R'], /tilted|leans/);
 const spinous = (level_: string, allowDeg = 3): Sign =>
   across(
     `process-${level_}`,
@@ -123,6 +131,7 @@ const JAW_SIDES = across(
   3,
 );
 const JAWS = across('jaw-angles', 'Jaw angles over each other', ['gonion_L', 'gonion_R'], /rotated/);
+const JAWS_UP = up('jaw-angles-up', 'Jaw angles at one height', ['gonion_L', 'gonion_R'], /tilted|tipped/);
 const TEETH = up(
   'teeth',
   'Edge of the upper teeth as high over the mastoid tips as it belongs',
@@ -175,6 +184,12 @@ const BORDERS = across(
   ['scapula_medial_border_L', 'scapula_lateral_border_L'],
   /not-on-edge/,
 );
+const BLADE_UP = up(
+  'blade-up',
+  'Coracoid as high over the root of the spine of the scapula as it belongs',
+  ['coracoid_L', 'scapula_spine_root_L'],
+  /gap|arch|outlet/,
+);
 const CORACOID = across(
   'coracoid',
   'Tip of the coracoid as far from the socket as it belongs',
@@ -219,11 +234,22 @@ const MALLEOLI = across(
   ['med_malleolus_L', 'lat_malleolus_L'],
   /domes-apart|rotated|rolled/,
 );
+const MALLEOLI_UP = up('malleoli-up', 'Malleoli as high against each other as they belong', [
+  'med_malleolus_L',
+  'lat_malleolus_L',
+]);
 const MORTISE = across(
   'heel-aside',
   'Heel as far aside of the talus as it belongs',
   ['calcaneus_post_L', 'talus_dome_L'],
   /closed|rotated/,
+);
+const HEEL_UP = up(
+  'heel-up',
+  'Heel as far under the talus as it belongs',
+  ['calcaneus_post_L', 'talus_dome_L'],
+  /foot|bent|flexed/,
+  5,
 );
 const TARSUS = across(
   'tarsus',
@@ -231,6 +257,12 @@ const TARSUS = across(
   ['talus_neck_L', 'cuboid_L'],
   /over|under|rotated/,
   5,
+);
+const TARSUS_UP = up(
+  'tarsus-up',
+  'Neck of the talus as far behind the cuboid as it belongs',
+  ['talus_neck_L', 'cuboid_L'],
+  /spaces|closed/,
 );
 const HEEL = up(
   'heel',
@@ -263,16 +295,19 @@ const TUBEROSITY = across(
 
 /** The first line that an entry's id matches counts. */
 const BY_ENTRY: readonly (readonly [RegExp, readonly Sign[]])[] = [
-  [/^(chest|sternum)-lateral|^thoracic-lateral|^scoliosis-lateral|^airway-lateral/, [REAR_RIBS]],
+  [/^(chest|sternum)-lateral|^thoracic-lateral|^scoliosis-lateral|^airway-lateral/, [REAR_RIBS, RIBS_UP]],
   [/^cervicothoracic-lateral/, [across('first-ribs', 'First ribs over each other', ['rib2_L', 'rib2_R'])]],
-  [/^(chest|airway|ribs|sternoclavicular|sternum)-/, [CLAVICLES]],
+  [/^(chest|airway|ribs|sternoclavicular|sternum)-/, [CLAVICLES, CLAVICLES_UP]],
   [/^(sacrum|coccyx)-ap|^lumbosacral-ap|^sacroiliac|^hip-lateral-frog/, [WINGS, OPENINGS]],
-  [/^abdomen-(lateral|decubitus-dorsal)|^lumbosacral-lateral|^sacrum|^coccyx-lateral|^colon-lateral/, [HIPS_APART]],
+  [
+    /^abdomen-(lateral|decubitus-dorsal)|^lumbosacral-lateral|^sacrum|^coccyx-lateral|^colon-lateral/,
+    [HIPS_APART, HIPS_UP],
+  ],
   [
     /^lumbar-(lateral|flexion|extension)/,
     [HIPS_APART, across('lumbar-arches', 'Arches of L3 over each other', ['L3_arch_L', 'L3_arch_R'], /rotated/)],
   ],
-  [/^stomach-lateral|^oesophagus-lateral/, [REAR_RIBS]],
+  [/^stomach-lateral|^oesophagus-lateral/, [REAR_RIBS, RIBS_UP]],
   [/^lumbar/, [spinous('L3'), endPlates('L3', 'L4')]],
   [/^(thoracic|scoliosis|oesophagus)/, [spinous('T7'), endPlates('T7', 'T8')]],
   [/^(abdomen|stomach|small|colon|urography|cystogram)/, [spinous('L3'), HIPS_LEVEL]],
@@ -288,7 +323,7 @@ const BY_ENTRY: readonly (readonly [RegExp, readonly Sign[]])[] = [
       ),
     ],
   ],
-  [/^cervical-(lateral|flexion|extension)/, [JAWS]],
+  [/^cervical-(lateral|flexion|extension)/, [JAWS, JAWS_UP]],
   [/^cervical/, [spinous('C5', 4), endPlates('C5', 'C6')]],
   [/submentovertical|^nasal-bones-tangential|^zygomatic-arch-oblique/, [JAW_TIP, JAW_SIDES]],
   [/^(mandible-axiolateral|temporomandibular-axiolateral|orbit-parieto)/, [EARS, EARS_UP]],
@@ -300,15 +335,15 @@ const BY_ENTRY: readonly (readonly [RegExp, readonly Sign[]])[] = [
   // Through the chest no pair of marks of the arm can be told apart.
   [/^humerus-transthoracic/, []],
   [/^(forearm|elbow|humerus)-/, [OLECRANON]],
-  [/^(shoulder-scapular-y|shoulder-outlet|scapula-lateral)/, [BORDERS]],
+  [/^(shoulder-scapular-y|shoulder-outlet|scapula-lateral)/, [BORDERS, BLADE_UP]],
   [/^(shoulder|scapula|coracoid|clavicle|acromio|intertub)/, [CORACOID, CORACOID_UP]],
   [/^(knee|patella|leg|femur)-(lateral|kneeling)|^femur-lateral-distal|^knee-kneeling/, [CONDYLES, CONDYLES_UP]],
   [/^(knee|patella-pa|femur-ap-distal|fossa)/, [KNEECAP, KNEECAP_UP]],
   [/^leg-/, [TUBEROSITY, MORTISE]],
-  [/^(ankle|foot|calcaneus)-lateral/, [MALLEOLI]],
-  [/^(ankle|subtalar)-/, [MORTISE]],
+  [/^(ankle|foot|calcaneus)-lateral/, [MALLEOLI, MALLEOLI_UP]],
+  [/^(ankle|subtalar)-/, [MORTISE, HEEL_UP]],
   [/^calcaneus-/, [HEEL, HEEL_SIDE]],
-  [/^(foot|toes-ap|toes-oblique)/, [TARSUS]],
+  [/^(foot|toes-ap|toes-oblique)/, [TARSUS, TARSUS_UP]],
   [/^(femur|hip-lateral|hip-axiolateral|hip-false)/, [TROCHANTER]],
   [/^(pelvis|hip|acetabulum|ilium|hips)/, [WINGS, OPENINGS, HIPS_LEVEL]],
 ];
