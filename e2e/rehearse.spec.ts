@@ -24,7 +24,7 @@ test('a rolled knee: its condyles fail, the correction is told and done, and the
   await expect(page.getByText('▲ 1 of 7 fail')).toBeVisible();
   const correct = page.getByRole('button', { name: /^Do it: Roll the part 6°: back toward the receptor/ });
   await correct.click();
-  await expect(page.getByText('✓ All 7 pass')).toBeVisible();
+  await expect(page.getByText(/✓ All \d+ pass/)).toBeVisible();
   await expect(page).not.toHaveURL(/lie=/);
 });
 
@@ -32,7 +32,7 @@ test('dragging the picture moves the part under the light, and what is cut is sa
   await page.goto('/rehearse?p=chest-pa');
   const picture = page.getByRole('img', { name: /Simulated picture of Chest, PA/ });
   await expect(picture).toBeVisible();
-  await expect(page.getByText('✓ All 6 pass')).toBeVisible();
+  await expect(page.getByText(/✓ All \d+ pass/)).toBeVisible();
   const box = (await picture.boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);

@@ -232,8 +232,9 @@ export function placePatient(
 export const UPRIGHT_FRAME = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);
 const nodded = (chinUp: number): Frame => rotationAbout([0, 0, 0], [1, 0, 0], -chinUp);
 
-/** Parts of the body that the ray may cross: the limb itself for a limb, everything for the trunk. */
+/** Parts of the body that the ray may cross: the limb itself for a limb, head and neck for the head, else everything. */
 export function pathSegments(projection: Projection, body: Body, side: Side | null): string[] | undefined {
+  if (projection.region === 'skull and face') return HEAD_AND_NECK;
   if (projection.sided === 'none' || projection.ray.throughTrunk) return undefined;
   const suffix = side === 'right' ? '_R' : '_L';
   const aim = 'between' in projection.aim ? projection.aim.between[0] : projection.aim.landmark;
@@ -242,6 +243,7 @@ export function pathSegments(projection: Projection, body: Body, side: Side | nu
   const ofArm = ARM.test(segment);
   return Object.keys(body.segments).filter((id) => id.endsWith(suffix) && ARM.test(id) === ofArm);
 }
+const HEAD_AND_NECK = ['head', 'mandible', 'neck'];
 const ARM = /^(clavicle|scapula|upperarm|forearm|radius|hand|finger)/;
 
 export type PlacedPoint = {

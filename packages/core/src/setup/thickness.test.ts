@@ -1,0 +1,32 @@
+/** The thickness that the technique is chosen by grows with the body; it never leaps to what merely lies beside the part. */
+import { projections } from '../projections/catalogue';
+import { ROOM_ONE } from '../room/demoRooms';
+import { computeSetup } from './computeSetup';
+
+const thicknessOf = (projectionId: string, patient: { ageYears: number; massKg?: number }): number => {
+  const { sided } = projections.find(({ id }) => id === projectionId)!;
+  return computeSetup({ projectionId, side: sided === 'each' ? 'left' : undefined, patient, room: ROOM_ONE }).exposure
+    .thicknessMm;
+};
+
+const MASSES = [55, 65, 75, 85, 95, 105, 115, 125, 135];
+const AGES = [1, 2, 3, 4, 5, 6, 8, 10, 12, 14, 16, 18, 25];
+/** From one step to the next; a ray that skims the skin changes most. */
+const MOST = 1.5;
+const LEAST = 0.7;
+
+test.each(projections.map(({ id }) => id))('%s', (id) => {
+  for (const steps of [
+    MASSES.map((massKg) => thicknessOf(id, { ageYears: 40, massKg })),
+    AGES.map((ageYears) => thicknessOf(id, { ageYears })),
+  ])
+    steps.slice(1).forEach((now, i) => {
+      expect(now / steps[i]).toBeLessThan(MOST);
+      expect(now / steps[i]).toBeGreaterThan(LEAST);
+    });
+});
+
+test('the nose of the heavy is a nose', () => {
+  const slight = thicknessOf('nasal-bones-lateral', { ageYears: 40, massKg: 60 });
+  expect(thicknessOf('nasal-bones-lateral', { ageYears: 40, massKg: 130 })).toBeLessThan(slight + 5);
+});
