@@ -1,6 +1,6 @@
 /** The built server on a port and a database of its own, which a test may stop and start again. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -25,8 +25,22 @@ export class DemoServer {
 
   static async start(): Promise<DemoServer> {
     const server = new DemoServer(await freePort());
+    cpSync(await DemoServer.seeded(), server.folder, { recursive: true });
     await server.up();
     return server;
+  }
+
+  private static template: Promise<string> | undefined;
+  /** Demo data as a first start makes them: made once, copied for every server. */
+  private static seeded(): Promise<string> {
+    this.template ??= (async () => {
+      const first = new DemoServer(await freePort());
+      await first.up();
+      await first.down();
+      process.once('exit', () => rmSync(first.folder, { recursive: true, force: true }));
+      return first.folder;
+    })();
+    return this.template;
   }
 
   get url(): string {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, ONCE, readout, startSacrum, test } from './fixtures';
 
 test('from the order to the record, and still there after a restart', async ({ page, server }) => {
   await startSacrum(page);
@@ -78,25 +78,26 @@ test('from the order to the record, and still there after a restart', async ({ p
 test.describe('the app kept on the device', () => {
   test.use({ serviceWorkers: 'allow' });
 
-  test('without a connection nothing is lost: it is kept, said, and sent when the server is back', async ({
-    page,
-    server,
-  }) => {
-    await startSacrum(page);
-    await answerBefore(page);
-    // The app is on the device once its service worker is ready.
-    await page.evaluate(() => navigator.serviceWorker.ready);
-    await server.down();
-    await page.getByRole('button', { name: 'Expose', exact: true }).click();
-    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-    await expect(page.getByText(/No connection: .* kept on this device/)).toBeVisible();
-    await page.reload();
-    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-    await server.up();
-    await expect(page.getByText(/No connection/)).toBeHidden({ timeout: 15_000 });
-    await page.goto('/record');
-    await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
-  });
+  test(
+    'without a connection nothing is lost: it is kept, said, and sent when the server is back',
+    ONCE,
+    async ({ page, server }) => {
+      await startSacrum(page);
+      await answerBefore(page);
+      // The app is on the device once its service worker is ready.
+      await page.evaluate(() => navigator.serviceWorker.ready);
+      await server.down();
+      await page.getByRole('button', { name: 'Expose', exact: true }).click();
+      await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+      await expect(page.getByText(/No connection: .* kept on this device/)).toBeVisible();
+      await page.reload();
+      await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+      await server.up();
+      await expect(page.getByText(/No connection/)).toBeHidden({ timeout: 15_000 });
+      await page.goto('/record');
+      await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+    },
+  );
 });
 
 test('a set-up that must not be done is not exposed, and says why', async ({ page }) => {
@@ -131,7 +132,7 @@ test('the tube and the field are dragged on the stage, and the numbers follow', 
   await expect(readout(page, 'Tube')).toHaveAccessibleName(pulled!);
 });
 
-test('two tabs of a device share the exam in hand', async ({ page, context }) => {
+test('two tabs of a device share the exam in hand', ONCE, async ({ page, context }) => {
   await startSacrum(page);
   const other = await context.newPage();
   await other.goto(page.url());

@@ -1,4 +1,4 @@
-import { expect, readout, test } from './fixtures';
+import { expect, ONCE, readout, test } from './fixtures';
 
 test('search forgives, answers in the row, and opens the set-up; back returns', async ({ page }) => {
   await page.goto('/find');
@@ -19,7 +19,7 @@ test('search forgives, answers in the row, and opens the set-up; back returns', 
   await expect(field).toBeVisible();
 });
 
-test('nothing found, and a text of ten thousand characters, are answered', async ({ page }) => {
+test('nothing found, and a text of ten thousand characters, are answered', ONCE, async ({ page }) => {
   await page.goto('/find');
   const field = page.getByLabel('Find a projection');
   await field.fill('qqqqzzz');

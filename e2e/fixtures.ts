@@ -2,6 +2,9 @@ import { test as base, expect, type Page } from '@playwright/test';
 import { DemoServer } from './demoServer';
 import { DEMO, signIn } from './signIn';
 
+/** What does not depend on the size of the screen is tested at one size. */
+export const ONCE = { tag: '@once' };
+
 /** Each test has a server with fresh demo data, and fails on any error that the page reports. */
 export const test = base.extend<{ server: DemoServer; errors: string[]; as: keyof typeof DEMO | null }>({
   // Who is signed in when the test begins; null for nobody.

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { answerBefore, expect, startSacrum, test } from './fixtures';
+import { answerBefore, expect, ONCE, startSacrum, test } from './fixtures';
 
 /** Mean grey of the picture that is shown: 0 while there is none. */
 const mean = (page: Page, name: RegExp) =>
@@ -46,7 +46,7 @@ test('dragging the picture moves the part under the light, and what is cut is sa
   await expect(page.getByText('▲ apices')).toBeVisible();
 });
 
-test('the picture goes out as DICOM and PNG and comes in again', async ({ page }, info) => {
+test('the picture goes out as DICOM and PNG and comes in again', ONCE, async ({ page }, info) => {
   await page.goto('/rehearse?p=hand-pa&side=right');
   await expect(page.getByText(/^Simulated index/)).toBeVisible();
   const files = page.getByRole('radio', { name: 'brightness, files' });

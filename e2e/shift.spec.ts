@@ -1,5 +1,5 @@
 /** A shift: signing in, orders, the plan, what is asked, repeats, colleagues, devices, and what goes wrong. */
-import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, ONCE, readout, startSacrum, test } from './fixtures';
 import { signIn } from './signIn';
 
 const TABLE_HEAD = 'reference,initials,age_years,exam,side,reason,ward,situation';
@@ -25,25 +25,26 @@ test.describe('nobody is signed in', () => {
   });
 });
 
-test('a session that ended elsewhere asks for the PIN, and what was exposed meanwhile is sent after it', async ({
-  page,
-  request,
-}) => {
-  await startSacrum(page);
-  await answerBefore(page);
-  // The device was left, and its session is over on the server.
-  await page.context().clearCookies();
-  await page.getByRole('button', { name: 'Expose', exact: true }).click();
-  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-  await page.goto('/record');
-  await page.getByRole('radio', { name: 'Ines Oakfield, technologist' }).click();
-  await page.getByLabel('PIN', { exact: true }).fill('2580');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
-  // It was done by whoever was signed in then.
-  await expect(page.getByText(/HK · Sacrum and coccyx · Room 2 · Priya Windlow/)).toBeVisible();
-  expect((await request.get('/api/exposures')).status()).toBe(401);
-});
+test(
+  'a session that ended elsewhere asks for the PIN, and what was exposed meanwhile is sent after it',
+  ONCE,
+  async ({ page, request }) => {
+    await startSacrum(page);
+    await answerBefore(page);
+    // The device was left, and its session is over on the server.
+    await page.context().clearCookies();
+    await page.getByRole('button', { name: 'Expose', exact: true }).click();
+    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+    await page.goto('/record');
+    await page.getByRole('radio', { name: 'Ines Oakfield, technologist' }).click();
+    await page.getByLabel('PIN', { exact: true }).fill('2580');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+    // It was done by whoever was signed in then.
+    await expect(page.getByText(/HK · Sacrum and coccyx · Room 2 · Priya Windlow/)).toBeVisible();
+    expect((await request.get('/api/exposures')).status()).toBe(401);
+  },
+);
 
 test('orders are filtered, opened in full, planned anew, and the plan starts', async ({ page }) => {
   await page.goto('/orders');
@@ -135,40 +136,40 @@ test('one step at a time, and the breath in another language, survive a reload',
   await expect(page.getByText('Nefes almayın.')).toBeVisible();
 });
 
-test('two devices on one exam: nothing lost, nothing doubled, the changed plan is said', async ({
-  page,
-  browser,
-  server,
-}) => {
-  await startSacrum(page);
-  await answerBefore(page);
-  await page.getByRole('button', { name: 'Expose', exact: true }).click();
-  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-  const context = await browser.newContext({ viewport: page.viewportSize() ?? undefined, serviceWorkers: 'block' });
-  await signIn(context, server.url, 'technologist');
-  const other = await context.newPage();
-  await other.goto(`${server.url}/orders`);
-  await other.getByRole('button', { name: 'Resume Sacrum and coccyx, HK' }).click();
-  // Resumed at the second: the first is exposed, the answers came along.
-  await expect(other.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
-  await other.getByRole('button', { name: 'Expose', exact: true }).click();
-  await other.getByRole('button', { name: 'Accept' }).click();
-  // The first device sees it without asking.
-  await page.getByRole('button', { name: 'Accept' }).click();
-  await expect(page.getByRole('button', { name: 'Finish exam' })).toBeVisible({ timeout: 20_000 });
-  await other.getByRole('button', { name: 'Exam in hand: 2 of 2' }).click();
-  await other.getByRole('link', { name: 'Order, plan and what to bring' }).click();
-  await other.getByLabel('Add a projection').fill('sacrum lateral');
-  await other.getByRole('button', { name: 'Add Sacrum, lateral' }).click();
-  await expect(page.getByText('● Ines Oakfield has changed the plan on another device.')).toBeVisible({
-    timeout: 20_000,
-  });
-  await page.getByRole('button', { name: 'Take the new plan' }).click();
-  await expect(page.getByRole('button', { name: 'Exam in hand: 1 of 3' })).toBeVisible();
-  await page.goto('/record');
-  await expect(page.getByRole('link', { name: /, Sacrum and coccyx, HK/ })).toHaveCount(2);
-  await context.close();
-});
+test(
+  'two devices on one exam: nothing lost, nothing doubled, the changed plan is said',
+  ONCE,
+  async ({ page, browser, server }) => {
+    await startSacrum(page);
+    await answerBefore(page);
+    await page.getByRole('button', { name: 'Expose', exact: true }).click();
+    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+    const context = await browser.newContext({ viewport: page.viewportSize() ?? undefined, serviceWorkers: 'block' });
+    await signIn(context, server.url, 'technologist');
+    const other = await context.newPage();
+    await other.goto(`${server.url}/orders`);
+    await other.getByRole('button', { name: 'Resume Sacrum and coccyx, HK' }).click();
+    // Resumed at the second: the first is exposed, the answers came along.
+    await expect(other.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
+    await other.getByRole('button', { name: 'Expose', exact: true }).click();
+    await other.getByRole('button', { name: 'Accept' }).click();
+    // The first device sees it without asking.
+    await page.getByRole('button', { name: 'Accept' }).click();
+    await expect(page.getByRole('button', { name: 'Finish exam' })).toBeVisible({ timeout: 20_000 });
+    await other.getByRole('button', { name: 'Exam in hand: 2 of 2' }).click();
+    await other.getByRole('link', { name: 'Order, plan and what to bring' }).click();
+    await other.getByLabel('Add a projection').fill('sacrum lateral');
+    await other.getByRole('button', { name: 'Add Sacrum, lateral' }).click();
+    await expect(page.getByText('● Ines Oakfield has changed the plan on another device.')).toBeVisible({
+      timeout: 20_000,
+    });
+    await page.getByRole('button', { name: 'Take the new plan' }).click();
+    await expect(page.getByRole('button', { name: 'Exam in hand: 1 of 3' })).toBeVisible();
+    await page.goto('/record');
+    await expect(page.getByRole('link', { name: /, Sacrum and coccyx, HK/ })).toHaveCount(2);
+    await context.close();
+  },
+);
 
 test('handed to a colleague, taken up, ended with a reason', async ({ page }) => {
   await startSacrum(page);
@@ -207,81 +208,81 @@ test('pregnancy possible stops the exam until it is decided', async ({ page }) =
   await expect(page.getByLabel('Pregnancy possible: who decided, and what')).toHaveValue('Dr Vale: not now');
 });
 
-test('the server is killed in a burst: every acknowledged exposure is there, the rest are still to be sent', async ({
-  page,
-  server,
-  context,
-}) => {
-  await startSacrum(page);
-  const { url } = server;
-  const { current } = JSON.parse(
-    await page.evaluate(() => JSON.stringify({ current: JSON.parse(localStorage.getItem('taktik.session')!) })),
-  );
-  const body = (id: string) => ({
-    id,
-    examId: current.examId,
-    request: { projectionId: 'sacrum-ap-axial', patient: { ageYears: 58 } },
-    performedBy: 'Ines Oakfield',
-    exposedAt: Date.now(),
-  });
-  const ids = Array.from({ length: 60 }, (_, i) => `burst-${i}`);
-  const acknowledged: string[] = [];
-  const waiting = [...ids];
-  let killed: Promise<void> | null = null;
-  // Eight at a time: when the power goes there are always some under way and some still to be sent.
-  const lane = async (): Promise<void> => {
-    for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {
-      const sent = id;
-      await context.request.post(`${url}/api/exposures`, { data: body(sent) }).then(
-        (answer) => answer.ok() && acknowledged.push(sent),
-        () => undefined,
-      );
-      if (acknowledged.length >= 20) killed ??= server.kill();
-      await killed;
-    }
-  };
-  await Promise.all(Array.from({ length: 8 }, lane));
-  expect(acknowledged.length).toBeGreaterThan(0);
-  expect(acknowledged.length).toBeLessThan(ids.length);
-  await server.up();
-  const rows = (await (await context.request.get(`${url}/api/exposures?limit=500`)).json()) as { id: string }[];
-  const there = new Set(rows.map(({ id }) => id));
-  expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
-  // All sent again, as an outbox does: each is there once.
-  for (const id of ids)
-    expect((await context.request.post(`${url}/api/exposures`, { data: body(id) })).ok()).toBe(true);
-  const after = (await (await context.request.get(`${url}/api/exposures?limit=500`)).json()) as { id: string }[];
-  const sent = after.map(({ id }) => id).filter((id) => id.startsWith('burst-'));
-  expect(sent.sort()).toEqual([...ids].sort());
-});
+test(
+  'the server is killed in a burst: every acknowledged exposure is there, the rest are still to be sent',
+  ONCE,
+  async ({ page, server, context }) => {
+    await startSacrum(page);
+    const { url } = server;
+    const { current } = JSON.parse(
+      await page.evaluate(() => JSON.stringify({ current: JSON.parse(localStorage.getItem('taktik.session')!) })),
+    );
+    const body = (id: string) => ({
+      id,
+      examId: current.examId,
+      request: { projectionId: 'sacrum-ap-axial', patient: { ageYears: 58 } },
+      performedBy: 'Ines Oakfield',
+      exposedAt: Date.now(),
+    });
+    const ids = Array.from({ length: 60 }, (_, i) => `burst-${i}`);
+    const acknowledged: string[] = [];
+    const waiting = [...ids];
+    let killed: Promise<void> | null = null;
+    // Eight at a time: when the power goes there are always some under way and some still to be sent.
+    const lane = async (): Promise<void> => {
+      for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {
+        const sent = id;
+        await context.request.post(`${url}/api/exposures`, { data: body(sent) }).then(
+          (answer) => answer.ok() && acknowledged.push(sent),
+          () => undefined,
+        );
+        if (acknowledged.length >= 20) killed ??= server.kill();
+        await killed;
+      }
+    };
+    await Promise.all(Array.from({ length: 8 }, lane));
+    expect(acknowledged.length).toBeGreaterThan(0);
+    expect(acknowledged.length).toBeLessThan(ids.length);
+    await server.up();
+    const rows = (await (await context.request.get(`${url}/api/exposures?limit=500`)).json()) as { id: string }[];
+    const there = new Set(rows.map(({ id }) => id));
+    expect(acknowledged.filter((id) => !there.has(id))).toEqual([]);
+    // All sent again, as an outbox does: each is there once.
+    for (const id of ids)
+      expect((await context.request.post(`${url}/api/exposures`, { data: body(id) })).ok()).toBe(true);
+    const after = (await (await context.request.get(`${url}/api/exposures?limit=500`)).json()) as { id: string }[];
+    const sent = after.map(({ id }) => id).filter((id) => id.startsWith('burst-'));
+    expect(sent.sort()).toEqual([...ids].sort());
+  },
+);
 
-test('the disk of the server is full: it is said, and the device keeps what it has', async ({
-  page,
-  server,
-  context,
-}) => {
-  await startSacrum(page);
-  await answerBefore(page);
-  await server.down();
-  await server.up({ fileLimitKb: 36 });
-  await page.getByRole('button', { name: 'Expose', exact: true }).click();
-  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-  await expect(page.getByText(/kept on this device/)).toBeVisible();
-  // More than any room that is left: a small write may still find some.
-  const rows = Array.from({ length: 200 }, (_, i) => `F-${i},AB,40,Hand,left,Pain,Ward ${i},`);
-  const refused = await context.request.post(`${server.url}/api/orders/import`, {
-    headers: { 'content-type': 'text/csv' },
-    data: [TABLE_HEAD, ...rows].join('\n'),
-  });
-  expect([refused.status(), (await refused.json()).title]).toEqual([507, 'Disk full']);
-  await page.reload();
-  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-  await server.down();
-  await server.up();
-  await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 20_000 });
-  await page.goto('/record');
-  await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
-});
+test(
+  'the disk of the server is full: it is said, and the device keeps what it has',
+  ONCE,
+  async ({ page, server, context }) => {
+    await startSacrum(page);
+    await answerBefore(page);
+    await server.down();
+    await server.up({ fileLimitKb: 36 });
+    await page.getByRole('button', { name: 'Expose', exact: true }).click();
+    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+    await expect(page.getByText(/kept on this device/)).toBeVisible();
+    // More than any room that is left: a small write may still find some.
+    const rows = Array.from({ length: 200 }, (_, i) => `F-${i},AB,40,Hand,left,Pain,Ward ${i},`);
+    const refused = await context.request.post(`${server.url}/api/orders/import`, {
+      headers: { 'content-type': 'text/csv' },
+      data: [TABLE_HEAD, ...rows].join('\n'),
+    });
+    expect([refused.status(), (await refused.json()).title]).toEqual([507, 'Disk full']);
+    await page.reload();
+    await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+    await server.down();
+    await server.up();
+    await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 20_000 });
+    await page.goto('/record');
+    await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+  },
+);
 
 test('two hundred orders are shown without holding anything up', async ({ page, context, server }) => {
   const rows = Array.from({ length: 200 }, (_, i) => `L-${i},AB,${20 + (i % 60)},Hand,left,Pain ${i},Ward ${i},`);

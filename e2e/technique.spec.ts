@@ -1,4 +1,4 @@
-import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, ONCE, readout, startSacrum, test } from './fixtures';
 
 test('a room is calibrated and given a chart; set-ups start from it, and so they do after a reload', async ({
   page,
@@ -30,7 +30,7 @@ test('a room is calibrated and given a chart; set-ups start from it, and so they
   await expect(page.getByText(/Estimate, ±17 %/)).toBeVisible();
 });
 
-test('a faulty chart is told with its line, and nothing of it is taken', async ({ page }) => {
+test('a faulty chart is told with its line, and nothing of it is taken', ONCE, async ({ page }) => {
   await page.goto('/room?id=room-1');
   await page.getByLabel('Take a technique chart from a table (CSV), in place of this one: file').setInputFiles({
     name: 'chart.csv',
