@@ -2,10 +2,10 @@
 import { and, asc, desc, eq, gte, isNull, lte } from 'drizzle-orm';
 import {
   computeSetup,
-  ROOM_ONE,
   deviationIndex,
   doseLevelFor,
   exportRecordedBody,
+  ROOM_ONE,
   type Answers,
   type BodyDocument,
   type Department,

@@ -86,7 +86,7 @@ export const HELD_PARTS = ['head', 'arm_L', 'arm_R', 'leg_L', 'leg_R'] as const;
 /** Parts of the pose that are held up by the patient, a support or a helper and do not sink. */
 export type HeldPart = (typeof HELD_PARTS)[number];
 
-/** Lines from the ear opening to the outer canthus, lower orbital margin, acanthion, lips, chin, glabella. */
+/** Lines from the ear opening to the outer canthus, lower orbital margin, acanthion, lips, chin, glabella; from the mastoid tip to the upper teeth. */
 export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML', 'TML'] as const;
 export type HeadLine = (typeof HEAD_LINES)[number];
 

@@ -33,23 +33,21 @@ const FAR = 1e7;
 /** Under this a ray runs along a face or an edge. */
 const ALONG = 1e-9;
 
+/** A ray and its step in the coordinates of the piece at hand. */
+const own = new Float64Array(6);
+function intoOwn(ray: Float64Array, a: Float64Array, s: number): void {
+  for (let i = 0; i < 3; i += 1) {
+    const row = s + 3 * i;
+    own[i] = a[row] * ray[0] + a[row + 1] * ray[1] + a[row + 2] * ray[2];
+    own[i + 3] = a[row] * ray[3] + a[row + 1] * ray[4] + a[row + 2] * ray[5];
+  }
+}
+
 /** A unit ball in coordinates of its own. */
 function crossBall({ ray, near, far }: Run, a: Float64Array, s: number, first: number, last: number): void {
-  const dx = ray[0];
-  const dy = ray[1];
-  const dz = ray[2];
-  const ux = ray[3];
-  const uy = ray[4];
-  const uz = ray[5];
-  const px = a[s + 9];
-  const py = a[s + 10];
-  const pz = a[s + 11];
-  const qx = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
-  const qy = a[s + 3] * dx + a[s + 4] * dy + a[s + 5] * dz;
-  const qz = a[s + 6] * dx + a[s + 7] * dy + a[s + 8] * dz;
-  const vx = a[s] * ux + a[s + 1] * uy + a[s + 2] * uz;
-  const vy = a[s + 3] * ux + a[s + 4] * uy + a[s + 5] * uz;
-  const vz = a[s + 6] * ux + a[s + 7] * uy + a[s + 8] * uz;
+  intoOwn(ray, a, s);
+  const [qx, qy, qz, vx, vy, vz] = [own[0], own[1], own[2], own[3], own[4], own[5]];
+  const [px, py, pz] = [a[s + 9], a[s + 10], a[s + 11]];
   const A0 = qx * qx + qy * qy + qz * qz;
   const A1 = 2 * (qx * vx + qy * vy + qz * vz);
   const A2 = vx * vx + vy * vy + vz * vz;
@@ -74,21 +72,9 @@ function crossBall({ ray, near, far }: Run, a: Float64Array, s: number, first: n
 
 /** A cylinder of radius 1 from -1 to 1 in coordinates of its own. */
 function crossCylinder({ ray, near, far }: Run, a: Float64Array, s: number, first: number, last: number): void {
-  const dx = ray[0];
-  const dy = ray[1];
-  const dz = ray[2];
-  const ux = ray[3];
-  const uy = ray[4];
-  const uz = ray[5];
-  const px = a[s + 9];
-  const py = a[s + 10];
-  const pz = a[s + 11];
-  const qx = a[s] * dx + a[s + 1] * dy + a[s + 2] * dz;
-  const qy = a[s + 3] * dx + a[s + 4] * dy + a[s + 5] * dz;
-  const qz = a[s + 6] * dx + a[s + 7] * dy + a[s + 8] * dz;
-  const vx = a[s] * ux + a[s + 1] * uy + a[s + 2] * uz;
-  const vy = a[s + 3] * ux + a[s + 4] * uy + a[s + 5] * uz;
-  const vz = a[s + 6] * ux + a[s + 7] * uy + a[s + 8] * uz;
+  intoOwn(ray, a, s);
+  const [qx, qy, qz, vx, vy, vz] = [own[0], own[1], own[2], own[3], own[4], own[5]];
+  const [px, py, pz] = [a[s + 9], a[s + 10], a[s + 11]];
   const A0 = qx * qx + qy * qy;
   const A1 = 2 * (qx * vx + qy * vy);
   const A2 = vx * vx + vy * vy;

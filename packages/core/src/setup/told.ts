@@ -1,5 +1,4 @@
 /** Parts of a Setup as they are told: receptor, tube, image, centring. */
-import type { GridCheck } from './gridCheck';
 import { posedLandmark } from '../body/posed';
 import { dot, subtract } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
@@ -8,6 +7,7 @@ import type { LengthUnit } from '../quantity/length';
 import type { Grid, Holder, Room } from '../room/room';
 import { centreBy, describeCentre } from './centre';
 import { SPLIT_OVERLAP_MM } from './fitReceptor';
+import type { GridCheck } from './gridCheck';
 import type { OpenedLight } from './light';
 import type { AimedRay, PlacedBody } from './place';
 import type { ReceptorPlane } from './receptorPlane';
