@@ -50,6 +50,15 @@ describe.each([
   });
 });
 
+test('joints are called by the bones between which they lie', () => {
+  const names = (projectionId: string) =>
+    openingsOf(computeSetup({ projectionId, side: 'left' })).map(({ name }) => name);
+  expect(names('sacroiliac-oblique')).toEqual(['Sacroiliac joint, left, open', 'Sacroiliac joint, right, open']);
+  expect(names('lumbar-oblique-posterior')).toEqual(
+    expect.arrayContaining(['Joint L1-L2, left, open', 'Joint L5-S1, right, open']),
+  );
+});
+
 test('a lateral of the neck opens the joints of both sides, and without a turn all criteria of joints pass', () => {
   const ideal = usualSetup('cervical-lateral');
   expect(sides(open(ideal)).sort()).toEqual(['L', 'R']);

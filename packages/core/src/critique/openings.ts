@@ -34,9 +34,9 @@ export type Opening = {
 
 function nameOf(joint: string, side: 'L' | 'R'): string {
   const whose = side === 'L' ? 'left' : 'right';
-  const [level] = joint.split('_');
-  const next = VERTEBRAE[VERTEBRAE.indexOf(level) + 1];
-  return next ? `Joint ${level}-${next}, ${whose}, open` : `Sacroiliac joint, ${whose}, open`;
+  const [level, kind] = joint.split('_');
+  if (kind !== 'facet') return `Sacroiliac joint, ${whose}, open`;
+  return `Joint ${level}-${VERTEBRAE[VERTEBRAE.indexOf(level) + 1]}, ${whose}, open`;
 }
 
 /** Length of the line through a point of a flat convex polygon. */

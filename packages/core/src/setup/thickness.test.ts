@@ -11,9 +11,12 @@ const thicknessOf = (projectionId: string, patient: { ageYears: number; massKg?:
 
 const MASSES = [55, 70, 85, 100, 115, 130];
 const AGES = [1, 3, 6, 9, 12, 15, 18];
-/** From one step to the next; a ray that skims the skin changes most. */
-const MOST = 1.6;
+/** From one step to the next. */
+const MOST = 1.4;
 const LEAST = 0.7;
+/** A ray that skims the skin meets more of the foot or the face from one weight to the next. */
+const SKIMS = /^(sesamoids|nasal-bones)-tangential$/;
+const MOST_SKIMMING = 1.7;
 
 test.each(projections.map(({ id }) => id))('%s', (id) => {
   for (const steps of [
@@ -21,7 +24,7 @@ test.each(projections.map(({ id }) => id))('%s', (id) => {
     AGES.map((ageYears) => thicknessOf(id, { ageYears })),
   ])
     steps.slice(1).forEach((now, i) => {
-      expect(now / steps[i]).toBeLessThan(MOST);
+      expect(now / steps[i]).toBeLessThan(SKIMS.test(id) ? MOST_SKIMMING : MOST);
       expect(now / steps[i]).toBeGreaterThan(LEAST);
     });
 });

@@ -7,6 +7,7 @@ import { Press } from '../../ui/Press';
 import { Caution, Skeleton } from '../../ui/States';
 import { Words } from '../../ui/Words';
 import { CriteriaList } from './CriteriaList';
+import { pictureTrouble } from './pictureTrouble';
 import { PictureView } from './PictureView';
 import { useRehearsal } from './useRehearsal';
 
@@ -37,7 +38,7 @@ export function ConsolePicture({ exposureId, request, name, size, past = false }
           ? 'What the simulated console showed.'
           : 'The simulated console shows this. Judge it by the criteria before you accept it.'}
       </Words>
-      {error !== '' && <Caution text={`There is no picture: ${error}`} />}
+      {error !== '' && <Caution text={pictureTrouble(error, picture !== null)} />}
       {picture ? (
         <PictureView picture={picture} routine={null} over="this" window={null} size={size} name={name} />
       ) : (

@@ -2,6 +2,7 @@
 import { View } from 'react-native';
 import { Caution, Skeleton } from '../../ui/States';
 import type { RehearsalInput } from '../../workers/rehearsal';
+import { pictureTrouble } from './pictureTrouble';
 import { PictureView } from './PictureView';
 import { useRehearsal } from './useRehearsal';
 
@@ -34,7 +35,7 @@ export function ExercisePicture({ input, size, name, onDrag }: Props) {
           </View>
         )
       )}
-      {error !== '' && <Caution text={`${error}. The picture shown is still that from before.`} />}
+      {error !== '' && <Caution text={pictureTrouble(error, picture !== null)} />}
     </View>
   );
 }

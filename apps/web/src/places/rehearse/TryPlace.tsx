@@ -35,6 +35,7 @@ import { CriteriaList } from './CriteriaList';
 import { FaultPane } from './FaultPane';
 import { LieControls } from './LieControls';
 import { lieFrom, lieText } from './lie';
+import { pictureTrouble } from './pictureTrouble';
 import { PictureView } from './PictureView';
 import { SavePicture } from './SavePicture';
 import { useDragLie } from './useDragLie';
@@ -143,6 +144,16 @@ export function TryPlace() {
       {result && <SavePicture picture={picture} setup={result.setup} window={window} />}
     </View>
   );
+  const reset = (
+    <Press
+      label="Everything as it is computed"
+      disabled={asked.overrides === undefined}
+      onPress={() => go({ overrides: undefined })}
+      style={{ paddingHorizontal: 12 }}
+    >
+      <Words>Everything as it is computed</Words>
+    </Press>
+  );
   const shown = (
     <View style={{ gap: 8, alignItems: wide ? 'flex-start' : 'stretch' }}>
       {picture ? (
@@ -172,7 +183,8 @@ export function TryPlace() {
           {missed > 0 ? `▲ Criteria: ${missed} not met` : '✓ All criteria met'}
         </Words>
       )}
-      {error !== '' && <Caution text={`${error}. The picture shown is still that from before.`} />}
+      {error !== '' && <Caution text={pictureTrouble(error, picture !== null)} />}
+      {error !== '' && !picture && reset}
       <Choice
         label="Shown"
         options={[
@@ -222,14 +234,7 @@ export function TryPlace() {
       {errors.map(({ message }) => (
         <Caution key={message} text={message} />
       ))}
-      <Press
-        label="Everything as it is computed"
-        disabled={asked.overrides === undefined}
-        onPress={() => go({ overrides: undefined })}
-        style={{ paddingHorizontal: 12 }}
-      >
-        <Words>Everything as it is computed</Words>
-      </Press>
+      {reset}
     </View>
   );
   const partPane = (

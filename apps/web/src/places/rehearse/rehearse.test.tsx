@@ -68,6 +68,13 @@ describe('a set-up to try', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Lay the part so' }));
     await waitFor(() => expect(mockRouter.setParams).toHaveBeenLastCalledWith({ lie: expect.stringMatching(/tilt/) }));
   });
+  test('numbers that give no picture are told as such, with one key back to those that do', async () => {
+    mockHere.params = { p: 'knee-lateral', side: 'left', sid: '300' };
+    show(<RehearsePlace />);
+    expect(await screen.findByText(/^There is no picture: SID must be 400 to 3000 mm/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Everything as it is computed' }));
+    await waitFor(() => expect(mockRouter.setParams).toHaveBeenCalled());
+  });
   test('what cannot be set up says why', async () => {
     mockHere.params = { p: 'none' };
     show(<RehearsePlace />);
