@@ -4,6 +4,7 @@ import { Modal, Pressable, ScrollView, useWindowDimensions, View } from 'react-n
 import { Press } from './Press';
 import { useTheme } from './theme';
 import { RAIL_FROM } from './tokens';
+import { useEscape } from './useEscape';
 import { Words } from './Words';
 
 export function Sheet({
@@ -15,6 +16,7 @@ export function Sheet({
   const theme = useTheme();
   const { width, height } = useWindowDimensions();
   const wide = width >= RAIL_FROM;
+  useEscape(open, onClose);
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', justifyContent: 'flex-end' }}>

@@ -6,6 +6,7 @@ import { Toggle } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
+import { useEscape } from '../../ui/useEscape';
 import { hush, say, useVoice } from '../../ui/useVoice';
 import { Words } from '../../ui/Words';
 import { GROUP_NAMES, nextStep } from './StepList';
@@ -22,6 +23,7 @@ export function OneStep({ open, setup, done, onTick, onClose }: Props) {
   const theme = useTheme();
   const voice = useVoice('en');
   const [aloud, setAloud] = useState(false);
+  useEscape(open, onClose);
   const step = nextStep(setup, done);
   const place = setup.steps.filter(({ id }) => done.includes(id)).length;
   const last = [...setup.steps].reverse().find(({ id }) => done.includes(id));
