@@ -1,11 +1,14 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
-  workers: 1,
+  timeout: 120_000,
+  // Each test has a server and a browser of its own: two of them fill two cores.
+  fullyParallel: true,
+  workers: Math.min(2, availableParallelism()),
   // A shared machine stalls now and then; what fails three times running is broken.
   retries: process.env.CI ? 2 : 0,
   // A shared machine is at times several times slower than a desk.

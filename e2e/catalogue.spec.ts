@@ -49,32 +49,36 @@ test('a page tells what to look for, what goes wrong, what serves instead, and t
   await expect(page.getByText('15° to the heel, ray vertical')).toBeVisible();
 });
 
-test('an own entry is proved, stored, found, set up and removed; what is refused stays typed', async ({ page }) => {
-  await page.goto('/projection?p=knee-ap&side=right');
-  await page.getByRole('button', { name: 'Copy and change' }).click();
-  const name = `Knee of house ${test.info().project.name}`;
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('SID in inches').fill('far');
-  await page.getByRole('button', { name: 'Prove and store' }).click();
-  await expect(page.getByText('SID must be 20 to 98 in')).toBeVisible();
-  await expect(page.getByLabel('SID in inches')).toHaveValue('far');
-  await page.getByLabel('SID in inches').fill('46');
-  await page.getByLabel('Criteria, one a line').fill('only one');
-  await page.getByRole('button', { name: 'Prove and store' }).click();
-  await expect(page.getByText(/checks:/)).toBeVisible();
-  await page.getByLabel('Criteria, one a line').fill('one\ntwo');
-  await page.getByRole('button', { name: 'Prove and store' }).click();
-  await expect(page.getByRole('heading', { name: new RegExp(`^${name}`) })).toBeVisible();
-  await page.goto('/find');
-  await page.getByLabel('Find a projection').fill(name);
-  await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
-  await expect(readout(page, 'SID')).toHaveAccessibleName(/46 in/);
-  const id = new URL(page.url()).searchParams.get('p')!;
-  await page.goto(`/projection?p=${id}&side=right`);
-  await page.getByRole('button', { name: 'Change this entry' }).click();
-  await page.getByRole('button', { name: 'Remove this entry' }).click();
-  await expect(page.getByText(`There is no projection "${id}"`)).toBeVisible();
-});
+test(
+  'an own entry is proved, stored, found, set up and removed; what is refused stays typed',
+  ONCE,
+  async ({ page }) => {
+    await page.goto('/projection?p=knee-ap&side=right');
+    await page.getByRole('button', { name: 'Copy and change' }).click();
+    const name = `Knee of house ${test.info().project.name}`;
+    await page.getByLabel('Name', { exact: true }).fill(name);
+    await page.getByLabel('SID in inches').fill('far');
+    await page.getByRole('button', { name: 'Prove and store' }).click();
+    await expect(page.getByText('SID must be 20 to 98 in')).toBeVisible();
+    await expect(page.getByLabel('SID in inches')).toHaveValue('far');
+    await page.getByLabel('SID in inches').fill('46');
+    await page.getByLabel('Criteria, one a line').fill('only one');
+    await page.getByRole('button', { name: 'Prove and store' }).click();
+    await expect(page.getByText(/checks:/)).toBeVisible();
+    await page.getByLabel('Criteria, one a line').fill('one\ntwo');
+    await page.getByRole('button', { name: 'Prove and store' }).click();
+    await expect(page.getByRole('heading', { name: new RegExp(`^${name}`) })).toBeVisible();
+    await page.goto('/find');
+    await page.getByLabel('Find a projection').fill(name);
+    await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+    await expect(readout(page, 'SID')).toHaveAccessibleName(/46 in/);
+    const id = new URL(page.url()).searchParams.get('p')!;
+    await page.goto(`/projection?p=${id}&side=right`);
+    await page.getByRole('button', { name: 'Change this entry' }).click();
+    await page.getByRole('button', { name: 'Remove this entry' }).click();
+    await expect(page.getByText(`There is no projection "${id}"`)).toBeVisible();
+  },
+);
 
 test(
   'an imported file with one wrong entry names it, its field and the rule, and imports nothing',

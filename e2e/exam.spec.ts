@@ -100,7 +100,7 @@ test.describe('the app kept on the device', () => {
   );
 });
 
-test('a set-up that must not be done is not exposed, and says why', async ({ page }) => {
+test('a set-up that must not be done is not exposed, and says why', ONCE, async ({ page }) => {
   await page.goto('/setup?p=thoracic-lateral&age=30&h=180&w=80&room=room-1&s=spine');
   await expect(page.getByText(/barred: the spine is not cleared/).first()).toBeVisible();
   await expect(page.getByText(/nobody turns or lifts this patient/i).first()).toBeVisible();

@@ -28,7 +28,7 @@ test('nothing found, and a text of ten thousand characters, are answered', ONCE,
   await expect(page.getByText(/first 200 characters/)).toBeVisible();
 });
 
-test('an address holds the whole question: it opens the same anywhere', async ({ page }) => {
+test('an address holds the whole question: it opens the same anywhere', ONCE, async ({ page }) => {
   await page.goto('/setup?p=knee-ap&side=left&age=45&sex=female&h=166&w=96&room=room-1&sid=1100&angle=-3');
   await expect(page.getByRole('heading', { name: 'Knee, AP, left' })).toBeVisible();
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/3° , to the feet.*Set by hand/);
@@ -36,7 +36,7 @@ test('an address holds the whole question: it opens the same anywhere', async ({
 });
 
 test.describe('bad addresses and bad input', () => {
-  test('an unknown projection, a missing side, an unknown page, an unknown exposure', async ({ page }) => {
+  test('an unknown projection, a missing side, an unknown page, an unknown exposure', ONCE, async ({ page }) => {
     await page.goto('/setup?p=elbow-sideways');
     await expect(page.getByText(/There is no projection "elbow-sideways"/)).toBeVisible();
     await page.goto('/setup?p=leg-ap&age=30');
@@ -48,7 +48,7 @@ test.describe('bad addresses and bad input', () => {
     await expect(page.getByText('This exposure cannot be read')).toBeVisible();
   });
 
-  test('what is typed wrong stays, is explained, and the last good numbers stand', async ({ page }) => {
+  test('what is typed wrong stays, is explained, and the last good numbers stand', ONCE, async ({ page }) => {
     await page.goto('/setup?p=chest-pa&age=40&h=175&w=75&room=room-1');
     const before = await readout(page, 'Field').getAttribute('aria-label');
     await page.getByRole('button', { name: /^Patient:/ }).click();
@@ -68,7 +68,7 @@ test.describe('bad addresses and bad input', () => {
     await expect(page.getByText(/SID I can reach must be/)).toBeVisible();
   });
 
-  test('values that are in range alone but not together are refused with the range', async ({ page }) => {
+  test('values that are in range alone but not together are refused with the range', ONCE, async ({ page }) => {
     await page.goto('/setup?p=chest-pa&age=4&h=200&room=room-1');
     await expect(page.getByText(/outside the model: \d+ to \d+ cm/)).toBeVisible();
     await page.getByRole('button', { name: 'Change patient' }).click();

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, ONCE, readout, startSacrum, test } from './fixtures';
 
 const violations = async (page: Page) =>
   (await new AxeBuilder({ page }).analyze()).violations.map(
@@ -12,7 +12,7 @@ for (const scheme of ['dark', 'light'] as const) {
     // A dozen views, each examined whole: colours by theme, the rest by size, so each theme at one of the sizes.
     const wide = page.viewportSize()!.width > 800;
     test.skip(wide === (scheme === 'dark'), 'examined at the other size');
-    test.setTimeout(180_000);
+    test.setTimeout(240_000);
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/orders');
     await expect(page.getByText(/Bring:/).first()).toBeVisible();
@@ -145,7 +145,7 @@ test('the keys of the set-up screen', async ({ page }) => {
   await expect(page.getByLabel('Find a projection')).toBeVisible();
 });
 
-test('a house rule that is changed changes the set-up', async ({ page }) => {
+test('a house rule that is changed changes the set-up', ONCE, async ({ page }) => {
   await page.goto('/setup?p=knee-lateral&side=left&age=40&h=170&w=70&room=room-1');
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/5° , to the head/);
   await page.getByRole('button', { name: /room and rules$/ }).click();
@@ -154,7 +154,7 @@ test('a house rule that is changed changes the set-up', async ({ page }) => {
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/7° , to the head/);
 });
 
-test('the unit and the theme that were picked stay', async ({ page }) => {
+test('the unit and the theme that were picked stay', ONCE, async ({ page }) => {
   await page.goto('/orders');
   await page.getByRole('button', { name: /room and rules$/ }).click();
   await page.getByRole('radio', { name: 'centimetres' }).click();

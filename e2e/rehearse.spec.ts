@@ -110,7 +110,7 @@ test.describe('a student', () => {
   });
 });
 
-test('a lead signs a line and takes it back', async ({ page }) => {
+test('a lead signs a line and takes it back', ONCE, async ({ page }) => {
   await page.goto('/competence');
   await page.getByRole('button', { name: 'Sign: Chest, AP, mobile' }).click();
   await page.getByRole('button', { name: 'Take the signature back: Chest, AP, mobile' }).click();
@@ -128,16 +128,15 @@ test('after an exposure the console shows its picture, to be judged', async ({ p
   await expect(page.getByRole('button', { name: /^Do it/ })).toHaveCount(0);
 });
 
-test('an unknown projection or exercise says so', async ({ page }) => {
+test('an unknown projection or exercise says so', ONCE, async ({ page }) => {
   await page.goto('/rehearse?p=none');
   await expect(page.getByText('There is no projection "none".')).toBeVisible();
   await page.goto('/rehearse?x=none');
   await expect(page.getByText('There is no exercise "none".')).toBeVisible();
 });
 
-test('nothing that a screen reader or a low contrast would lose', async ({ page }, info) => {
-  test.skip(info.project.name === 'wide', 'the same controls as on the phone');
-  test.setTimeout(120_000);
+test('nothing that a screen reader or a low contrast would lose', ONCE, async ({ page }) => {
+  test.setTimeout(240_000);
   for (const path of ['/rehearse', '/rehearse?p=chest-pa', '/rehearse?x=set-7', '/rehearse?x=spot-1', '/competence']) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

@@ -75,7 +75,7 @@ test('orders are filtered, opened in full, planned anew, and the plan starts', a
   await expect(page.getByRole('button', { name: 'Exam in hand: 1 of 3' })).toBeVisible();
 });
 
-test('toes ordered, foot planned: it is said', async ({ page, request, server }) => {
+test('toes ordered, foot planned: it is said', ONCE, async ({ page, request, server }) => {
   await page.goto('/orders');
   const table = [TABLE_HEAD, 'T-9,AB,40,Toes,left,Stubbed,Emergency,'].join('\n');
   const file = page.getByLabel('Take in orders from a file: a table (CSV) or FHIR (JSON): file');
@@ -171,7 +171,7 @@ test(
   },
 );
 
-test('handed to a colleague, taken up, ended with a reason', async ({ page }) => {
+test('handed to a colleague, taken up, ended with a reason', ONCE, async ({ page }) => {
   await startSacrum(page);
   await page.getByRole('button', { name: 'Exam in hand: 1 of 2' }).click();
   await page.getByRole('radio', { name: 'Tomas Reedham' }).click();
@@ -187,7 +187,7 @@ test('handed to a colleague, taken up, ended with a reason', async ({ page }) =>
   await expect(page.getByText('✓ Ended early: Patient refused')).toBeVisible();
 });
 
-test('pregnancy possible stops the exam until it is decided', async ({ page }) => {
+test('pregnancy possible stops the exam until it is decided', ONCE, async ({ page }) => {
   await page.goto('/orders');
   await page.getByRole('button', { name: 'Start Sinuses, EN' }).click();
   await expect(readout(page, 'Receptor')).toBeVisible();
@@ -284,7 +284,7 @@ test(
   },
 );
 
-test('two hundred orders are shown without holding anything up', async ({ page, context, server }) => {
+test('two hundred orders are shown without holding anything up', ONCE, async ({ page, context, server }) => {
   const rows = Array.from({ length: 200 }, (_, i) => `L-${i},AB,${20 + (i % 60)},Hand,left,Pain ${i},Ward ${i},`);
   await context.request.post(`${server.url}/api/orders/import`, {
     headers: { 'content-type': 'text/csv' },
@@ -299,7 +299,7 @@ test('two hundred orders are shown without holding anything up', async ({ page, 
   await expect(page.getByText('Pain 199')).toBeVisible();
 });
 
-test('a lead sets prices, causes and what an exam makes here', async ({ page }) => {
+test('a lead sets prices, causes and what an exam makes here', ONCE, async ({ page }) => {
   await page.goto('/order?id=demo-knee');
   await page.getByLabel('Add a projection').fill('patella tangential');
   await page

@@ -42,7 +42,7 @@ test('a faulty chart is told with its line, and nothing of it is taken', ONCE, a
   await expect(page.getByText(/^No row yet/)).toBeVisible();
 });
 
-test('a factor by hand carries the rest, and stands in the address', async ({ page }) => {
+test('a factor by hand carries the rest, and stands in the address', ONCE, async ({ page }) => {
   await page.goto('/setup?p=knee-ap&side=left&room=room-1');
   await readout(page, 'Technique').click();
   await page.getByRole('button', { name: /^thickness ×/ }).click();
@@ -57,7 +57,7 @@ test('a factor by hand carries the rest, and stands in the address', async ({ pa
   await expect(page.getByText(/by hand, computed/)).toHaveCount(0);
 });
 
-test('the number of the console is typed, judged and kept', async ({ page }) => {
+test('the number of the console is typed, judged and kept', ONCE, async ({ page }) => {
   await startSacrum(page);
   await answerBefore(page);
   await page.getByRole('button', { name: 'Expose', exact: true }).click();

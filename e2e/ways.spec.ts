@@ -1,4 +1,4 @@
-import { answerBefore, expect, readout, startSacrum, test } from './fixtures';
+import { answerBefore, expect, ONCE, readout, startSacrum, test } from './fixtures';
 
 test('another way is found in one tap, compared, used, goes into the plan, and is exposed as such', async ({
   page,
@@ -55,7 +55,7 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   await expect(page).toHaveURL(/sus-fluid_level/);
 });
 
-test('a neck that is not cleared is not bent: it says so and who to ask', async ({ page }) => {
+test('a neck that is not cleared is not bent: it says so and who to ask', ONCE, async ({ page }) => {
   await page.goto('/projection?p=cervical-flexion&s=spine,nostand,nosit,turn-none');
   await page.getByRole('link', { name: 'Other ways to Cervical spine, lateral, bent forward' }).click();
   await expect(page.getByText(/is not to be done/)).toBeVisible();
