@@ -1,0 +1,105 @@
+/** Nothing that a screen reader or a low contrast would lose: colours by theme, the rest by size, so one theme at each size. */
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, readout, test } from './fixtures';
+
+/** Examines the whole of what is shown. */
+const examine = async (page: Page) =>
+  expect(
+    (await new AxeBuilder({ page }).analyze()).violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`,
+    ),
+  ).toEqual([]);
+
+test.beforeEach(async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.emulateMedia({ colorScheme: page.viewportSize()!.width > 800 ? 'light' : 'dark' });
+});
+
+test('axe finds nothing: orders, ways and plan', async ({ page }) => {
+  await page.goto('/orders');
+  await expect(page.getByText(/Bring:/).first()).toBeVisible();
+  await examine(page);
+  await page.goto('/ways?p=chest-pa&s=nostand,nosit,turn-none');
+  await expect(page.getByText(/ways?, the least cost first/)).toBeVisible();
+  await examine(page);
+  await page.goto('/order?id=demo-thoracic');
+  await expect(page.getByText(/points of work$/)).toBeVisible();
+  await examine(page);
+});
+
+test('axe finds nothing: the exam in hand and its sheets', async ({ page }) => {
+  await page.goto('/orders');
+  await page.getByRole('button', { name: 'Start Pelvis, mobile, WB' }).click();
+  await expect(readout(page, 'Receptor')).toBeVisible();
+  await examine(page);
+  for (const [opens, shows] of [
+    ['Words for the breath', 'Start the timer'],
+    ['One step at a time', /Tap anywhere/],
+    ['Exam in hand', 'Hand to a colleague'],
+  ] as const) {
+    await page.getByRole('button', { name: new RegExp(`^${opens}`) }).click();
+    await expect(page.getByText(shows).first()).toBeVisible();
+    await examine(page);
+    await page.getByRole('button', { name: /^(Close|Back to the list)$/ }).click();
+  }
+  await page.getByRole('button', { name: 'Before the patient' }).click();
+  await expect(page.getByText(/^Off, for the/).first()).toBeVisible();
+  await examine(page);
+  await page.goBack();
+  await page.getByRole('button', { name: /^Patient:/ }).click();
+  await page.getByLabel('Height in cm').fill('20');
+  await examine(page);
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: /room and rules$/ }).click();
+  await expect(page.getByText('House rules')).toBeVisible();
+  await examine(page);
+});
+
+test('axe finds nothing: projections and their book', async ({ page }) => {
+  await page.goto('/find');
+  await expect(page.getByRole('link', { name: /^Chest, PA/ }).first()).toBeVisible();
+  await examine(page);
+  await page.goto('/projection?p=foot-ap&side=right&age=40&h=175&w=75');
+  await expect(page.getByText(/^Look for: a /)).toBeVisible();
+  await examine(page);
+  await page.getByRole('button', { name: 'Copy and change' }).click();
+  await expect(page.getByLabel('Criteria, one a line')).toBeVisible();
+  await examine(page);
+  await page.goto('/compare?a=knee-ap&b=knee-lateral&side=right');
+  await expect(page.getByText('◆ Tube differs')).toBeVisible();
+  await examine(page);
+  await page.goto('/book');
+  await expect(page.getByText(/projections ready$/)).toBeVisible();
+  await examine(page);
+});
+
+test('axe finds nothing: record, room and technique', async ({ page }) => {
+  await page.goto('/record');
+  await expect(page.getByText('Nothing exposed today')).toBeVisible();
+  await examine(page);
+  await page.getByRole('radio', { name: '30 days' }).click();
+  await expect(page.getByRole('img', { name: /^Deviation index over time/ })).toBeVisible();
+  await examine(page);
+  await page.goto('/room?id=room-1');
+  await expect(page.getByText(/^81.6 µGy per mAs/)).toBeVisible();
+  await examine(page);
+  await page.goto('/setup?p=pelvis-ap&room=room-1&glev=2');
+  await readout(page, 'Technique').click();
+  await expect(page.getByRole('img', { name: /^mAs by thickness/ })).toBeVisible();
+  await examine(page);
+  await page.getByRole('button', { name: 'Close' }).click();
+  await readout(page, 'Receptor').click();
+  await expect(page.getByRole('table', { name: 'What the grid takes' })).toBeVisible();
+  await examine(page);
+});
+
+test('axe finds nothing: rehearse, exercises and competence', async ({ page }) => {
+  for (const path of ['/rehearse', '/rehearse?p=chest-pa', '/rehearse?x=set-7', '/rehearse?x=spot-1', '/competence']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    // Pictures are made by a worker, some moments after the page is there.
+    await page.waitForTimeout(1500);
+    await examine(page);
+  }
+});
