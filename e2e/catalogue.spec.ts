@@ -96,7 +96,7 @@ test(
         { ...entry, id: 'own-bad-hand', aim: { ...entry.aim, landmark: 'sixth_finger' } },
       ],
     };
-    const file = page.getByLabel('Catalogue file');
+    const file = page.getByLabel('Import own entries and house rules: file');
     const give = (value: string) =>
       file.setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from(value) });
     await give(JSON.stringify(document));

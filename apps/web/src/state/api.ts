@@ -93,6 +93,9 @@ export type CompetenceRow = {
   signedAt: number | null;
 };
 
+/** Rows of the record that are asked for at once. */
+export const MOST_ROWS = 500;
+
 export const SESSION_OVER = 'Your session has ended. Sign in to go on; nothing is lost.';
 
 const plainQuery = fetchBaseQuery({ baseUrl: API_BASE });
@@ -180,7 +183,7 @@ export const api = createApi({
       invalidatesTags: ['Own', 'Rules'],
     }),
     record: build.query<ExposureRow[], { from: number }>({
-      query: ({ from }) => `exposures?from=${from}&limit=500`,
+      query: ({ from }) => `exposures?from=${from}&limit=${MOST_ROWS}`,
       providesTags: ['Record'],
     }),
     practised: build.query<PractisedRow[], void>({ query: () => 'practice', providesTags: ['Practice'] }),

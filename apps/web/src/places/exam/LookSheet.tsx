@@ -18,8 +18,13 @@ type Props = {
 export function LookSheet({ open, name, checks, onRepeat, onClose }: Props) {
   const { data: department = defaultDepartment } = useDepartmentQuery();
   const [cause, setCause] = useState<string | undefined>();
+  /** A cause that was picked and left must not stand ready for the next picture. */
+  const leave = () => {
+    setCause(undefined);
+    onClose();
+  };
   return (
-    <Sheet title={`Repeat ${name}`} open={open} onClose={onClose}>
+    <Sheet title={`Repeat ${name}`} open={open} onClose={leave}>
       <Words tone="soft">{`A good picture: ${checks.join('; ')}`}</Words>
       <Choice
         label="Cause of the repeat"

@@ -1,11 +1,12 @@
 /** The room's book: projections as this room does them, for print; and own entries and rules as a file, out and in. */
 import { Button } from '@rneui/themed';
 import { importCatalogue, projections, summaryOf, type Projection, type Setup, type StageLook } from '@taktik/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { API_BASE, reasonsOf, useImportOwnMutation } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
+import { FilePick } from '../../ui/FilePick';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
@@ -51,6 +52,7 @@ export function BookPlace() {
   );
   const key = JSON.stringify([chosen.map(({ id }) => id), here?.id, rules, unit]);
   const [made, setMade] = useState<{ key: string; sheets: ReadonlyMap<string, Sheet> }>({ key: '', sheets: new Map() });
+  const [failed, setFailed] = useState({ key: '', error: '' });
   useEffect(() => {
     let current = true;
     const sheets = new Map<string, Sheet>();
@@ -71,7 +73,7 @@ export function BookPlace() {
         sheets.set(entry.id, sheet);
         if (sheets.size % 6 === 0 || sheets.size === chosen.length) setMade({ key, sheets: new Map(sheets) });
       }
-    })().catch(() => undefined);
+    })().catch((error: Error) => current && setFailed({ key, error: error.message }));
     return () => {
       current = false;
     };
@@ -111,6 +113,9 @@ export function BookPlace() {
                 ? `${ready} of ${chosen.length} computed`
                 : `${chosen.length} projections ready`}
           </Words>
+          {failed.key === key && ready < chosen.length && (
+            <Caution text={`The book could not be computed to its end: ${failed.error}. Choose again to try again.`} />
+          )}
           <Button
             title="Print"
             disabled={ready < chosen.length || chosen.length === 0}
@@ -181,15 +186,14 @@ function Exchange() {
   const [take, { isLoading }] = useImportOwnMutation();
   const [says, setSays] = useState('');
   const [reasons, setReasons] = useState<string[]>([]);
-  const picker = useRef<HTMLInputElement | null>(null);
-  const read = async (file: File) => {
+  const read = async (text: string, name: string) => {
     setSays('');
     setReasons([]);
     let document: unknown;
     try {
-      document = JSON.parse(await file.text());
+      document = JSON.parse(text);
     } catch {
-      setReasons([`${file.name} is not valid JSON. Nothing was imported.`]);
+      setReasons([`${name} is not valid JSON. Nothing was imported.`]);
       return;
     }
     const checked = importCatalogue(document);
@@ -220,26 +224,12 @@ function Exchange() {
         >
           <Words>Export</Words>
         </Press>
-        <Press
+        <FilePick
+          text={isLoading ? 'Importing' : 'Import'}
           label="Import own entries and house rules"
-          disabled={isLoading}
-          onPress={() => picker.current?.click()}
-          style={{ paddingHorizontal: 16 }}
-        >
-          <Words>{isLoading ? 'Importing' : 'Import'}</Words>
-        </Press>
-        <input
-          ref={picker}
-          type="file"
           accept="application/json,.json"
-          aria-label="Catalogue file"
-          tabIndex={-1}
-          style={{ display: 'none' }}
-          onChange={({ target }) => {
-            const [file] = target.files ?? [];
-            if (file) void read(file);
-            target.value = '';
-          }}
+          disabled={isLoading}
+          onText={(text, name) => void read(text, name)}
         />
       </View>
       <View role="alert" style={{ gap: 6 }}>

@@ -3,12 +3,12 @@ import { signed } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import { useRecordQuery, type ExposureRow } from '../../state/api';
+import { MOST_ROWS, useRecordQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
-import { Note, Skeleton } from '../../ui/States';
+import { Caution, Note, Skeleton } from '../../ui/States';
 import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import { useScale } from '../room/useScale';
@@ -49,7 +49,9 @@ export function RecordPlace() {
   const waiting = useAppSelector((state) => state.outbox.waiting);
   const unsent = waiting.filter(({ path }) => path === '/exposures');
   const period = days === '1' ? 'today' : `in ${days} days`;
-  const detail = rows ? `${rows.length} ${rows.length === 1 ? 'exposure' : 'exposures'} ${period}` : undefined;
+  const full = rows?.length === MOST_ROWS;
+  const detail =
+    rows && `${full ? 'the newest ' : ''}${rows.length} ${rows.length === 1 ? 'exposure' : 'exposures'} ${period}`;
   const wide = width >= RAIL_FROM;
   const list = (
     <View style={{ gap: 10, flex: wide ? 1 : undefined }}>
@@ -99,6 +101,9 @@ export function RecordPlace() {
             action="Try again"
             onAction={() => void refetch()}
           />
+        )}
+        {full && (
+          <Caution text={`Only the newest ${MOST_ROWS} are read: what is drawn and counted here is of those.`} />
         )}
         <View style={wide ? { flexDirection: 'row-reverse', gap: 24 } : { gap: 16 }}>
           {rows && rows.length > 0 && (

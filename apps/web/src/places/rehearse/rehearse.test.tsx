@@ -2,7 +2,6 @@ import { mockHere, mockRouter, person, show } from '../../testing/placeHarness';
 import { NO_MISHAP, ROOM_ONE } from '@taktik/core';
 import { scenarioOf, solutionOf, type ExerciseAnswer } from '@taktik/core/exercise';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { CompetencePlace } from '../competence/CompetencePlace';
 import { criterionText } from './CriteriaList';
 import { lieFrom, lieText } from './lie';
 import { RehearsePlace } from './RehearsePlace';
@@ -160,45 +159,5 @@ describe('exercises', () => {
     mockHere.params = { x: 'none' };
     show(<RehearsePlace />);
     expect(await screen.findByText('There is no exercise "none".')).toBeTruthy();
-  });
-});
-
-describe('competence', () => {
-  const line = {
-    projectionId: 'chest-pa',
-    name: 'Chest, PA',
-    region: 'chest',
-    patientType: 'adult',
-    passed: 2,
-    tried: 3,
-    exposures: 1,
-    lastAt: Date.UTC(2026, 4, 4),
-    signedBy: null,
-    signedAt: null,
-  };
-  beforeEach(() => {
-    mockHere.answers['/api/people'] = [person, student];
-    mockHere.answers['/api/people/p-tomas/competence'] = [line, { ...line, patientType: 'child', tried: 0, passed: 0 }];
-  });
-  test('whoever may, signs a student’s line', async () => {
-    show(<CompetencePlace />);
-    fireEvent.click(await screen.findByRole('button', { name: 'Sign: Chest, PA, adult' }));
-    await waitFor(() =>
-      expect(mockHere.sent).toContainEqual({
-        path: '/api/people/p-tomas/competence',
-        body: { projectionId: 'chest-pa', patientType: 'adult', signed: true },
-      }),
-    );
-    expect(screen.getByText(/2 of 3 exercises passed · 1 exposure accepted/)).toBeTruthy();
-    expect(screen.getByText(/no exercise tried/)).toBeTruthy();
-  });
-  test('a student reads their own and signs nothing', async () => {
-    signInAs(student);
-    show(<CompetencePlace />);
-    expect(await screen.findByText('Chest, PA · adult')).toBeTruthy();
-    expect(screen.queryByRole('button', { name: /^Sign/ })).toBeNull();
-    expect(screen.getByRole('link', { name: 'Save the table as CSV' }).getAttribute('href')).toMatch(
-      /people\/p-tomas\/competence\/table$/,
-    );
   });
 });

@@ -128,7 +128,10 @@ function Kept({ exposureId }: { exposureId: string }) {
           </Words>
         </Press>
       )}
-      {data && <ReadingSheet open={typing} exposure={data} scale={scale} onClose={() => setTyping(false)} />}
+      {/* A number that was typed belongs to one exposure. */}
+      {data && (
+        <ReadingSheet key={data.id} open={typing} exposure={data} scale={scale} onClose={() => setTyping(false)} />
+      )}
     </View>
   );
 }
