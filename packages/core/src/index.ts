@@ -182,6 +182,7 @@ export type { OtherWay } from './adapt/otherWay';
 export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';
 export type { Forbidden } from './adapt/forbidden';
 export { situationPresets, type SituationPreset } from './adapt/presets';
+export { presetHolds, tapPreset, type PresetLayers } from './adapt/presetTaps';
 export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/given';
 export { CASTS, CAST_IDS, CONDITIONS, CONDITION_IDS, type Cast, type Condition } from './exposure/multipliers';
 export { advisedBy, bandOf, defaultBands, type ActionBand, type Advised, type BandEdges } from './exposure/actionBands';

@@ -5,14 +5,16 @@ import {
   CONDITION_IDS,
   CONDITIONS,
   KEPT_STILL,
+  presetHolds,
   situationFor,
   situationPresets,
   SUSPECTED,
+  tapPreset,
   WORN,
   type PatientInput,
+  type PresetLayers,
   type Side,
   type Situation,
-  type SituationPreset,
 } from '@taktik/core';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -32,18 +34,12 @@ type Props = {
 
 const asOptions = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
 const BACK_RESTS = [0, 30, 45, 60] as const;
-const NOTHING: Partial<Situation> = {};
-
-/** Whether all that a preset sets is so. */
-const holds = (preset: SituationPreset, patient: PatientInput, situation: Partial<Situation>): boolean =>
-  Object.entries(preset.situation).every(
-    ([key, value]) => JSON.stringify(situation[key as keyof Situation]) === JSON.stringify(value),
-  ) && Object.entries(preset.patient ?? {}).every(([key, value]) => patient[key as keyof PatientInput] === value);
 
 export function SituationPresets({ patient, situation, side, onChange }: Props) {
   const theme = useTheme();
+  const all = situationPresets(side);
   // What was before a preset comes back when it is taken off again.
-  const [before, setBefore] = useState<{ patient: PatientInput; situation: Partial<Situation> } | null>(null);
+  const [layers, setLayers] = useState<PresetLayers>({ base: { patient, situation }, on: [] });
   const wide = useWindowDimensions().width >= RAIL_FROM;
   const presets = (
     <View
@@ -51,8 +47,8 @@ export function SituationPresets({ patient, situation, side, onChange }: Props) 
       aria-label="Situations"
       style={{ flexDirection: 'row', flexWrap: wide ? 'wrap' : 'nowrap', gap: 8 }}
     >
-      {situationPresets(side).map((preset) => {
-        const on = holds(preset, patient, situation);
+      {all.map((preset) => {
+        const on = presetHolds(preset, { patient, situation });
         return (
           <Press
             key={preset.id}
@@ -61,11 +57,9 @@ export function SituationPresets({ patient, situation, side, onChange }: Props) 
             checked={on}
             chosen={on}
             onPress={() => {
-              if (on) onChange(before?.patient ?? patient, before?.situation ?? NOTHING);
-              else {
-                setBefore({ patient, situation });
-                onChange({ ...patient, ...preset.patient }, { ...situation, ...preset.situation });
-              }
+              const tapped = tapPreset(preset, all, { patient, situation }, layers);
+              setLayers(tapped.layers);
+              onChange(tapped.now.patient, tapped.now.situation);
             }}
             style={{ paddingHorizontal: 14, backgroundColor: theme.surface }}
           >
