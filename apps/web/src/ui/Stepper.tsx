@@ -86,7 +86,7 @@ export function Stepper({
           <Words kind="title">−</Words>
         </Press>
         <TextInput
-          aria-label={`${label} in ${unit}`}
+          aria-label={unit === '' ? label : `${label} in ${unit}`}
           aria-invalid={error !== ''}
           value={typed}
           placeholder={placeholder}

@@ -112,7 +112,7 @@ export function ProjectionPlace() {
       </Section>
       <Section title={`Set-up: ${patientText(asked.patient)}`}>
         {!made && <Skeleton rows={2} height={150} />}
-        {made?.error && <Note tone="brick" title="This set-up cannot be computed" text={made.error} />}
+        {made && made.error !== '' && <Note tone="brick" title="This set-up cannot be computed" text={made.error} />}
         {setup && made?.page && (
           <>
             {setup.cautions.map(({ text }) => (

@@ -29,14 +29,15 @@ export function readStations(text: string, most: number): number[] | null | stri
 }
 
 export function Stations({ label, unit, values, most, without, onChange }: Props) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? show(values);
+  // What was typed holds as long as the list it came to: changes that are dropped take it along.
+  const [typed, setTyped] = useState<{ text: string; against: string } | null>(null);
+  const text = typed && typed.against === show(values) ? typed.text : show(values);
   const found = readStations(text, most);
   const error = typeof found === 'string' ? found : found === null && !without ? 'At least one station' : '';
   const take = (next: string) => {
     const result = readStations(next, most);
     const good = typeof result !== 'string' && (result !== null || without !== undefined);
-    setTyped(next);
+    setTyped({ text: next, against: show(good ? (result ?? undefined) : values) });
     if (good) onChange(result);
   };
   return (
