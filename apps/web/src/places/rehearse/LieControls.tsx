@@ -70,7 +70,7 @@ export function LieControls({ mishap, breath, motionMm, onLie, onBreath, onMotio
         value={breath ?? 'asked'}
         onChange={(value) => onBreath(value === 'asked' ? null : value)}
       />
-      <Stepper label="Moved meanwhile" unit="mm" value={motionMm} step={1} range={MOTION_RANGE} onChange={onMotion} />
+      <Stepper label="Motion" unit="mm" value={motionMm} step={1} range={MOTION_RANGE} onChange={onMotion} />
       {implant && onImplant && (
         <Choice
           label="Replaced joint"

@@ -184,17 +184,19 @@ export function TryPlace() {
         </Words>
       )}
       {error !== '' && <Caution text={pictureTrouble(error, picture !== null)} />}
-      {error !== '' && !picture && reset}
-      <Choice
-        label="Shown"
-        options={[
-          { value: 'this', label: 'this' },
-          { value: 'routine', label: 'routine' },
-          { value: 'both', label: 'both' },
-        ]}
-        value={over}
-        onChange={setOver}
-      />
+      {error !== '' && !picture && !wide && reset}
+      {(picture || error === '') && (
+        <Choice
+          label="Shown"
+          options={[
+            { value: 'this', label: 'this' },
+            { value: 'routine', label: 'routine' },
+            { value: 'both', label: 'both' },
+          ]}
+          value={over}
+          onChange={setOver}
+        />
+      )}
       {many && (
         <Choice
           label="Exposure"
