@@ -116,6 +116,14 @@ try {
   await view(PHONE, 'light', async (page, shot) => {
     await page.goto(`http://localhost:${PORT}/find`);
     await page.getByLabel('Find a projection').fill('knee');
+    // Names stand at once, drawings and numbers as they are computed.
+    for (const at of [0, 1])
+      await page
+        .getByRole('link', { name: /^Knee, / })
+        .nth(at)
+        .locator('svg')
+        .first()
+        .waitFor();
     await shot('find-phone');
     await page.getByLabel('Find a projection').fill('');
     const hand = await page.getByTestId('touch-hand').boundingBox();

@@ -19,6 +19,8 @@ import { patientText } from '../setup/words';
 import { FindRow, ROW_HEIGHT, type Base } from './FindRow';
 import { TouchFigure, type Touched } from './TouchFigure';
 
+/** Round every row; what stands above the rows is as far from the edge. */
+const ROW_PADDING = 5;
 const MAX_QUERY = 200;
 /** Exams offered beside the hits. */
 const MAX_EXAMS = 6;
@@ -99,7 +101,7 @@ export function FindPlace() {
   const quick = asked === '' && !touched && region === ALL;
   const kept = (ids: readonly string[]) => ids.flatMap((id) => byId.get(id) ?? []);
   const head = (
-    <View style={{ gap: 12, paddingBottom: 10, paddingTop: 6 }}>
+    <View style={{ gap: 12, paddingBottom: 10, paddingTop: 6, paddingHorizontal: ROW_PADDING }}>
       {quick && pinned.length > 0 && <Short title="Pinned" rows={kept(pinned)} columns={columns} row={row} />}
       {quick && recent.length > 0 && (
         <Short title="Opened last" rows={kept(recent).slice(0, 4)} columns={columns} row={row} />
@@ -244,9 +246,9 @@ export function FindPlace() {
         data={shown.rows as Projection[]}
         keyExtractor={({ id }) => id}
         numColumns={columns}
-        renderItem={({ item }) => <View style={{ flex: 1, padding: 5 }}>{row(item)}</View>}
+        renderItem={({ item }) => <View style={{ flex: 1, padding: ROW_PADDING }}>{row(item)}</View>}
         ListHeaderComponent={head}
-        contentContainerStyle={{ paddingHorizontal: 11, paddingBottom: 16 }}
+        contentContainerStyle={{ paddingHorizontal: 16 - ROW_PADDING, paddingBottom: 16 }}
         keyboardShouldPersistTaps="handled"
         initialNumToRender={6}
         maxToRenderPerBatch={6}
@@ -273,11 +275,11 @@ function Short({
       <Words kind="heading" role="heading" aria-level={2}>
         {title}
       </Words>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginHorizontal: -ROW_PADDING }}>
         {rows.map((projection) => (
           <View
             key={projection.id}
-            style={{ width: columns === 2 ? '50%' : '100%', padding: 5, minHeight: ROW_HEIGHT }}
+            style={{ width: columns === 2 ? '50%' : '100%', padding: ROW_PADDING, minHeight: ROW_HEIGHT }}
           >
             {row(projection)}
           </View>
