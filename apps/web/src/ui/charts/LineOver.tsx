@@ -32,7 +32,8 @@ export type LineOverProps = {
 };
 
 const AXIS = 46;
-const LEAST_GAP = 0.5;
+/** A gap of nothing would be taken for one that is not given. */
+const LEAST_GAP = 0.01;
 /** Room at both ends of the line, so that no mark is cut. */
 const START = 10;
 const END = 24;
@@ -56,7 +57,7 @@ export default function LineOver({
   const held = (y: number) => Math.min(high, Math.max(low, y)) - low;
   const data = points.map(({ x, y, mark, tone }, i) => ({
     value: held(y),
-    spacing: Math.max(LEAST_GAP, (((points[i + 1]?.x ?? x) - x) / span) * inner),
+    spacing: LEAST_GAP + (((points[i + 1]?.x ?? x) - x) / span) * (inner - LEAST_GAP * points.length),
     hideDataPoint: mark === undefined,
     dataPointColor: theme[tone ?? 'lamp'],
     dataPointRadius: 4.5,
@@ -78,7 +79,7 @@ export default function LineOver({
           width={inner + START + END - 4}
           height={height}
           initialSpacing={START}
-          endSpacing={0}
+          endSpacing={END / 2}
           maxValue={high - low}
           noOfSections={steps.length - 1}
           yAxisLabelTexts={[...steps]}
