@@ -37,6 +37,19 @@ describe('one on another', () => {
   });
 });
 
+test('who may be pregnant stays who never holds, whatever is put on and taken off', () => {
+  for (const { id } of presets) {
+    const hand = stands({ situation: { holder: 'may be pregnant' } });
+    const put = taps([id], hand);
+    expect(put.now.situation.holder).toBe('may be pregnant');
+    expect(on(put)).toContain(id);
+    expect(tap(put, id).now).toEqual(hand.now);
+    // By an address, with nothing known of before.
+    expect(tap(stands(put.now), id).now.situation.holder).toBe('may be pregnant');
+    expect(on(tap(stands(put.now), id))).not.toContain(id);
+  }
+});
+
 describe('taken off', () => {
   test('it is as it was, what was set by hand included', () => {
     const hand = stands({
@@ -63,6 +76,11 @@ describe('taken off', () => {
     const stood = byHand(taps(['board']), { canStand: true });
     expect(on(stood)).toEqual([]);
     expect(taps(['board', 'board'], stood).now).toEqual(stood.now);
+  });
+  test('come by an address, an arm that neither preset set down stays down', () => {
+    const came = stands({ situation: { canRaiseArm: 'none', keepStill: ['left arm', 'right arm'] } });
+    expect(on(came)).toEqual(['arm']);
+    expect(tap(came, 'arm').now.situation).toEqual({ canRaiseArm: 'none', keepStill: ['right arm'] });
   });
   test('come by an address, it falls back to what is usual and keeps the rest', () => {
     const { patient, situation } = taps(['restless', 'heavy']).now;

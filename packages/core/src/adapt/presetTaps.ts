@@ -1,6 +1,7 @@
 /**
- * Presets put on and taken off. One adds to what another said and never takes from it - an arm that is fixed leaves the
- * neck as still as the board has it - and taken off, it takes back what it set and nothing else.
+ * Presets put on and taken off. What must not be moved, is worn or goes less far adds up - an arm that is fixed leaves the
+ * neck as still as the board has it; where the patient is and what he can do follow the last. Taken off, a preset takes
+ * back what it set and nothing else.
  */
 import type { PatientInput } from '../body/patient';
 import type { Situation } from '../setup/request';
@@ -27,15 +28,20 @@ const SIDES = new Set(['canTurn', 'canRaiseArm']);
 const narrowed = (a: unknown, b: unknown): unknown =>
   a === undefined || a === 'both' ? b : b === 'both' || a === b ? a : 'none';
 
+/** Who may be pregnant never holds: no preset makes a holder of her. */
+const NEVER_REPLACED: Values = { holder: 'may be pregnant' } satisfies Partial<Situation>;
+
 /** A value with what a preset says added to it. */
 const added = (key: string, value: unknown, wanted: unknown): unknown =>
-  Array.isArray(wanted)
-    ? [...new Set([...listed(value), ...wanted])]
-    : isGroup(wanted)
-      ? { ...grouped(value), ...wanted }
-      : SIDES.has(key)
-        ? narrowed(value, wanted)
-        : wanted;
+  value !== undefined && value === NEVER_REPLACED[key]
+    ? value
+    : Array.isArray(wanted)
+      ? [...new Set([...listed(value), ...wanted])]
+      : isGroup(wanted)
+        ? { ...grouped(value), ...wanted }
+        : SIDES.has(key)
+          ? narrowed(value, wanted)
+          : wanted;
 
 /** Whether a value says all that a preset wants of it; it may say more. */
 const says = (key: string, value: unknown, wanted: unknown): boolean =>
@@ -126,7 +132,10 @@ export const presetHolds = (preset: SituationPreset, now: PatientAndSituation): 
 /** What a preset says, taken from what is by hand: it falls back to what is usual, but for what others that hold say. */
 function taken(base: PatientAndSituation, preset: SituationPreset, presets: readonly SituationPreset[]) {
   const others = presets.filter((each) => each.id !== preset.id && presetHolds(each, base));
-  const bare = withEach(base, preset, (_, value, wanted) => followed(value, wanted, undefined));
+  // A value that says more than the preset was not set by it.
+  const bare = withEach(base, preset, (_, value, wanted) =>
+    typeof wanted === 'object' || same(value, wanted) ? followed(value, wanted, undefined) : value,
+  );
   return others.reduce((now, other) => withEach(now, other, added), bare);
 }
 
