@@ -219,8 +219,9 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             {drawing.touch
               .filter(({ at: [x, y] }) => x > box.x && x < box.x + box.width && y > box.y && y < box.y + box.height)
               .map(({ name: text, at: [x, y] }) => {
-                const [mx, my] = drawing.marker;
-                const underMarker = Math.abs(y - my) < 18 * px && mx > x && mx - x < (text.length * 7 + 20) * px;
+                const underMarker = drawing.markers.some(
+                  ({ at: [mx, my] }) => Math.abs(y - my) < 18 * px && mx > x && mx - x < (text.length * 7 + 20) * px,
+                );
                 const left = underMarker || x > box.x + box.width * 0.62;
                 return (
                   <G key={text}>
@@ -230,16 +231,20 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
                   </G>
                 );
               })}
-            <Rect
-              x={drawing.marker[0] - 9 * px}
-              y={drawing.marker[1] - 10 * px}
-              width={18 * px}
-              height={20 * px}
-              fill={theme.surface}
-              stroke={theme.ink}
-              strokeWidth={1.4 * px}
-            />
-            {name(setup.marker.letter, drawing.marker[0], drawing.marker[1] + 5 * px, theme.ink, 14, 'middle', true)}
+            {drawing.markers.map(({ letter, at: [x, y] }) => (
+              <G key={letter}>
+                <Rect
+                  x={x - 9 * px}
+                  y={y - 10 * px}
+                  width={18 * px}
+                  height={20 * px}
+                  fill={theme.surface}
+                  stroke={theme.ink}
+                  strokeWidth={1.4 * px}
+                />
+                {name(letter, x, y + 5 * px, theme.ink, 14, 'middle', true)}
+              </G>
+            ))}
           </G>
         )}
         {side && !small && setup.tube.angleDeg > 0 && vertical && (
@@ -372,5 +377,5 @@ function describe(setup: Setup, unit: LengthUnit, side: boolean): string {
   const takes = grid
     ? ` Grid strips run ${grid.strips === 'up' ? setup.tube.ways.join(' to ') : 'side to side'}; they take ${Math.round(grid.centre * 100)} % at the centre, ${Math.round(grid.worseEdge * 100)} % at the worse edge.`
     : '';
-  return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letter}.${takes}`;
+  return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letters.join(' and ')}: ${setup.marker.place}.${takes}`;
 }

@@ -76,7 +76,10 @@ export function actualOf({
   if (!parsed.success) throw new RangeError(parsed.error.issues.map(({ message }) => message).join('. '));
   const lying = misplace(computeSetup(request), mishap);
   const setup = breath ? breathe(lying, breath) : lying;
-  return marker ? { ...setup, marker: { ...setup.marker, letter: marker } } : setup;
+  if (!marker || setup.marker.letters.includes(marker)) return setup;
+  // The other letter, laid where the right one belongs.
+  const spots = setup.marker.spots.map((spot) => ({ ...spot, letter: marker }));
+  return { ...setup, marker: { ...setup.marker, letter: marker, letters: [marker], spots } };
 }
 
 type Ready = { key: string; setup: Setup; ready: ReturnType<typeof prepareRadiograph> };

@@ -127,9 +127,9 @@ function scoreSetUp(
     {
       id: 'marker',
       name: 'Marker',
-      share: answer.marker === marker.letter ? 1 : 0,
+      share: (marker.letters ?? [marker.letter]).includes(answer.marker) ? 1 : 0,
       said: answer.marker,
-      right: marker.letter,
+      right: (marker.letters ?? [marker.letter]).join(' and '),
     },
     {
       id: 'rotation',

@@ -46,7 +46,7 @@ function row(entry: Projection, man: Setup, woman: Setup): string {
     `| Must show | ${man.field.mustShow.join(', ')} |`,
     `| Technique | ${exposure.kVp} kVp, ${exposure.mAs} mAs at ${formatCm(exposure.thicknessMm)} cm; grid ${entry.grid}; ${entry.exposure.aecCells === 'none' ? 'manual' : `AEC ${entry.exposure.aecCells}`} |`,
     `| Breathing | “${entry.breathing.words}” ${entry.breathing.moment} |`,
-    `| Marker | ${man.marker.letter}, ${[entry.marker.place, ...entry.marker.extra].join('; ')} |`,
+    `| Marker | ${man.marker.letters.join(' and ')}, ${[man.marker.place, ...man.marker.extra].join('; ')} |`,
     `| Criteria | ${entry.checks.join('; ')} |`,
   ];
   if (man.receptor.whyOther) lines.push(`| Another receptor than usual | ${man.receptor.whyOther} |`);

@@ -726,7 +726,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     ],
     receptor: usual('10×12', 'lengthwise'),
     exposure: technique(66, 2.5, 90, [150, 280], { composition: 1.15 }),
-    marker: { place: 'in front of the arm, inside the light', extra: ['ray level'] },
+    marker: { place: 'in front of the arm, inside the light', toward: 'front', extra: ['cross-table'] },
     checks: ['Elbow joint in the picture', 'Shaft from the side', 'Chest wall not over the bone'],
     faults: [
       fault(

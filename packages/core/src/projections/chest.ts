@@ -472,7 +472,7 @@ export const chest: ProjectionSource[] = [
     sid: sid(72, 40, 80),
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
     exposure: chestDose(105, 2.5, 220, { without: 100 }),
-    marker: { place: 'upper corner, on the side that is up', extra: ['arrow up', 'side down'] },
+    marker: { place: 'upper corner, on the side that is up', toward: 'up', extra: [] },
     prepare: [
       'firm pad under the chest so that the low side is not cut',
       'the light falls on the pad and behind the back',
@@ -728,7 +728,7 @@ export const chest: ProjectionSource[] = [
     receptor: usual('10×12', 'lengthwise'),
     exposure: technique(74, 16, 125, [180, 260], { grid: 10, sid: 72, without: 70, thin: 64 }),
     breathing: { words: 'Breathe in slowly and go on.', moment: 'during a slow breath in' },
-    marker: { place: 'behind the neck, inside the light', extra: [] },
+    marker: { place: 'behind the neck, inside the light', toward: 'back', extra: [] },
     checks: ['Air column whole', 'Shoulders not over it', 'Soft tissue seen'],
     faults: [
       fault(
@@ -1054,7 +1054,7 @@ export const chest: ProjectionSource[] = [
     receptor: usual('10×12', 'lengthwise'),
     exposure: technique(76, 25, 300, [120, 230], { grid: 10, sid: 72, without: 70, thin: 62, composition: 0.5 }),
     breathing: { words: 'Breathe in. Hold it.', moment: 'end of a deep breath in: it lifts the breastbone' },
-    marker: { place: 'in front of the chest, low', extra: [] },
+    marker: { place: 'in front of the chest, low', row: 'lower', extra: [] },
     checks: ['Breastbone whole in profile', 'Arms and breasts off it'],
     faults: [fault('ribs', 'Ribs over the breastbone', 'Chest turned', 'Turn until the breastbone stands in profile')],
     brightBones: ['manubrium', 'sternal', 'xiphoid'],

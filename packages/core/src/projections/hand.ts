@@ -19,7 +19,11 @@ import {
 } from './write';
 import type { CoverSource, ProjectionSource, WaySource } from './schema';
 
-const sideMarker = { place: 'edge of the light on the little finger side, clear of bone', extra: [] };
+const sideMarker = {
+  place: 'edge of the light on the little finger side, clear of bone',
+  toward: 'medial' as const,
+  extra: [],
+};
 
 const hand = author('hand and wrist', {
   sided: 'each',
@@ -597,6 +601,7 @@ export const handAndWrist: ProjectionSource[] = [
   }),
   hand({
     id: 'hands-ap-oblique-bilateral',
+    marker: { place: 'outer edges of the light, beside each thumb', toward: 'lateral', both: true, extra: [] },
     name: 'Hands, AP oblique, both',
     alsoCalled: ['Norgaard', 'ball catcher', 'rheumatoid hands', 'arthritis hands', 'both hands'],
     part: 'hands',
@@ -643,7 +648,11 @@ export const handAndWrist: ProjectionSource[] = [
     ],
     receptor: usual('10×12'),
     exposure: technique(54, 1.6, 28, [180, 250], { composition: 1.3 }),
-    marker: { place: 'edge of the light on the little finger side', extra: ['age in years and months'] },
+    marker: {
+      place: 'edge of the light on the little finger side',
+      toward: 'medial',
+      extra: ['age in years and months'],
+    },
     checks: [
       'Ends of radius and ulna in the picture',
       'No rotation: the reading rests on it',

@@ -318,7 +318,7 @@ export const legAndKnee: ProjectionSource[] = [
       focalSpot: 'small',
     },
     breathing: { words: 'Keep still.', moment: 'no breath needed' },
-    marker: { place: 'in front of the knee, inside the light', extra: [] },
+    marker: { place: 'in front of the knee, inside the light', toward: 'front', extra: [] },
     protection: ['apron over the pelvis if local code asks'],
     remove: toKnee,
     prepare: ['support under the ankle', 'gauge or wedge for the bend'],
@@ -698,7 +698,7 @@ export const legAndKnee: ProjectionSource[] = [
     sid: sid(40, 40, 72),
     receptor: usual('14×17', 'crosswise'),
     exposure: technique(68, 8, 120, [400, 250], { grid: 10, without: 64 }),
-    marker: { place: 'between the knees and at the outer edges', extra: ['both sides', 'weight-bearing'] },
+    marker: { place: 'outer edges of the light', toward: 'letter side', both: true, extra: ['weight-bearing'] },
     checks: ['Both knees without turn', 'Joint spaces alike in level'],
     faults: [
       fault(
@@ -742,7 +742,7 @@ export const legAndKnee: ProjectionSource[] = [
     sid: sid(40, 40, 72),
     receptor: usual('14×17', 'crosswise'),
     exposure: technique(70, 9, 130, [400, 230], { grid: 10, without: 66 }),
-    marker: { place: 'between the knees and at the outer edges', extra: ['both sides', 'weight-bearing'] },
+    marker: { place: 'outer edges of the light', toward: 'letter side', both: true, extra: ['weight-bearing'] },
     checks: ['Joint space open at its back part', 'Notch seen'],
     cautions: [{ text: 'The patient holds on; nobody stands who cannot.', group: 'position' }],
     faults: [
@@ -1150,7 +1150,7 @@ export const legAndKnee: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('10×12', 'lengthwise'),
     exposure: kneeDose,
-    marker: { place: 'in front of the knee, inside the light', extra: ['kneeling'] },
+    marker: { place: 'in front of the knee, inside the light', toward: 'front', extra: ['kneeling'] },
     prepare: ['thick soft pad', 'something to hold in front'],
     steps: careful('Full weight on that knee; lean until the condyles overlap'),
     checks: ['Condyles over each other', 'Rear edge of the tibia and the notch-roof line both seen'],

@@ -202,7 +202,19 @@ export const projectionSchema = z.strictObject({
     /** How full the lungs are then: diaphragm and organs lie by it. */
     breath: z.enum(['in', 'out']).default('in'),
   }),
-  marker: z.strictObject({ place: z.string(), extra: z.array(z.string()).default([]) }),
+  marker: z.strictObject({
+    /** What it stays clear of, and where in the light, as it is said in the entry's own position. */
+    place: z.string(),
+    extra: z.array(z.string()).default([]),
+    /** Edge of the light; the upper one when left out. */
+    row: z.enum(['upper', 'lower']).optional(),
+    /** Way off the part; by the view when left out: lateral of a limb, in front of a lateral, else the letter's side. */
+    toward: z.enum(['letter side', 'front', 'back', 'lateral', 'medial', 'up']).optional(),
+    /** Letter of an unpaired part that is marked by the side of the organ instead of the right. */
+    letter: z.enum(['R', 'L']).optional(),
+    /** Both sides are shown for comparison and each bears its letter. */
+    both: z.boolean().default(false),
+  }),
   protection: z.array(z.string()),
   remove: z.array(z.string()),
   prepare: z.array(z.string()),

@@ -788,7 +788,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('14×17', 'crosswise', { note: 'two smaller ones in the broad' }),
     exposure: technique(70, 16, 120, [420, 120], { sid: 72, composition: 1.2 }),
-    marker: { place: 'upper corners, both sides', extra: ['both sides', 'without weights'] },
+    marker: { place: 'upper corners', both: true, extra: ['without weights'] },
     checks: ['Both joints in the picture at the same level', 'Clavicle ends alike: no turn'],
     faults: [
       fault(
@@ -844,7 +844,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('14×17', 'crosswise', { note: 'two smaller ones in the broad' }),
     exposure: technique(70, 16, 120, [420, 120], { sid: 72, composition: 1.2 }),
-    marker: { place: 'upper corners, both sides', extra: ['both sides', 'with weights'] },
+    marker: { place: 'upper corners', both: true, extra: ['with weights'] },
     prepare: ['two equal weights of 5 to 10 lb (2.5 to 4.5 kg) with straps'],
     steps: steps('position', 'Weights tied to the wrists, not held: a gripping hand tightens the shoulder'),
     checks: ['Same aim as without weights', 'Both joints at the same level', 'Shoulders slack'],

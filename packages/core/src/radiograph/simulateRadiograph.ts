@@ -19,7 +19,7 @@ import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import type { Room } from '../room/room';
 import { computeSetup } from '../setup/computeSetup';
-import { markerPlace } from '../setup/markerPlace';
+import { markerPlaces } from '../setup/markerPlace';
 import type { Setup } from '../setup/setup';
 import { spectrumAt } from './attenuation';
 import { boxBlur, smear } from './blur';
@@ -191,15 +191,8 @@ function exposeReceptor(
     for (let i = 0; i < signal.length; i += 1) signal[i] *= 100;
   }
   const mirrored = setup.position.facing === 'PA' && HUNG_FACING.has(entry.region);
-  drawLetter(
-    signal,
-    columns,
-    rows,
-    pixelMm,
-    setup.marker.letter,
-    pixelAt(picture, markerPlace(setup, options.exposure)),
-    mirrored,
-  );
+  for (const { letter, p } of markerPlaces(setup, options.exposure))
+    drawLetter(signal, columns, rows, pixelMm, letter, pixelAt(picture, p), mirrored);
   return {
     ...picture,
     signal,

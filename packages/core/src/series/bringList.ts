@@ -21,7 +21,7 @@ export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
   const grids = setups.flatMap((setup) =>
     setup.receptor.grid && setup.receptor.holder === 'bed' ? [`grid ${setup.receptor.grid.ratio}:1`] : [],
   );
-  const markers = setups.map((setup) => `marker ${setup.marker.letter}`);
+  const markers = setups.flatMap(({ marker }) => marker.letters.map((letter) => `marker ${letter}`));
   const holders = setups.some(({ receptor }) => receptor.holder === 'stand') ? ['loose receptor holder'] : [];
   const shields = setups.some(({ protection }) => protection.some((line) => /\b(apron|lead)\b/.test(line)))
     ? ['lead apron']

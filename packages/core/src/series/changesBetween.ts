@@ -74,6 +74,8 @@ const shieldsOf = (s: Setup): string[] => s.protection.filter((line) => /\b(apro
 const aecWords = (s: Setup): string =>
   s.exposure.aec === 'none' ? 'manual' : `AEC ${s.exposure.aec} ${s.exposure.aec === 'centre' ? 'cell' : 'cells'}`;
 const techniqueWords = (s: Setup): string => `${s.exposure.kVp} kVp, ${s.exposure.mAs} mAs`;
+/** Letters of the markers; records of earlier versions know one. */
+const lettersOf = ({ marker }: Setup): string => (marker.letters ?? [marker.letter]).join(' and ');
 const missing = (from: readonly string[], inList: readonly string[]): string[] =>
   from.filter((item) => !inList.includes(item));
 
@@ -206,13 +208,13 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
     put('field', 'Collimator back to straight', { undo: true });
   else if (Math.abs(before.field.rotationDeg - after.field.rotationDeg) >= 1)
     put('field', `Collimator turned ${formatAngle(after.field.rotationDeg)} along the bone`);
-  if (before.marker.letter !== after.marker.letter || turned)
+  if (lettersOf(before) !== lettersOf(after) || turned)
     put(
       'marker',
-      before.marker.letter === after.marker.letter
-        ? `Marker ${after.marker.letter} moved: ${after.marker.place}`
-        : `Marker: ${before.marker.letter} off, ${after.marker.letter} on`,
-      { undo: before.marker.letter !== after.marker.letter },
+      lettersOf(before) === lettersOf(after)
+        ? `Marker ${lettersOf(after)} moved: ${after.marker.place}`
+        : `Marker: ${lettersOf(before)} off, ${lettersOf(after)} on`,
+      { undo: lettersOf(before) !== lettersOf(after) },
     );
   for (const sign of missing(before.marker.extra, after.marker.extra))
     put('marker', `Sign off: ${sign}`, { undo: true });

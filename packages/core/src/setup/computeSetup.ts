@@ -25,8 +25,9 @@ import { checkGrid, gridWarnings } from './gridCheck';
 import { headLineWords } from './headLine';
 import { heldWords } from './held';
 import { chooseHolder } from './holder';
-import { facingOf, inTheWay, inWay, marksOf, nameOf, rayInPart, sayWay, viewOf } from './inWay';
+import { facingOf, inTheWay, inWay, nameOf, rayInPart, sayWay, viewOf } from './inWay';
 import { openField } from './light';
+import { markerOf } from './marker';
 import { multipliersOf } from './multipliers';
 import { aimRay, pathSegments } from './place';
 import type { Known } from './placeGiven';
@@ -47,7 +48,7 @@ import { angleProblems, tubeAngle } from './tubeAngle';
 import { applyRules } from './variant';
 import { judgedParts } from './wanted';
 import { chooseWay, isInjured, seatedWords } from './way';
-import { composeSteps, markerLetter } from './words';
+import { composeSteps } from './words';
 
 /**
  * Computes the set-up.
@@ -246,6 +247,8 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     cover,
   });
 
+  const facing = given ? viewOf(projection, given) : facingOf(projection, way);
+  const judged = judgedParts(projection, placed.posed.body);
   const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
   const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
   // How the entry's own position is taken helps nobody who is in another.
@@ -266,7 +269,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     position: {
       body: way.body,
       say: given ? sayWay(given) : fillIn(seatedWords(way, situation), projection, way),
-      facing: given ? viewOf(projection, given) : facingOf(projection, way),
+      facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
       supports,
@@ -282,7 +285,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       room,
     }),
     way: given,
-    inPart: judgedParts(projection, placed.posed.body).map((id) => rayInPart(placed, aimed.direction, view.name(id))),
+    inPart: judged.map((id) => rayInPart(placed, aimed.direction, view.name(id))),
     centre,
     field: {
       atReceptorMm: field,
@@ -295,13 +298,19 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     exposure: { ...chosen, thicknessMm },
     dose: { ...dose, spread: doseSpread(fitSpreadOf(room.generator)) },
     image: imageTold(angle, { sidMm, focusMm, magnification, square, found: given !== null, gridCheck }),
-    marker: {
-      letter: markerLetter(side),
-      place: projection.marker.place,
-      extra: given
-        ? [...projection.marker.extra, ...marksOf(given, viewOf(projection, given))]
-        : projection.marker.extra,
-    },
+    marker: markerOf({
+      projection,
+      placed,
+      side,
+      view,
+      given,
+      facing,
+      part: view.name(judged[0]),
+      body: way.body,
+      horizontal,
+      beam: aimed.direction,
+      corners: scene.fields[0],
+    }),
     protection: protectionFor(projection.protection, rules.shielding),
     breathing: projection.breathing,
     prepare: given && given.holder !== asTaught.positions[0].holders[0] ? [] : projection.prepare,

@@ -18,7 +18,7 @@ import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
 import { barred, chooseWay, sparing } from './way';
-import { bothUnits, levelAgainst, markerLetter, relationTo } from './words';
+import { bothUnits, levelAgainst, relationTo } from './words';
 
 const plane: PlaneFrame = { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0], n: [0, 0, 1] };
 const mark = (name: string, u: number, v: number, axis: Shadow['axis'] = 'both', marginMm = 10): Shadow => ({
@@ -332,8 +332,6 @@ describe('words', () => {
     expect(relationTo('back', 'T7')).toBe('behind T7');
     expect(relationTo(null, 'MC3_head_L')).toBe('at the third knuckle');
   });
-  it('the marker is the side of the part, the patient’s right where there is none', () =>
-    expect([markerLetter('left'), markerLetter('right'), markerLetter(null)]).toEqual(['L', 'R', 'R']));
   it('the angle of the AP knee changes at 19 and 24 cm', () =>
     expect([189, 190, 240, 241].map(kneeAngleByPelvis)).toEqual([-4, 0, 0, 4]));
 });

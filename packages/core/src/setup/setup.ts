@@ -11,6 +11,7 @@ import type { Surface } from '../room/rest';
 
 import type { GivenWay } from './given';
 import type { GridCheck } from './gridCheck';
+import type { Marker } from './marker';
 import type { Problem } from './problem';
 import type { TechniqueChoice } from './technique';
 import type { Situation } from './request';
@@ -148,7 +149,7 @@ export type Setup = {
     gridLoss: number;
     grid: GridCheck | null;
   };
-  marker: { letter: 'R' | 'L'; place: string; extra: string[] };
+  marker: Marker;
   protection: string[];
   breathing: { words: string; moment: string };
   prepare: string[];

@@ -68,8 +68,8 @@ test('seen along the ray, the head is up and the patient’s left is where the t
 describe('the marker', () => {
   // Where the patient's right, front and left lie in the picture, from landmarks that are nowhere near the code that places it.
   const markerFrom = (setup: ReturnType<typeof setupOf>) => {
-    const { marker, hit } = drawStage(setup, 'ray', 1);
-    return marker[0] - hit[0];
+    const { markers, hit } = drawStage(setup, 'ray', 1);
+    return markers[0].at[0] - hit[0];
   };
   const towardRight = (setup: ReturnType<typeof setupOf>) => {
     const body = buildBody(setup.patient);

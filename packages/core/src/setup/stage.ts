@@ -11,7 +11,7 @@ import { placeBody, posedBones } from '../body/posed';
 import { poseBody } from '../body/pose';
 import { addScaled, cross, midpoint, normalize, scale, type Vec2, type Vec3 } from '../geometry/vector';
 import { lossAt } from '../exposure/gridCutoff';
-import { markerPlace } from './markerPlace';
+import { markerPlaces } from './markerPlace';
 import type { Setup } from './setup';
 
 export type StageLook = 'side' | 'ray';
@@ -41,7 +41,7 @@ export type StageDrawing = {
   touch: { name: string; at: Vec2 }[];
   /** What must be shown, for the drawing of where to look (ray only). */
   mustShow: { name: string; at: Vec2 }[];
-  marker: Vec2;
+  markers: { letter: 'R' | 'L'; at: Vec2 }[];
   /** Strips of the grid, a few of them, and what they cut off in bands across the light (ray only). */
   strips: [Vec2, Vec2][];
   /** Measuring cells that are switched on (ray only). */
@@ -232,7 +232,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     props: look === 'side' ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
     mustShow: look === 'ray' ? scene.mustShow.map(({ name, p }) => ({ name, at: at(p) })) : [],
-    marker: at(markerPlace(setup)),
+    markers: markerPlaces(setup).map(({ letter, p }) => ({ letter, at: at(p) })),
     cells: look === 'ray' ? scene.cells.map((each) => each.map(at)) : [],
     ...(look === 'ray' ? gridDrawing(setup, at) : { strips: [], cutOff: [] }),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],

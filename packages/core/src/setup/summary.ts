@@ -43,7 +43,7 @@ export function summaryOf(setup: Setup, unit: LengthUnit): SummaryLine[] {
       text: `${exposure.kVp} kVp, ${exposure.mAs} mAs at ${formatCm(exposure.thicknessMm)} cm${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec}`}`,
     },
     { name: 'Breath', text: `“${breathing.words}” ${breathing.moment}` },
-    { name: 'Marker', text: [marker.letter, marker.place, ...marker.extra].join(', ') },
+    { name: 'Marker', text: [marker.letters.join(' and '), marker.place, ...marker.extra].join(', ') },
   ];
 }
 

@@ -5,7 +5,7 @@ import { formatCm, formatInches, formatLength, formatRectangle, type LengthUnit 
 import { formatAngle } from '../quantity/angle';
 import { capitalize, listWords } from '../quantity/text';
 import { STEP_GROUPS, type Projection, type StepGroup, type Toward } from '../projections/schema';
-import type { Setup, SetupStep, Side } from './setup';
+import type { Setup, SetupStep } from './setup';
 import { HOLDER_WORDS } from './way';
 
 /** Closer than this counts as level: a fingertip's breadth. */
@@ -54,12 +54,6 @@ export function levelAgainst(
     relation,
     text: relation === 'level with' ? `level with ${name}` : `${bothUnits(size, unit)} ${relation} ${name}`,
   };
-}
-
-/** Letter of the marker: the side of a limb, the side on the receptor of a lateral, else the patient's right. */
-export function markerLetter(side: Side | null): 'R' | 'L' {
-  if (side === null) return 'R';
-  return side === 'left' ? 'L' : 'R';
 }
 
 /** The tilts of the tube: "15° to the head and 45° across to the patient’s right"; nothing when it stands straight. */
@@ -139,7 +133,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     );
   put(
     'marker',
-    `Marker ${setup.marker.letter}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also ${listWords(setup.marker.extra)}` : ''}`,
+    `${setup.marker.letters.length > 1 ? 'Markers' : 'Marker'} ${setup.marker.letters.join(' and ')}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also ${listWords(setup.marker.extra)}` : ''}`,
   );
   for (const text of setup.protection) put('protect', capitalize(text));
   put(
