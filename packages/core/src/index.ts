@@ -180,7 +180,7 @@ export { unusualOf } from './exam/unusual';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';
 export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';
-export type { Forbidden } from './adapt/forbidden';
+export type { Forbidden } from './setup/verdict';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { presetHolds, tapPreset, type PresetLayers } from './adapt/presetTaps';
 export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/given';

@@ -12,11 +12,9 @@ import { wayText } from '../setup/given';
 import { isOfArm, isOfLeg, type Settled } from '../setup/placeGiven';
 import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
-import { MOST_LOW_ARM_DEG, raisesArm } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
 import { costsOf, LEVEL_WITHIN_DEG, showsLevels, type Cost } from './costs';
 import type { OtherWay } from './otherWay';
-import { bearsHurt } from './positions';
 
 /** A ray that is off by less counts as the wanted one. */
 const SQUARE_DEG = 3;
@@ -50,15 +48,6 @@ const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id 
 /** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
 function isSafe(setup: Setup, situation: Situation): boolean {
   if (!setup.feasible) return false;
-  // Whatever a pose is called: an arm that is not raised stays down.
-  for (const [side, suffix] of [
-    ['left', 'L'],
-    ['right', 'R'],
-  ] as const) {
-    const { pose } = setup.scene;
-    const highest = Math.max(pose[`shoulderFlexion_${suffix}`] ?? 0, pose[`shoulderAbduction_${suffix}`] ?? 0);
-    if (highest > MOST_LOW_ARM_DEG + 0.01 && !raisesArm(situation, side)) return false;
-  }
   const rises = setup.scene.beam[2];
   return rises < sinDeg(LEVEL_WITHIN_DEG) && !(situation.spineNotCleared && setup.position.body !== 'supine');
 }
@@ -160,7 +149,7 @@ export function assess(
     if (error instanceof RangeError) return null;
     throw error;
   }
-  if (!isSafe(setup, situation) || bearsHurt(setup.position.body, wanted.parts[0].segment, situation)) return null;
+  if (!isSafe(setup, situation)) return null;
   const { unit } = withDefaults(base.rules);
   const offDeg = angleOff(setup, wanted);
   const costs = costsOf(

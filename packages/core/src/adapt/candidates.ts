@@ -17,10 +17,10 @@ import { tilted } from '../setup/place';
 import { beamOf, isOfArm, isOfHead, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
 import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/side';
-import { boardOf, raisesArm, stillJoints } from '../setup/stillJoints';
+import { boardOf, limitsFor, raisesArm } from '../setup/stillJoints';
 import { partsFor, type Wanted } from '../setup/wanted';
 import { levelSign } from './costs';
-import { mayPose } from './still';
+import { mayPose } from '../setup/still';
 import type { Position } from './positions';
 
 export type Candidate = {
@@ -173,8 +173,8 @@ export function candidatesFor(
   // Of the trunk only the arms are posed: raised out of a level ray, unless they stay.
   const armsStay = !raisesArm(situation, 'left') || !raisesArm(situation, 'right');
   const levelWanted = levelSign(situation) !== null;
-  const limits = { ...stillJoints(situation), ...situation.joints };
   const plain = partsFor(wanted)[0].segment;
+  const limits = limitsFor(situation, plain);
   const trunk = !/_[LR]$/.test(plain) && !isOfHead(plain) && mayPose(plain, situation);
   for (const asItLies of posings(projection, plain, situation, position)) {
     for (const half of inHalves ? halvesFor(wanted, situation, position) : [undefined]) {

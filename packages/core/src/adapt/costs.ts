@@ -1,6 +1,7 @@
 /** What another way costs against the usual one, in numbers and in points by which the ways are ranked. */
 import { adaptBody } from '../body/adapt';
 import { buildBody, markOf } from '../body/body';
+import { eachSide, specOf } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { placeBody, posedMark } from '../body/posed';
 import { dot, subtract } from '../geometry/vector';
@@ -12,7 +13,7 @@ import { isUpright } from '../room/stance';
 import type { GivenWay } from '../setup/given';
 import type { Situation } from '../setup/request';
 import type { Setup } from '../setup/setup';
-import { isInjured } from '../setup/way';
+import { isInjured } from '../setup/kept';
 import { isOfArm, isOfHead, isOfLeg } from '../setup/placeGiven';
 
 export const COST_IDS = [
@@ -168,7 +169,9 @@ export function costsOf(
   const part = setup.inPart[0].segment;
   if (turn) put('turn', turnPoints(part, situation), turn);
   const limb = isOfArm(part) || isOfLeg(part);
-  if (posed && setup.way && (limb || isOfHead(part)))
+  // The entry's own way is priced like any other where the part may be hurt.
+  const poses = setup.way ? posed : hurt && limb && posesLimb(setup, part);
+  if (poses && (limb || isOfHead(part)))
     put('posing', posingPoints(situation), hurt ? 'The hurt part is moved' : 'The part is posed');
   if (
     !limb &&
@@ -190,6 +193,17 @@ export function costsOf(
   if (reversed) put('reversed', POINTS.reversed, 'The ray runs the other way through the part');
   return costs;
 }
+
+/** A joint of the examined limb that is turned or bent by more than this was posed [typical]. */
+const POSED_DEG = 12;
+/** Whether an entry's own way bends or turns joints of the examined limb. */
+const posesLimb = ({ scene }: Setup, part: string): boolean =>
+  [...eachSide(scene.pose)].some(
+    ([motion, degrees]) =>
+      motion.endsWith(part.slice(-2)) &&
+      Math.abs(degrees) > POSED_DEG &&
+      specOf(motion).drives.some(({ segment }) => isOfLeg(segment) === isOfLeg(part) && !/^toes/.test(segment)),
+  );
 
 const offPoints = (degrees: number): number => (degrees >= SAID_FROM.offDeg ? degrees * POINTS.offDegree : 0);
 

@@ -5,7 +5,6 @@
 import { buildBody } from '../body/body';
 import { isChild } from '../body/patient';
 import { hasProjection, projectionOf } from '../projections/catalogue';
-import type { PositionWay } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
@@ -13,20 +12,19 @@ import { situationFor, type SetupRequest } from '../setup/request';
 import { sideView } from '../setup/side';
 import { applyRules } from '../setup/variant';
 import { wantedOf } from '../setup/wanted';
-import { isInjured } from '../setup/way';
 import { assess, entryOf, sideOf, type Search } from './assess';
 import { candidatesFor } from './candidates';
 import { leastPoints, POINTS, positionPoints } from './costs';
-import { forbiddenView, type Forbidden } from './forbidden';
+import { forbiddenView, type Forbidden } from '../setup/verdict';
 import { joinHalves } from './halves';
 import type { OtherWay } from './otherWay';
 import { positionsFor } from './positions';
 import { chosenFrom, kindOf, MOST_WAYS, worstShown } from './rank';
-import { asksPosing, mayPose, movesNeck, neckStays } from './still';
 
 /** Candidates of a position that are computed in full; fewer where the patient is moved, or of an entry that stands in. */
 const MOST_COMPUTED = 4;
 const MOST_COMPUTED_LATER = 2;
+const FAILED = 0.5;
 
 /**
  * Ways of one entry by search.
@@ -66,13 +64,14 @@ function searched(
     for (const { way, least, settled } of chosenFrom(priced)) {
       const most = loses !== null || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
       if (computed >= most || least + fee > worst()) break;
-      computed += 1;
       const asked = { projectionId: request.projectionId, side: side ?? undefined, way };
       const result = assess(search, { wanted, settled }, projection, asked, {
         reversed: way.reversed,
         posed: !way.asItLies,
         loses,
       });
+      // What cannot be done takes less of the search than what can: the next best may.
+      computed += result ? 1 : FAILED;
       if (result) found.push(result);
     }
   }
@@ -91,11 +90,7 @@ function ownWays(
   const projection = applyRules(entry, withDefaults(base.rules), isChild(body.patient)).projection;
   const side = sideOf(projection, request);
   const wanted = wantedOf(projection, body, sideView(side));
-  const part = wanted.parts[0].segment;
-  const spared = (way: PositionWay) => isInjured(situation) && way.ifInjured !== undefined;
-  const moves = (way: PositionWay) =>
-    (!mayPose(part, situation) && asksPosing(projection, way)) || (neckStays(situation) && movesNeck(projection, way));
-  const positions = new Set(projection.positions.filter((way) => spared(way) || !moves(way)).map((way) => way.body));
+  const positions = new Set(projection.positions.map((way) => way.body));
   return [...positions].flatMap((position) => {
     const asked = {
       projectionId: request.projectionId,

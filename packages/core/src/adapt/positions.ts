@@ -1,9 +1,9 @@
 /** The positions that a search goes through: those that this patient may take. */
 import type { GivenWay } from '../setup/given';
-import { isOfArm, isOfLeg } from '../setup/placeGiven';
+import { isOfArm } from '../setup/placeGiven';
 import type { Situation } from '../setup/request';
 import type { Side } from '../setup/setup';
-import { barred, isInjured } from '../setup/way';
+import { barred, bearsHurt } from '../setup/way';
 
 export type Position = Pick<GivenWay, 'position' | 'on' | 'backRestDeg'>;
 
@@ -11,12 +11,6 @@ export type Position = Pick<GivenWay, 'position' | 'on' | 'backRestDeg'>;
 const BACK_REST_DEG = 45;
 const STEEP_REST_DEG = 60;
 const SIDES: readonly Side[] = ['left', 'right'];
-
-/** Nobody stands or kneels on what may be broken. @param segment the part */
-export const bearsHurt = (position: Position['position'], segment: string, situation: Situation): boolean =>
-  (position === 'upright' || position === 'kneeling') &&
-  isInjured(situation) &&
-  (isOfLeg(segment) || segment === 'pelvis' || segment === 'lumbar');
 
 /** Nobody is turned over for the picture of an arm. */
 const TURNED: ReadonlySet<Position['position']> = new Set<Position['position']>(['prone', 'lateral-recumbent']);
@@ -36,6 +30,6 @@ export function positionsFor(segment: string, situation: Situation): Position[] 
     if (isOfArm(segment) && TURNED.has(each.position)) return false;
     const beneath = SIDES.find((side) => side === each.on) ?? null;
     const way = { body: each.position, seatable: false, backRestDeg: each.backRestDeg };
-    return barred(way, situation, beneath) === null && !bearsHurt(each.position, segment, situation);
+    return barred(way, situation, beneath) === null && bearsHurt(each.position, segment, situation) === null;
   });
 }

@@ -8,7 +8,7 @@ import { bonesOf, landmarkOf, markOf, skinOf, structureOf, type Body, type SkinP
 import { merged } from './intervals';
 import type { Landmark, Primitive } from './mannequin';
 import type { Posture } from './pose';
-import { moveShape, rayInterval, supportPoint, supportReach, type Shape } from './shape';
+import { moveShape, rayInterval, supportPoint, supportReach, type Interval, type Shape } from './shape';
 
 export type PosedBody = {
   body: Body;
@@ -109,6 +109,18 @@ export function furthestSkin(
   return { reachMm: reachMm + dot(posed.slide, d), point: add(supportPoint(furthest.shape, d), posed.slide) };
 }
 
+/** Stretches of a line inside the body, mm from `through` along `d`, in order. @param segments only these; all when left out */
+export function skinSpans(posed: PosedBody, through: Vec3, d: Vec3, segments?: readonly string[]): readonly Interval[] {
+  const from = subtract(through, posed.slide);
+  return merged(
+    posed.skin.flatMap((piece) => {
+      if (segments && !segments.includes(piece.segment)) return [];
+      const span = rayInterval(piece.shape, from, d);
+      return span ? [span] : [];
+    }),
+  );
+}
+
 export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };
 
 /**
@@ -117,14 +129,7 @@ export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };
  * @param segments only these parts of the body; all when left out
  */
 export function crossSkin(posed: PosedBody, through: Vec3, d: Vec3, segments?: readonly string[]): SkinCrossing | null {
-  const from = subtract(through, posed.slide);
-  const spans = merged(
-    posed.skin.flatMap((piece) => {
-      if (segments && !segments.includes(piece.segment)) return [];
-      const span = rayInterval(piece.shape, from, d);
-      return span ? [span] : [];
-    }),
-  );
+  const spans = skinSpans(posed, through, d, segments);
   if (spans.length === 0) return null;
   return {
     entry: addScaled(through, d, spans[0][0]),

@@ -369,6 +369,7 @@ export const footAndAnkle: ProjectionSource[] = [
   }),
   foot({
     id: 'foot-ap-weight-bearing',
+    demands: ['weight-bearing'],
     name: 'Foot, AP axial, standing',
     alsoCalled: ['weight bearing foot', 'standing foot', 'WB foot', 'hallux valgus', 'bunion'],
     part: 'foot',
@@ -393,6 +394,7 @@ export const footAndAnkle: ProjectionSource[] = [
   }),
   foot({
     id: 'foot-lateral-weight-bearing',
+    demands: ['weight-bearing'],
     name: 'Foot, lateral, standing',
     alsoCalled: ['weight bearing foot lateral', 'standing foot side', 'flat foot', 'longitudinal arch', 'WB foot'],
     part: 'foot',
@@ -503,6 +505,7 @@ export const footAndAnkle: ProjectionSource[] = [
   }),
   foot({
     id: 'calcaneus-axial-weight-bearing',
+    demands: ['weight-bearing'],
     name: 'Calcaneus, axial, standing',
     alsoCalled: ['coalition view', 'Harris-Beath', 'weight bearing calcaneus', 'standing heel axial'],
     part: 'heel',
@@ -717,6 +720,7 @@ export const footAndAnkle: ProjectionSource[] = [
   }),
   foot({
     id: 'ankle-ap-weight-bearing',
+    demands: ['weight-bearing'],
     name: 'Ankles, AP, standing',
     alsoCalled: ['weight bearing ankle', 'standing ankle', 'WB ankle'],
     part: 'ankle',
@@ -750,6 +754,7 @@ export const footAndAnkle: ProjectionSource[] = [
   }),
   foot({
     id: 'ankle-stress-inversion',
+    demands: ['stress'],
     name: 'Ankle, AP, stress inward',
     alsoCalled: ['inversion stress ankle', 'talar tilt', 'stress ankle', 'lateral ligament ankle'],
     part: 'ankle',
@@ -782,6 +787,7 @@ export const footAndAnkle: ProjectionSource[] = [
   }),
   foot({
     id: 'ankle-stress-eversion',
+    demands: ['stress'],
     name: 'Ankle, AP, stress outward',
     alsoCalled: ['eversion stress ankle', 'stress ankle', 'deltoid ligament'],
     part: 'ankle',

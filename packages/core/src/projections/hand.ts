@@ -373,6 +373,7 @@ export const handAndWrist: ProjectionSource[] = [
   }),
   hand({
     id: 'thumb-stress-pa',
+    demands: ['stress'],
     name: 'Thumbs, PA with stress',
     alsoCalled: ['Folio', 'gamekeeper', 'skier thumb stress', 'ulnar collateral ligament', 'thumb stress'],
     part: 'first knuckle',

@@ -669,6 +669,7 @@ export const legAndKnee: ProjectionSource[] = [
   }),
   leg({
     id: 'knee-ap-weight-bearing',
+    demands: ['weight-bearing'],
     name: 'Knees, AP, standing',
     alsoCalled: ['weight bearing knees', 'standing knees', 'WB knee', 'arthritis knees', 'bilateral knees standing'],
     part: 'knees',
@@ -714,6 +715,7 @@ export const legAndKnee: ProjectionSource[] = [
   }),
   leg({
     id: 'knee-pa-flexed-weight-bearing',
+    demands: ['weight-bearing'],
     name: 'Knees, PA, standing, bent',
     alsoCalled: ['Rosenberg', 'flexed weight bearing knees', 'PA flexion standing knee', 'tunnel standing'],
     part: 'knees',
@@ -1082,6 +1084,7 @@ export const legAndKnee: ProjectionSource[] = [
   }),
   leg({
     id: 'knee-stress-varus',
+    demands: ['stress'],
     name: 'Knee, AP, stress outward',
     alsoCalled: ['varus stress knee', 'LCL', 'knee laxity', 'stress knee'],
     part: 'knee',
@@ -1104,6 +1107,7 @@ export const legAndKnee: ProjectionSource[] = [
   }),
   leg({
     id: 'knee-stress-valgus',
+    demands: ['stress'],
     name: 'Knee, AP, stress inward',
     alsoCalled: ['valgus stress knee', 'MCL', 'knee laxity', 'stress knee'],
     part: 'knee',
@@ -1126,6 +1130,7 @@ export const legAndKnee: ProjectionSource[] = [
   }),
   leg({
     id: 'knee-kneeling-posterior',
+    demands: ['stress'],
     name: 'Knee, lateral, kneeling under load',
     alsoCalled: ['PCL', 'kneeling stress', 'posterior drawer', 'posterior cruciate'],
     part: 'knee',

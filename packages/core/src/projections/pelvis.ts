@@ -800,6 +800,7 @@ export const femurHipPelvis: ProjectionSource[] = [
   }),
   hip({
     id: 'hip-false-profile',
+    demands: ['weight-bearing'],
     name: 'Hip, false profile',
     alsoCalled: ['Lequesne', 'faux profil', 'dysplasia hip', 'anterior coverage'],
     part: 'hip',
@@ -862,6 +863,7 @@ export const femurHipPelvis: ProjectionSource[] = [
   }),
   hip({
     id: 'hips-to-ankles',
+    demands: ['weight-bearing'],
     name: 'Legs, hips to ankles, standing',
     alsoCalled: ['long leg', 'leg length', 'scanogram', 'mechanical axis', 'full length lower limbs', 'alignment'],
     part: 'legs',

@@ -2,7 +2,17 @@
  * What a projection is: data from which the words, the numbers and the drawing are all computed.
  */
 import { z } from 'zod';
-import { ASPECTS, BODY_POSITIONS, HEAD_LINES, HELD_PARTS, HOLDERS, POSE_NAMES, REGIONS, VIEWS } from './vocabulary';
+import {
+  ASPECTS,
+  BODY_POSITIONS,
+  DEMANDS,
+  HEAD_LINES,
+  HELD_PARTS,
+  HOLDERS,
+  POSE_NAMES,
+  REGIONS,
+  VIEWS,
+} from './vocabulary';
 
 /** Directions on the body, named for the anatomical position of the part. */
 export const TOWARD = ['head', 'feet', 'front', 'back', 'left', 'right'] as const;
@@ -104,6 +114,8 @@ export const projectionSchema = z.strictObject({
   region: z.enum(REGIONS),
   part: z.string(),
   sided: z.enum(['each', 'none']),
+  /** What it asks of the patient beyond being there: what a fracture, a dislocation or an uncleared spine bars. */
+  demands: z.array(z.enum(DEMANDS)).optional(),
   /** For laterals of the trunk: the side that lies on the receptor unless another is asked for. */
   nearSide: z.enum(['left', 'right']).optional(),
   shows: z.string(),

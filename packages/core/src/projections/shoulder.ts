@@ -818,6 +818,7 @@ export const shoulderGirdle: ProjectionSource[] = [
   }),
   girdle({
     id: 'acromioclavicular-ap-weights',
+    demands: ['weights'],
     name: 'Acromioclavicular joints, AP, with weights',
     alsoCalled: ['AC joints with weights', 'weighted AC joints', 'stress AC', 'shoulder separation'],
     part: 'acromioclavicular joints',

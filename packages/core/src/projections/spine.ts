@@ -831,6 +831,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'cervical-flexion',
+    demands: ['bent-neck'],
     name: 'Cervical spine, lateral, bent forward',
     alsoCalled: ['flexion C-spine', 'flexion extension neck', 'functional neck', 'hyperflexion'],
     part: 'cervical spine',
@@ -872,6 +873,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'cervical-extension',
+    demands: ['bent-neck'],
     name: 'Cervical spine, lateral, bent back',
     alsoCalled: ['extension C-spine', 'flexion extension neck', 'functional neck', 'hyperextension'],
     part: 'cervical spine',
@@ -1190,6 +1192,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'lumbar-flexion',
+    demands: ['bent-trunk'],
     name: 'Lumbar spine, lateral, bent forward',
     alsoCalled: ['flexion L-spine', 'flexion extension lumbar', 'functional lumbar', 'instability'],
     part: 'lumbar spine',
@@ -1235,6 +1238,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'lumbar-extension',
+    demands: ['bent-trunk'],
     name: 'Lumbar spine, lateral, bent back',
     alsoCalled: ['extension L-spine', 'flexion extension lumbar', 'functional lumbar', 'instability'],
     part: 'lumbar spine',
@@ -1281,6 +1285,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'lumbar-bending',
+    demands: ['bent-trunk'],
     name: 'Lumbar spine, AP, bent to the side',
     alsoCalled: ['side bending lumbar', 'lateral bending', 'bending films', 'scoliosis bending'],
     part: 'lumbar spine',
@@ -1471,6 +1476,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'scoliosis-pa',
+    demands: ['weight-bearing'],
     name: 'Whole spine, PA, standing',
     alsoCalled: ['scoliosis', 'scoliosis series', 'Cobb', 'full spine', 'curvature'],
     part: 'whole spine',
@@ -1508,6 +1514,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'scoliosis-pa-block',
+    demands: ['weight-bearing'],
     name: 'Whole spine, PA, standing on a block',
     alsoCalled: ['scoliosis block', 'Ferguson scoliosis', 'foot block', 'deforming curve'],
     part: 'whole spine',
@@ -1546,6 +1553,7 @@ export const spine: ProjectionSource[] = [
   }),
   column({
     id: 'scoliosis-lateral',
+    demands: ['weight-bearing'],
     name: 'Whole spine, lateral, standing',
     alsoCalled: ['scoliosis lateral', 'sagittal balance', 'kyphosis', 'full spine side'],
     part: 'whole spine',

@@ -90,6 +90,9 @@ export type HeldPart = (typeof HELD_PARTS)[number];
 export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML', 'TML'] as const;
 export type HeadLine = (typeof HEAD_LINES)[number];
 
+/** What a view asks that some patients must not do. */
+export const DEMANDS = ['weights', 'stress', 'weight-bearing', 'bent-neck', 'bent-trunk'] as const;
+
 export const REGIONS = [
   'chest',
   'abdomen',

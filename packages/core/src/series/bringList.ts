@@ -14,7 +14,9 @@ export type SeriesSummary = {
 
 const unique = (items: readonly string[]): string[] => [...new Set(items)];
 
-export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
+export function summarizeSeries(all: readonly Setup[]): SeriesSummary {
+  // Nothing is brought for what is not done.
+  const setups = all.filter(({ feasible }) => feasible);
   const loose = setups
     .filter((setup) => !setup.receptor.size.fixed)
     .map((setup) => `receptor ${setup.receptor.size.name}`);
@@ -31,6 +33,6 @@ export function summarizeSeries(setups: readonly Setup[]): SeriesSummary {
     exposures: setups.reduce((total, setup) => total + setup.receptor.exposures, 0),
     turns: setups.slice(1).filter((setup, i) => isTurn(movesBetween(setups[i], setup))).length,
     bring: unique([...loose, ...grids, ...tape, ...holders, ...markers, ...shields, ...setups.flatMap(aidsOf)]),
-    blocked: setups.filter((setup) => !setup.feasible).map((setup) => setup.name),
+    blocked: all.filter((setup) => !setup.feasible).map((setup) => setup.name),
   };
 }

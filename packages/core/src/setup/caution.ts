@@ -3,7 +3,7 @@ import { isChild, type Patient } from '../body/patient';
 import type { Projection } from '../projections/schema';
 import type { Situation, Worn } from './request';
 import type { SetupCaution } from './setup';
-import { isBroken } from './way';
+import { isBroken } from './kept';
 
 /** Ages between which pregnancy is asked after [local policy may differ]. */
 const PREGNANCY_AGES = [11, 55] as const;

@@ -25,12 +25,12 @@ import { checkGrid, gridWarnings } from './gridCheck';
 import { headLineWords } from './headLine';
 import { heldWords } from './held';
 import { chooseHolder } from './holder';
-import { facingOf, inTheWay, inWay, nameOf, rayInPart, sayWay, viewOf } from './inWay';
+import { facingOf, inTheWay, inWay, nameOf, rayBlocked, rayInPart, sayWay, viewOf } from './inWay';
 import { openField } from './light';
 import { markerOf } from './marker';
 import { multipliersOf } from './multipliers';
 import { aimRay, pathSegments } from './place';
-import type { Known } from './placeGiven';
+import { isOfHead, type Known } from './placeGiven';
 import { protectionFor } from './protection';
 import { receptorPlane } from './receptorPlane';
 import { situationFor, type Overrides, type SetupRequest } from './request';
@@ -39,16 +39,18 @@ import type { Problem, Setup, Side } from './setup';
 import { sideView } from './side';
 import { spotProblems } from './spot';
 import { sittingLowers, standingLift } from './stand';
-import { boardOf, isLimited, stillJoints } from './stillJoints';
+import { boardOf, isLimited, limitsFor } from './stillJoints';
 import { chooseTechnique } from './technique';
 import { placeMeasured } from './thickness';
 import { centreTold, imageTold, receptorTold, tubeTold } from './told';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { angleProblems, tubeAngle } from './tubeAngle';
 import { applyRules } from './variant';
+import { forbiddenProblem, forbiddenView, keptMoved, loadLost } from './verdict';
 import { judgedParts } from './wanted';
-import { chooseWay, isInjured, seatedWords } from './way';
-import { composeSteps } from './words';
+import { isInjured, neckStays } from './kept';
+import { chooseWay, seatedWords } from './way';
+import { barredSteps, composeSteps } from './words';
 
 /**
  * Computes the set-up.
@@ -78,13 +80,21 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   const room: Room = request.room ?? ROOM_ONE;
   const overrides: Overrides = request.overrides ?? {};
 
+  const judged = judgedParts(projection, body);
+  const part = view.name(judged[0]);
+
   // 1 body (above, for the schools of children); 2 pose and place
   const {
     way,
     holders,
     problems: wayProblems,
-  } = chooseWay(projection, situation, room, side, overrides, given ?? undefined);
-  const problems: Problem[] = [...wayProblems];
+  } = chooseWay(projection, situation, room, side, overrides, {
+    given: given ?? undefined,
+    part,
+    mirrored: view.mirrored,
+  });
+  const forbidden = forbiddenView(asTaught, situation);
+  const problems: Problem[] = [...(forbidden ? [forbiddenProblem(forbidden)] : []), ...wayProblems];
   const segments = pathSegments(projection, body, side);
   const {
     placed: first,
@@ -93,11 +103,13 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     factor,
   } = placeMeasured(projection, way, body, view, segments, {
     wantedMm: body.patient.partThicknessMm,
-    limits: given ? { ...stillJoints(situation), ...situation.joints } : situation.joints,
+    limits: given ? limitsFor(situation, part) : situation.joints,
     boardMm: boardOf(situation, way.body),
+    neck: !neckStays(situation) ? 'posed' : isOfHead(part) ? 'held' : 'as it is',
     known,
   });
   let placed = first;
+  problems.push(...keptMoved(placed.pose, part, situation));
   for (const joint of placed.held)
     if (isLimited(joint.motion, situation.joints)) problems.push({ code: 'joint-limit', text: heldWords(joint) });
   if (factor !== null && (factor < THICKNESS_ODD[0] || factor > THICKNESS_ODD[1]))
@@ -172,7 +184,11 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   const cover = coverPoints(projection, placed, view, plane.u, plane.v);
   // A limb that was to be held aside and does not go so far is in the way as it lies.
   if (given || placed.held.length > 0)
-    problems.push(...inTheWay(placed, focal, hit, [hit, ...cover.map(({ points }) => centroid(points))], segments));
+    problems.push(
+      ...inTheWay(placed, focal, hit, [hit, ...cover.map(({ points }) => centroid(points))], segments),
+      ...rayBlocked(placed, { focal, hit, crossing: aimed.crossing }, segments, part),
+    );
+  if (given) problems.push(...loadLost(asTaught, given.position, part));
   const rotationDeg = Math.round(boneRotation(projection, placed, view, focal, plane) * 10) / 10;
   const shadows = shadowsOf(cover, focal, plane, rotationDeg);
   const needed = neededField(shadows);
@@ -248,7 +264,6 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   });
 
   const facing = given ? viewOf(projection, given) : facingOf(projection, way);
-  const judged = judgedParts(projection, placed.posed.body);
   const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
   const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
   // How the entry's own position is taken helps nobody who is in another.
@@ -257,6 +272,9 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     .filter((step) => !(step.unlessInjured && isInjured(situation)))
     .filter((step) => step.group !== 'position' || (fits && !given?.asItLies))
     .map((step) => ({ ...step, text: fillIn(step.text, projection, way) }));
+  // What is barred is never told as a step beside the problem that bars it.
+  const barring = problems.filter(({ code }) => BARRED.has(code));
+  const barred = barring.length > 0;
   const setup = {
     projectionId: projection.id,
     name: nameOf(projection, side, given),
@@ -268,11 +286,15 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     problems,
     position: {
       body: way.body,
-      say: given ? sayWay(given) : fillIn(seatedWords(way, situation), projection, way),
+      say: barred
+        ? 'Not in this way for this patient'
+        : given
+          ? sayWay(given)
+          : fillIn(seatedWords(way, situation), projection, way),
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
-      part: ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
-      supports,
+      part: barred ? [] : ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
+      supports: barred ? [] : supports,
     },
     receptor: receptorTold(projection, light, { holder, grid, gridWanted }, { centre: hit, needed, unit }),
     tube: tubeTold(projection, placed, angle, plane, {
@@ -305,7 +327,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       view,
       given,
       facing,
-      part: view.name(judged[0]),
+      part,
       body: way.body,
       horizontal,
       beam: aimed.direction,
@@ -313,7 +335,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     }),
     protection: protectionFor(projection.protection, rules.shielding),
     breathing: projection.breathing,
-    prepare: given && given.holder !== asTaught.positions[0].holders[0] ? [] : projection.prepare,
+    prepare: barred || (given && given.holder !== asTaught.positions[0].holders[0]) ? [] : projection.prepare,
     remove: projection.remove,
     cautions,
     assumptions: [
@@ -326,15 +348,17 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   };
   return {
     ...setup,
-    steps: composeSteps(
-      {
-        ...setup,
-        ownSteps,
-        breathingWords: `“${projection.breathing.words}” Expose at: ${projection.breathing.moment}`,
-      },
-      projection,
-      unit,
-    ),
+    steps: barred
+      ? barredSteps(barring, cautions)
+      : composeSteps(
+          {
+            ...setup,
+            ownSteps,
+            breathingWords: `“${projection.breathing.words}” Expose at: ${projection.breathing.moment}`,
+          },
+          projection,
+          unit,
+        ),
     checks: projection.checks,
     sources: projection.sources,
   };
@@ -353,9 +377,12 @@ function gridWish({ grid }: Projection, given: GivenWay | null, child: boolean):
   return grid === 'yes' && child ? 'by-thickness' : grid;
 }
 
+/** Problems by which patient and situation bar it: nothing of it is told as a step. */
+const BARRED: ReadonlySet<string> = new Set(['forbidden', 'position-barred', 'kept-part']);
+
 /** Problems that forbid the set-up; the others are said and worked with. */
 const BLOCKING = new Set([
-  'position-barred',
+  ...BARRED,
   'position-unknown',
   'no-holder',
   'clipped',

@@ -1,6 +1,6 @@
 /** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
 import { withBranches } from '../body/mannequin';
-import { crossSkin } from '../body/posed';
+import { crossSkin, skinSpans, type SkinCrossing } from '../body/posed';
 import { intoFrame } from '../geometry/frame';
 import { dot, normalize, subtract, type Vec3 } from '../geometry/vector';
 import { formatAngle } from '../quantity/angle';
@@ -126,6 +126,47 @@ export function inTheWay(
   });
   return found.map(({ says }) => ({ code: 'in-the-way', text: `The ${says} lies in the light.` }));
 }
+const isGirdle = (segment: string): boolean => /^(scapula|clavicle|upperarm)_/.test(segment);
+/** Body beside the part that the central ray may graze: skin of the model is that coarse. */
+const GRAZE_MM = 30;
+/** Room that a tube takes behind its focal spot. */
+const TUBE_MM = 150;
+/** A limb is crossed, not run through lengthwise: no view crosses more of one [model: thigh of the largest adult]. */
+const MOST_OF_A_LIMB_MM = 300;
+
+/**
+ * The whole way of the central ray of a found way, from behind the focal spot to the receptor, against the whole body.
+ * @param own segments that the view is of; undefined for a view of the trunk
+ * @param part the one of them that is judged
+ */
+export function rayBlocked(
+  placed: PlacedBody,
+  { focal, hit, crossing }: { focal: Vec3; hit: Vec3; crossing: SkinCrossing },
+  own: readonly string[] | undefined,
+  part: string,
+): Problem[] {
+  const course = normalize(subtract(hit, focal));
+  const along = (p: Vec3) => dot(subtract(p, focal), course);
+  const [entry, exit, end] = [along(crossing.entry), along(crossing.exit), along(hit)];
+  // Shoulder girdle and chest wall lie on each other: there the ray passes both.
+  const rest =
+    own &&
+    Object.keys(placed.posed.body.segments).filter((id) => !own.includes(id) && !(id === 'thorax' && isGirdle(part)));
+  const between = (from: number, to: number, segments?: readonly string[]) =>
+    skinSpans(placed.posed, focal, course, segments).reduce(
+      (sum, [near, far]) => sum + Math.max(0, Math.min(far, to) - Math.max(near, from)),
+      0,
+    );
+  const problem = (text: string): Problem[] => [{ code: 'in-the-way', text }];
+  if (between(-TUBE_MM, 0) > 0) return problem('The tube would stand inside or against the patient.');
+  if (rest && between(0, entry, rest) > GRAZE_MM)
+    return problem('The ray would pass through the body before the part.');
+  if (rest && between(exit, end, rest) > GRAZE_MM) return problem('The body lies between the part and the receptor.');
+  if (rest && exit - entry > MOST_OF_A_LIMB_MM && !own.includes('head'))
+    return problem('The ray would run along the limb instead of through it.');
+  return [];
+}
+
 const LIMBS = (['left', 'right'] as const).flatMap((side) => {
   const s = side === 'left' ? 'L' : 'R';
   return [

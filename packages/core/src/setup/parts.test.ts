@@ -176,6 +176,7 @@ describe('tube', () => {
   });
 });
 
+const OF_TRUNK = { part: 'thorax', mirrored: false };
 describe('way', () => {
   const chest = projectionOf('chest-pa');
   const knee = projectionOf('knee-lateral');
@@ -200,12 +201,12 @@ describe('way', () => {
     expect(situationFor(undefined)).toMatchObject({ canStand: true, canSit: true, spineNotCleared: false });
   });
   it('a position that is not the entry’s is refused with those that are', () => {
-    expect(chooseWay(chest, situationFor(40), ROOM_ONE, null, { position: 'prone' }).problems[0].text).toMatch(
-      /not done face down; it is done standing/,
-    );
+    expect(
+      chooseWay(chest, situationFor(40), ROOM_ONE, null, { position: 'prone' }, OF_TRUNK).problems[0].text,
+    ).toMatch(/not done face down; it is done standing/);
   });
   it('a unit without the holder says so', () => {
-    const { problems } = chooseWay(chest, situationFor(40), MOBILE_UNIT, null, {});
+    const { problems } = chooseWay(chest, situationFor(40), MOBILE_UNIT, null, {}, OF_TRUNK);
     expect(problems[0]).toMatchObject({
       code: 'no-holder',
       text: expect.stringMatching(/Mobile unit has no wall stand/),

@@ -75,6 +75,15 @@ export function nodPose(raise: number): Pose {
 
 const TRUNK = ['pelvis', 'lumbar', 'thorax'];
 
+/**
+ * Head and neck as the view asks; kept from sinking, where they must stay; or as they are, where they must stay and
+ * are not what the view is of.
+ */
+export type NeckPosed = 'posed' | 'held' | 'as it is';
+
+const withoutNeck = (pose: Pose): Pose =>
+  Object.fromEntries(Object.entries(pose).filter(([motion]) => !/^(neck|head)/.test(motion))) as Pose;
+
 export const SEAT_BEHIND_MM = 30;
 
 /** Where the ray runs in the room, before any tube angle. */
@@ -156,7 +165,12 @@ export function placePatient(
   way: TakenWay,
   patient: Body,
   view: SideView,
-  { girth, limits, boardMm }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number },
+  {
+    girth,
+    limits,
+    boardMm,
+    neck = 'posed',
+  }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number; neck?: NeckPosed },
 ): PlacedBody {
   const lies = isLying(way.body);
   const horizontal = isHorizontalWay(way);
@@ -170,7 +184,8 @@ export function placePatient(
     ...(way.poseAlone ? [] : [projection.joints as Pose, way.joints as Pose]),
   );
   const chin = chinUpDeg(projection, body);
-  const asked = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
+  const everything = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
+  const asked = neck === 'as it is' ? withoutNeck(everything) : everything;
   const relation = relationOf(projection, view, body);
   const says = angleNames(projection, relation.endOn);
   const contact = way.contact.flatMap((segment) => withBranches(view.name(segment)));
@@ -198,7 +213,8 @@ export function placePatient(
     const stance = { ...lyingStance(projection, way, view, horizontal), boardMm: boardMm ?? 0 };
     const wanted = part && !horizontal ? layLimb(body, asked, part, laidOn, frameOf(stance), true, limits).pose : asked;
     const heldParts = way.held.map((each) => view.name(each) as HeldPart);
-    const still: HeldPart[] = way.poseAlone || projection.headLine ? [...heldParts, 'head'] : heldParts;
+    const still: HeldPart[] =
+      way.poseAlone || projection.headLine || neck !== 'posed' ? [...heldParts, 'head'] : heldParts;
     const rested = restBody(body, stance, wanted, still, limits);
     const rest = {
       pose: rested.pose,

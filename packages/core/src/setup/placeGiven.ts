@@ -28,6 +28,7 @@ import {
   SEAT_BEHIND_MM,
   turnedInRoom,
   UPRIGHT_FRAME,
+  type NeckPosed,
   type PlacedBody,
 } from './place';
 import { angleNames, squared } from './relation';
@@ -221,6 +222,7 @@ type PlaceOptions = {
   limits?: JointLimits;
   /** Thickness of a spine board under one who lies on the back. */
   boardMm?: number;
+  neck?: NeckPosed;
   known?: Known;
 };
 

@@ -7,7 +7,7 @@ import type { Body } from '../body/body';
 import type { JointLimits } from '../body/joints';
 import { crossSkin } from '../body/posed';
 import type { Projection } from '../projections/schema';
-import { aimRay, type AimedRay, type PlacedBody } from './place';
+import { aimRay, type AimedRay, type NeckPosed, type PlacedBody } from './place';
 import { placeInWay, type Known } from './placeGiven';
 import type { SideView } from './side';
 import type { TakenWay } from './way';
@@ -37,7 +37,10 @@ export function placeMeasured(
   body: Body,
   view: SideView,
   limb: readonly string[] | undefined,
-  { wantedMm, ...options }: { wantedMm?: number; limits?: JointLimits; boardMm?: number; known?: Known },
+  {
+    wantedMm,
+    ...options
+  }: { wantedMm?: number; limits?: JointLimits; boardMm?: number; neck?: NeckPosed; known?: Known },
 ): { placed: PlacedBody; straight: AimedRay; thicknessMm: number; factor: number | null } {
   let girth: BodyAdapt['girth'] = null;
   let placed = placeInWay(projection, way, body, view, { girth, ...options });

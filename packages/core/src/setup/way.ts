@@ -4,11 +4,19 @@ import { positionName } from '../room/position';
 import { holderOf, type Holder, type Room } from '../room/room';
 import { listWords } from '../quantity/text';
 import type { GivenWay } from './given';
+import { isBroken, isHipHurt, isInjured, legsKept, neckKept, neckStays } from './kept';
 import type { Overrides, Situation } from './request';
 import type { Problem, Side } from './setup';
 
 /** Sitting up bends the hip further than this [typical]: one that must not move is not sat up. */
 const HIP_STAYS_DEG = 30;
+
+/** What holds the patient in place, whatever else they could do; null for nothing. */
+function boundTo({ worn }: Situation): { why: string; maySitUp: boolean } | null {
+  if (worn.includes('board')) return { why: 'the patient stays on the board', maySitUp: false };
+  if (worn.includes('traction')) return { why: 'the traction must not be moved', maySitUp: true };
+  return null;
+}
 
 /** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient */
 export function barred(
@@ -18,22 +26,28 @@ export function barred(
 ): string | null {
   const { keepStill, canStand, canSit, canTurn, proppedDeg } = situation;
   const hipStays = keepStill.includes('hip') || keepStill.includes('pelvis') || isHipHurt(situation);
+  const [leg] = legsKept(situation);
   const onChair = situation.place === 'chair' && !canStand;
+  const bound = boundTo(situation);
+  if (bound && way.body !== 'supine' && !(way.body === 'semi-erect' && bound.maySitUp)) return bound.why;
   switch (way.body) {
     case 'upright':
       if (situation.spineNotCleared) return 'the spine is not cleared';
       if (hipStays) return 'hip and pelvis must not be moved';
+      if (leg) return `the ${leg} leg must not be moved`;
       if (canStand || (way.seatable && canSit)) return null;
       return way.seatable ? 'the patient can neither stand nor sit' : 'the patient cannot stand';
     case 'seated':
       if (situation.spineNotCleared) return 'the spine is not cleared';
       if (hipStays) return 'hip and pelvis must not be moved';
+      if (leg && !onChair) return `the ${leg} leg must not be moved`;
       return canSit || canStand ? null : 'the patient cannot sit';
     case 'semi-erect': {
       const asked = way.backRestDeg ?? proppedDeg;
       if (situation.spineNotCleared) return 'the spine is not cleared';
       if (onChair) return 'the patient stays in the chair';
       if (hipStays && asked > HIP_STAYS_DEG) return 'hip and pelvis must not be moved';
+      if (leg && asked > HIP_STAYS_DEG) return `the ${leg} leg must not be moved`;
       return proppedDeg > 0 && asked !== proppedDeg ? `the patient stays propped at ${proppedDeg}°` : null;
     }
     default: {
@@ -43,6 +57,8 @@ export function barred(
       if (way.body === 'supine') return null;
       if (situation.spineNotCleared) return 'the spine is not cleared';
       if (hipStays) return 'hip and pelvis must not be moved';
+      if (leg) return `the ${leg} leg must not be moved`;
+      if (neckKept(situation)) return 'the neck must not be moved, and turning over moves it';
       if (way.body === 'kneeling') return canStand ? null : 'the patient cannot kneel';
       if (way.body === 'head-down') return null;
       if (canTurn === 'none') return 'the patient cannot turn';
@@ -56,34 +72,65 @@ export function barred(
 /** Turns of a lying patient from here on count as turning the patient. */
 const ROLL_FROM_DEG = 10;
 
-/** Why a lying patient cannot be rolled as far as the view asks, or null. */
-export function rollBarred({ ray }: Projection, way: PositionWay, situation: Situation): string | null {
+/** Why a lying patient cannot be rolled as far as the view asks, or null. @param mirrored the entry done on the right */
+export function rollBarred(
+  { ray }: Projection,
+  way: PositionWay,
+  situation: Situation,
+  mirrored = false,
+): string | null {
   const flat = way.body === 'supine' || way.body === 'prone';
-  if (!flat || way.beam === 'horizontal' || way.partFrame || (ray.view !== 'AP' && ray.view !== 'PA')) return null;
+  const trunk = ray.view === 'AP' || ray.view === 'PA';
+  if (!flat || way.beam === 'horizontal' || way.partFrame || way.on || !trunk) return null;
   const roll = ray.swing.find(({ toward }) => toward === 'left' || toward === 'right');
   if (!roll || roll.degrees < ROLL_FROM_DEG) return null;
   if (situation.spineNotCleared) return 'the spine is not cleared, and the view turns the patient';
   if (isHipHurt(situation) || situation.keepStill.some((part) => part === 'hip' || part === 'pelvis'))
     return 'hip and pelvis must not be moved, and the view turns the patient';
-  return situation.canTurn === 'none' ? 'the patient cannot turn' : null;
+  if (legsKept(situation).length > 0) return 'a leg must not be moved, and the view turns the patient';
+  if (neckKept(situation)) return 'the neck must not be moved, and the view turns the patient';
+  if (boundTo(situation)) return `${boundTo(situation)!.why}, and the view turns the patient`;
+  // The far end of the ray swings to the side that comes to lie beneath.
+  const beneath: Side = (roll.toward === 'left') !== mirrored ? 'left' : 'right';
+  const { canTurn } = situation;
+  if (canTurn === 'none') return 'the patient cannot turn';
+  return canTurn === 'both' || canTurn === beneath
+    ? null
+    : `the patient turns only to the ${canTurn} side, and the view turns them to the ${beneath}`;
+}
+
+/** Positions that put weight on a leg, or lay it down on one side. */
+const BEARS: ReadonlySet<PositionWay['body']> = new Set<PositionWay['body']>(['upright', 'kneeling']);
+const LAIN_ON: ReadonlySet<PositionWay['body']> = new Set<PositionWay['body']>(['lateral-recumbent', 'prone', 'sims']);
+const OF_LEG = /^(thigh|patella|shank|talus|foot|toes)/;
+
+const BENT_BY_SITTING = /^(thigh|patella|shank)/;
+
+/** Nobody stands, kneels or lies on what may be broken. @param part segment that is examined */
+export function bearsHurt(body: PositionWay['body'], part: string, situation: Situation): string | null {
+  if (!isInjured(situation)) return null;
+  const leg = OF_LEG.test(part);
+  if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar'))
+    return 'nobody stands or kneels on what may be broken';
+  const sits = body === 'seated' && situation.place !== 'chair' && BENT_BY_SITTING.test(part);
+  if (sits && isBroken(situation)) return 'sitting bends a leg that may be broken';
+  return leg && isBroken(situation) && LAIN_ON.has(body) ? 'a leg that may be broken is not turned or lain on' : null;
 }
 
 /** How the position is asked of one who sits where others stand. */
 export const seatedWords = (way: PositionWay, { canStand }: Situation): string =>
   way.seatable && !canStand ? way.say.replace(/^Standing( or (seated|sitting))?/, 'Seated') : way.say;
 
-export const isHipHurt = ({ suspected }: Pick<Situation, 'suspected'>): boolean => suspected.includes('hip fracture');
-
-/** A fracture or dislocation is suspected, wherever. */
-export const isBroken = (situation: Situation): boolean =>
-  situation.fractureSuspected || isHipHurt(situation) || situation.suspected.includes('dislocation');
-
-/** Nothing is moved for the picture that could be broken. */
-export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || isBroken(situation);
+/** Something of the patient stays as it lies: the form of a way that poses nothing is taken where there is one. */
+const spares = (situation: Situation): boolean =>
+  isInjured(situation) ||
+  neckStays(situation) ||
+  legsKept(situation).length > 0 ||
+  situation.keepStill.some((part) => part === 'hip' || part === 'pelvis');
 
 /** The way as it is done for this patient: hurt ones stay as they lie. */
 export const sparing = (way: PositionWay, situation: Situation): TakenWay =>
-  isInjured(situation) && way.ifInjured ? { ...way, ...way.ifInjured, poseAlone: true } : { ...way, poseAlone: false };
+  spares(situation) && way.ifInjured ? { ...way, ...way.ifInjured, poseAlone: true } : { ...way, poseAlone: false };
 
 /** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
 export type TakenWay = PositionWay & { poseAlone: boolean; given?: GivenWay };
@@ -100,9 +147,9 @@ export function chooseWay(
   room: Room,
   nearSide: Side | null,
   overrides: Overrides,
-  given?: GivenWay,
+  { given, part, mirrored }: { given?: GivenWay; part: string; mirrored: boolean },
 ): ChosenWay {
-  if (given) return takeGiven(entry, given, situation, room);
+  if (given) return takeGiven(entry, given, situation, room, part);
   const projection = { ...entry, positions: entry.positions.map((way) => sparing(way, situation)) };
   const held = (way: TakenWay) =>
     way.holders
@@ -125,7 +172,10 @@ export function chooseWay(
   const reasons: Problem[] = [];
   for (const way of candidates) {
     const fixed = entry.sided === 'none' && (way.on === 'left' || way.on === 'right') ? way.on : null;
-    const why = barred(way, situation, fixed ?? nearSide) ?? rollBarred(entry, way, situation);
+    const why =
+      barred(way, situation, fixed ?? nearSide) ??
+      rollBarred(entry, way, situation, mirrored) ??
+      bearsHurt(way.body, part, situation);
     const holders = held(way);
     if (why === null && holders.length > 0) return { way, holders, problems: [] };
     reasons.push(
@@ -142,10 +192,12 @@ export function chooseWay(
 }
 
 /** The way that was asked for, whether or not it may be. */
-function takeGiven(entry: Projection, given: GivenWay, situation: Situation, room: Room): ChosenWay {
+function takeGiven(entry: Projection, given: GivenWay, situation: Situation, room: Room, part: string): ChosenWay {
   const holder = holderOf(room, given.holder);
   const beneath = given.on === 'left' || given.on === 'right' ? given.on : null;
-  const why = barred({ body: given.position, seatable: true, backRestDeg: given.backRestDeg }, situation, beneath);
+  const why =
+    barred({ body: given.position, seatable: true, backRestDeg: given.backRestDeg }, situation, beneath) ??
+    bearsHurt(given.position, part, situation);
   const usual = entry.positions.find(({ body }) => body === given.position) ?? entry.positions[0];
   return {
     way: { ...usual, body: given.position, seatable: false, poseAlone: given.asItLies, given },
