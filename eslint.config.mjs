@@ -17,7 +17,7 @@ const CORE_FLOORS = [
   { folder: 'adapt', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
   {
     folder: 'exam',
-    over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup', 'series'],
+    over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup', 'interchange', 'series'],
   },
 ];
 

@@ -150,7 +150,8 @@ export {
   type Department,
   type DepartmentInput,
 } from './exam/department';
-export { orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
+export { needsSide, orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
+export { namedViews, type NamedView } from './exam/namedViews';
 export { checkPlan, type PlanFinding } from './exam/checkPlan';
 export {
   noAnswers,
@@ -166,6 +167,7 @@ export {
 export { roomCheckFor, type CheckStep } from './exam/roomCheck';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
 export { breathSequence, languageOf, type BreathStep } from './exam/breathing';
+export { breathWords } from './setup/breath';
 export { PATIENT_LANGUAGES, PHRASES, type PatientLanguage, type Phrase } from './exam/breathingPhrases';
 export {
   incomingOrderSchema,
@@ -176,6 +178,7 @@ export {
 } from './interchange/incomingOrder';
 export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
+export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf } from './exam/unusual';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';

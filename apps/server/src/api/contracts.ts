@@ -11,7 +11,7 @@ import {
 } from '@taktik/core';
 import { answerSchema, PATIENT_TYPES, scenarios } from '@taktik/core/exercise';
 import { z } from 'zod';
-import { ROLES } from '../db/schema';
+import { ORDER_STATES, ROLES } from '../db/schema';
 
 export const idSchema = z
   .string()
@@ -44,7 +44,7 @@ export const orderSchema = z.object({
   ward: z.string(),
   roomId: z.string(),
   orderedAt: z.number().int(),
-  state: z.enum(['waiting', 'started', 'finished']),
+  state: z.enum(ORDER_STATES),
   patient: z.object({ id: idSchema, initials: z.string(), body: patientInputSchema }),
   situation: situationSchema.partial(),
   unusual: z.array(z.string()),
@@ -185,7 +185,13 @@ export const auditLineSchema = z.object({
   subject: z.string(),
   detail: z.record(z.string(), z.unknown()),
 });
-export const takenSchema = z.object({ taken: z.number().int(), known: z.number().int() });
+export const takenSchema = z.object({
+  taken: z.number().int(),
+  known: z.number().int(),
+  /** Orders that were known and came with other content, or were called off. */
+  corrected: z.number().int(),
+  cancelled: z.number().int(),
+});
 export const exposureDetailSchema = exposureSchema.extend({
   setup: z.record(z.string(), z.unknown()),
   request: z.record(z.string(), z.unknown()),
@@ -197,7 +203,7 @@ export const recordQuerySchema = z.strictObject({
   limit: z.coerce.number().int().min(1, 'limit must be 1 to 500').max(500, 'limit must be 1 to 500').default(200),
 });
 export const orderQuerySchema = z.strictObject({
-  state: z.enum(['waiting', 'started', 'finished', 'open']).default('open'),
+  state: z.enum([...ORDER_STATES, 'open']).default('open'),
 });
 
 export const problemSchema = z.object({

@@ -30,6 +30,8 @@ export const patients = sqliteTable('patients', {
 });
 
 export type OrderProjection = { projectionId: string; side?: 'left' | 'right' };
+/** `cancelled`: called off by whoever ordered it; it is kept, and no longer waits. */
+export const ORDER_STATES = ['waiting', 'started', 'finished', 'cancelled'] as const;
 export const orders = sqliteTable(
   'orders',
   {
@@ -49,7 +51,7 @@ export const orders = sqliteTable(
     situation: text('situation', { mode: 'json' }).$type<Partial<Situation>>().notNull(),
     unusual: text('unusual', { mode: 'json' }).$type<string[]>().notNull(),
     orderedAt: at('ordered_at'),
-    state: text('state', { enum: ['waiting', 'started', 'finished'] }).notNull(),
+    state: text('state', { enum: ORDER_STATES }).notNull(),
     /** The order's number where it came from; the same number is taken once. */
     reference: text('reference'),
     /** Grows with every change of the plan, so that two devices notice each other. */

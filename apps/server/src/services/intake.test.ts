@@ -114,9 +114,95 @@ test('a FHIR message with one wrong request takes nothing', async () => {
 
 test('two hundred orders in one table', async () => {
   const rows = Array.from({ length: 200 }, (_, i) => `L-${i},AB,40,Hand,left,Pain,Ward 3,`);
-  expect((await table(...rows)).body).toEqual({ taken: 200, known: 0 });
+  expect((await table(...rows)).body).toMatchObject({ taken: 200, known: 0 });
   const list = await server.call('GET', '/api/orders');
   expect(list.body.length).toBeGreaterThanOrEqual(200);
   const many = Array.from({ length: 501 }, (_, i) => `M-${i},AB,40,Hand,left,Pain,Ward 3,`);
   expect((await table(...many)).body.detail).toMatch(/500 orders at most; this one has 501/);
+});
+
+describe('the life of an order', () => {
+  const request = (change: object = {}) => ({
+    resourceType: 'Bundle',
+    entry: [
+      {
+        resource: { resourceType: 'Patient', id: 'p', name: [{ given: ['Q'], family: 'Z' }], birthDate: '1980-01-01' },
+      },
+      {
+        resource: {
+          resourceType: 'ServiceRequest',
+          identifier: [{ value: 'LIFE-1' }],
+          status: 'active',
+          code: { text: 'Wrist' },
+          bodySite: [{ text: 'Left wrist' }],
+          subject: { reference: 'Patient/p' },
+          reasonCode: [{ text: 'Fall' }],
+          locationReference: [{ display: 'ED' }],
+          ...change,
+        },
+      },
+    ],
+  });
+  const order = async (reference: string) =>
+    (await server.store.db.select().from(orders)).find((each) => each.reference === reference)!;
+
+  test('corrected: side, plan and words follow, and it says so; the same again changes nothing', async () => {
+    expect((await fhir(request())).body).toEqual({ taken: 1, known: 0, corrected: 0, cancelled: 0 });
+    const right = request({ bodySite: [{ text: 'Right wrist' }], reasonCode: [{ text: 'Fall on the right hand' }] });
+    expect((await fhir(right)).body).toMatchObject({ taken: 0, corrected: 1 });
+    const now = await order('LIFE-1');
+    expect(now).toMatchObject({ side: 'right', reason: 'Fall on the right hand', planVersion: 2 });
+    expect(now.projections.every(({ side }) => side === 'right')).toBe(true);
+    expect(now.unusual.join()).toMatch(/corrected by the orderer/);
+    expect((await fhir(right)).body).toMatchObject({ known: 1, corrected: 0 });
+  });
+  test('called off: it no longer waits, and comes back when it is ordered again', async () => {
+    expect((await fhir(request({ status: 'revoked' }))).body).toMatchObject({ cancelled: 1 });
+    expect((await order('LIFE-1')).state).toBe('cancelled');
+    const open = (await server.call('GET', '/api/orders')).body as { reference: string }[];
+    expect(open.some(({ reference }) => reference === 'LIFE-1')).toBe(false);
+    expect((await fhir(request({ status: 'entered-in-error' }))).body).toMatchObject({ known: 1, cancelled: 0 });
+    expect((await fhir(request())).body).toMatchObject({ corrected: 1 });
+    expect((await order('LIFE-1')).state).toBe('waiting');
+  });
+  test('called off while in hand: not taken from under the hands, but said', async () => {
+    const { id } = await order('LIFE-1');
+    await server.call(
+      'POST',
+      '/api/exams',
+      { id: 'life-exam', orderId: id, performedBy: 'Ines Oakfield', startedAt: CLOCK },
+      'demo-ines',
+    );
+    expect((await fhir(request({ status: 'revoked' }))).body).toMatchObject({ cancelled: 1 });
+    expect(await order('LIFE-1')).toMatchObject({
+      state: 'started',
+      unusual: expect.arrayContaining([expect.stringMatching(/stop and ask/)]),
+    });
+  });
+  test('not to be performed, another modality, contradicting sides: refused, and nothing is taken', async () => {
+    const before = await counts();
+    for (const change of [
+      { doNotPerform: true },
+      { code: { text: 'CT head' }, bodySite: undefined },
+      { code: { text: 'Right wrist' } },
+    ]) {
+      const { status } = await fhir(request({ identifier: [{ value: 'LIFE-9' }], ...change }));
+      expect(status).toBe(422);
+    }
+    expect(await counts()).toEqual(before);
+  });
+  test('both sides, named views, and an enema without a side', async () => {
+    const rows = [
+      'N-1,AB,71,Knee,both,Pain,Ward 3,',
+      'N-2,AB,71,"Shoulder Y view for possible dislocation",right,Fall,ED,',
+      'N-3,AB,71,Contrast enema,,Bleeding,Ward 3,',
+    ];
+    expect((await table(...rows)).body).toMatchObject({ taken: 3 });
+    const sides = (await order('N-1')).projections.map(({ side }) => side);
+    expect([sides.filter((side) => side === 'left').length, sides.filter((side) => side === 'right').length]).toEqual([
+      2, 2,
+    ]);
+    expect((await order('N-2')).projections).toEqual([{ projectionId: 'shoulder-scapular-y', side: 'right' }]);
+    expect((await order('N-3')).projections.length).toBeGreaterThan(5);
+  });
 });

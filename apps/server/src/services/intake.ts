@@ -1,18 +1,19 @@
 /** Orders from outside: all of a message or nothing of it, every fault told with its line. */
-import { inArray } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import Papa from 'papaparse';
 import { nanoid } from 'nanoid';
 import {
   examsOf,
+  needsSide,
   orderedExam,
   ordersFromFhir,
   ordersFromTable,
   plannedFor,
-  projectionOf,
   unusualOf,
   type Incoming,
   type IncomingFault,
   type IncomingOrder,
+  type Planned,
 } from '@taktik/core';
 import { Problem } from '../api/problem';
 import type { Store } from '../db/database';
@@ -21,7 +22,8 @@ import { note } from './audit';
 import { getDepartment } from './departments';
 import { listRooms } from './rooms';
 
-export type Taken = { taken: number; known: number };
+/** `known`: came before, just so; `corrected` and `cancelled`: came before, and now otherwise. */
+export type Taken = { taken: number; known: number; corrected: number; cancelled: number };
 const MAX_ORDERS = 500;
 
 const refuse = (faults: readonly IncomingFault[]): Problem =>
@@ -50,31 +52,55 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
     (situation.place === 'bedside' ? rooms.find(({ kind }) => kind === 'mobile') : undefined) ?? rooms[0];
   const faults: IncomingFault[] = [];
   const planned = found.map((order, i) => {
+    if (order.standing !== 'ordered') return [];
     const meant = orderedExam(order.exam, exams);
+    const side = order.bothSides ? 'both' : order.side;
     if (!meant)
       faults.push({
         line: i + 1,
         field: 'exam',
         message: `Order ${order.reference}: no exam here is called “${order.exam}”`,
       });
-    else if (order.side === null && meant.projections.some((id) => projectionOf(id).sided === 'each'))
+    else if (side === null && needsSide(meant.projections))
       faults.push({ line: i + 1, field: 'side', message: `Order ${order.reference}: ${meant.name} needs a side` });
-    return meant ? plannedFor(meant.projections, order.side) : [];
+    return meant ? plannedFor(meant.projections, side) : [];
   });
   if (faults.length > 0) throw refuse(faults);
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const references = found.map(({ reference }) => reference);
       const rows = await tx
-        .select({ reference: orders.reference })
+        .select()
         .from(orders)
+        .innerJoin(patients, eq(orders.patientId, patients.id))
         .where(inArray(orders.reference, references));
-      const known = new Set(rows.map(({ reference }) => reference));
-      let taken = 0;
+      const known = new Map(rows.map((row) => [row.orders.reference, row]));
+      const count: Taken = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
       for (const [i, order] of found.entries()) {
-        if (known.has(order.reference)) continue;
-        taken += 1;
-        const { initials, patient, situation, ...rest } = order;
+        const { initials, patient, situation, bothSides: _, standing, ...rest } = order;
+        const before = known.get(order.reference);
+        const unusual = unusualOf(patient, situation);
+        if (before) {
+          const news = changeOf(before, order, planned[i], unusual);
+          count[news.kind] += 1;
+          if (news.kind === 'known') continue;
+          if (news.patient) await tx.update(patients).set(news.patient).where(eq(patients.id, before.patients.id));
+          await tx.update(orders).set(news.order).where(eq(orders.id, before.orders.id));
+          await note(tx, {
+            at: now,
+            person: by,
+            action: news.kind === 'cancelled' ? 'order called off' : 'order corrected',
+            subject: `order:${before.orders.id}`,
+            detail: { reference: order.reference, was: before.orders.exam, side: before.orders.side },
+          });
+          continue;
+        }
+        // What was called off before it came need not wait.
+        if (standing !== 'ordered') {
+          count.cancelled += 1;
+          continue;
+        }
+        count.taken += 1;
         const [id, patientId] = [nanoid(12), nanoid(12)];
         await tx.insert(patients).values({ id: patientId, initials, body: patient });
         await tx.insert(orders).values({
@@ -84,7 +110,7 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
           roomId: roomFor(order).id,
           situation,
           projections: planned[i],
-          unusual: unusualOf(patient, situation),
+          unusual,
           orderedAt: now,
           state: 'waiting',
         });
@@ -96,9 +122,68 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
           detail: { reference: order.reference },
         });
       }
-      return { taken, known: known.size };
+      return count;
     }),
   );
+}
+
+type Known = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
+type News =
+  | { kind: 'known' }
+  | { kind: 'corrected' | 'cancelled'; order: Partial<Known['orders']>; patient?: Partial<Known['patients']> };
+
+/** Said on an order that is in hand: it is not changed under the hands of whoever performs it. */
+const CALLED_OFF = 'called off by the orderer: stop and ask';
+const ON_HOLD = 'on hold: ask the orderer';
+const CORRECTED = 'corrected by the orderer: read the order again';
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** What a message makes of an order that is known by its number. */
+function changeOf(
+  { orders: order, patients: person }: Known,
+  news: IncomingOrder,
+  plan: Planned[],
+  unusual: string[],
+): News {
+  const { exam, side, reason, urgency, ward, situation, patient, initials, standing } = news;
+  if (order.state === 'finished') return { kind: 'known' };
+  const tagged = (tag: string) => [tag, ...order.unusual.filter((each) => each !== tag)];
+  if (standing === 'cancelled') {
+    if (order.state === 'cancelled' || order.unusual.includes(CALLED_OFF)) return { kind: 'known' };
+    return order.state === 'started'
+      ? { kind: 'cancelled', order: { unusual: tagged(CALLED_OFF) } }
+      : { kind: 'cancelled', order: { state: 'cancelled' } };
+  }
+  if (standing === 'on hold')
+    return order.unusual.includes(ON_HOLD)
+      ? { kind: 'known' }
+      : { kind: 'corrected', order: { unusual: tagged(ON_HOLD) } };
+  const content = { exam, side, reason, urgency, ward, situation };
+  const was = {
+    exam: order.exam,
+    side: order.side,
+    reason: order.reason,
+    urgency: order.urgency,
+    ward: order.ward,
+    situation: order.situation,
+  };
+  const asked = same(content, was);
+  const whose = same({ initials, body: patient }, { initials: person.initials, body: person.body });
+  const stands = order.state !== 'cancelled' && !order.unusual.includes(ON_HOLD);
+  if (asked && whose && stands) return { kind: 'known' };
+  // A plan that somebody has made stays theirs to change; the order says that it was corrected.
+  const replan = order.state !== 'started' && order.planBy === null && !(exam === order.exam && side === order.side);
+  return {
+    kind: 'corrected',
+    patient: whose ? undefined : { initials, body: patient },
+    order: {
+      ...content,
+      unusual: [CORRECTED, ...unusual],
+      ...(order.state === 'cancelled' ? { state: 'waiting' as const } : {}),
+      ...(replan ? { projections: plan, planVersion: order.planVersion + 1 } : {}),
+    },
+  };
 }
 
 /** @param document parsed FHIR JSON. @throws Problem 422 with a line for every fault */

@@ -1,10 +1,10 @@
 /** Orders: what waits, one in full, taking one in. */
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import { unusualOf } from '@taktik/core';
+import { notXray, unusualOf } from '@taktik/core';
 import type { ChangePlan, NewOrder, Order } from '../api/contracts';
 import { notFound, Problem } from '../api/problem';
-import { exams, orders, patients, rooms } from '../db/schema';
+import { exams, ORDER_STATES, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';
 import { note } from './audit';
 
@@ -27,7 +27,7 @@ async function holders({ db }: Store): Promise<Map<string, string>> {
 const URGENCY = { now: 0, today: 1, routine: 2 };
 
 /** Open orders first by urgency, then by how long they have waited. */
-export async function listOrders(store: Store, state: 'waiting' | 'started' | 'finished' | 'open'): Promise<Order[]> {
+export async function listOrders(store: Store, state: (typeof ORDER_STATES)[number] | 'open'): Promise<Order[]> {
   const wanted = state === 'open' ? (['waiting', 'started'] as const) : ([state] as const);
   const held = await holders(store);
   const rows = await store.db
@@ -61,6 +61,14 @@ export async function addOrder(
   id: string = nanoid(12),
 ): Promise<Order> {
   const { initials, patient, roomId, ...rest } = order;
+  const other = notXray(order.exam);
+  if (other !== null)
+    throw new Problem(
+      422,
+      'Not an x-ray',
+      `“${order.exam}” asks for ${other}, not for an x-ray; it was not taken in.`,
+      [{ field: 'exam', message: `asks for ${other}` }],
+    );
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [room] = await tx.select({ id: rooms.id }).from(rooms).where(eq(rooms.id, roomId));

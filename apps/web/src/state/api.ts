@@ -29,7 +29,7 @@ export type Order = {
   ward: string;
   roomId: string;
   orderedAt: number;
-  state: 'waiting' | 'started' | 'finished';
+  state: 'waiting' | 'started' | 'finished' | 'cancelled';
   patient: { id: string; initials: string; body: PatientInput };
   situation: Partial<Situation>;
   unusual: string[];
@@ -49,7 +49,7 @@ export type Exam = {
   answers: Answers | null;
 };
 export type OrderDetail = { order: Order; exam: Exam | null; exposures: ExposureRow[] };
-export type Taken = { taken: number; known: number };
+export type Taken = { taken: number; known: number; corrected: number; cancelled: number };
 
 export type ExposureRow = {
   id: string;

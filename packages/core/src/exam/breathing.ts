@@ -18,6 +18,8 @@ const QUIET_S = 2;
 
 /** What is said, in order, for the English words of an entry. Nothing is left unsaid: the last step frees the patient. */
 export function breathSequence({ breathing, exposure }: Pick<Setup, 'breathing' | 'exposure'>): BreathStep[] {
+  // Nothing is said to one who does not follow words, nor in records of earlier versions to the contrary.
+  if (breathing.commanded === false) return [];
   const words = breathing.words.toLowerCase();
   const hold = Math.ceil(READY_S + exposure.timeMs / 1000);
   const say = (phrase: Phrase, seconds = BREATH_S): BreathStep => ({ phrase, seconds, expose: false });

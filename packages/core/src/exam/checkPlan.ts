@@ -3,6 +3,7 @@ import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import type { Exam } from '../projections/exams';
 import { listWords } from '../quantity/text';
+import { notXray } from '../interchange/orderGuard';
 import { orderedExam, type Planned } from './orderedExam';
 
 export type PlanFinding = {
@@ -24,6 +25,15 @@ const swapsFor = (entry: Projection): Projection[] =>
     .filter(({ projection }) => hasProjection(projection))
     .map(({ projection }) => projectionOf(projection))
     .filter((swap) => fieldOf(swap) <= AS_MUCH * fieldOf(entry));
+
+const asksBoth = (words: string): boolean => /\b(both|bilateral)\b/i.test(words);
+/** Whether a plan takes sided views of a side; one without sided views has both. */
+const takes = (plan: readonly Planned[], side: 'left' | 'right'): boolean => {
+  const sided = plan.filter(
+    ({ projectionId }) => hasProjection(projectionId) && projectionOf(projectionId).sided === 'each',
+  );
+  return sided.length === 0 || sided.some((each) => each.side === side);
+};
 
 /** @param exams the department's exams */
 export function checkPlan(
@@ -47,15 +57,33 @@ export function checkPlan(
   });
   plan.forEach(({ projectionId }, item) => {
     const entry = entries[item];
-    if (entry?.sided === 'none' && plan.findIndex((each) => each.projectionId === projectionId) < item)
-      put('twice', `${entry.name} is planned twice`, item);
+    const { side } = plan[item];
+    const first = plan.findIndex((each) => each.projectionId === projectionId && each.side === side);
+    if (entry?.sided === 'none' && first < item) put('twice', `${entry.name} is planned twice`, item);
   });
 
   const wanted = orderedExam(order.exam, exams);
   if (!wanted) {
+    const other = notXray(order.exam);
+    if (other !== null) {
+      put(
+        'unknown',
+        `“${order.exam}” asks for ${other}, not for an x-ray: ask whoever ordered it before anything is exposed`,
+      );
+      return findings;
+    }
     put('unknown', `No exam here is called “${order.exam}”: check the plan against the order by eye`);
     return findings;
   }
+  // What was named is in the plan, or its absence is said; what nothing answers to is said too.
+  for (const { words, projectionId } of wanted.named) {
+    if (projectionId === null)
+      put('less', `“${words}” was named in the order and no view here answers to it: read the order`);
+    else if (!plan.some((each) => each.projectionId === projectionId))
+      put('less', `“${words}” was named in the order; ${projectionOf(projectionId).name} is not in the plan`);
+  }
+  if (asksBoth(order.exam) && !(['left', 'right'] as const).every((each) => takes(plan, each)))
+    put('less', 'The order says both sides; the plan has one');
   const template = wanted.projections.filter(hasProjection).map(projectionOf);
   const parts = new Set(template.map(({ part }) => part));
   const swaps = new Set(template.flatMap((entry) => swapsFor(entry).map(({ id }) => id)));

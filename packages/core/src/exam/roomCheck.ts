@@ -2,6 +2,7 @@
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
 import { HOLDER_WORDS } from '../setup/way';
+import { techniqueWords } from '../setup/words';
 
 export type CheckStep = { id: string; text: string };
 
@@ -19,7 +20,7 @@ export function roomCheckFor(setup: Setup, unit: LengthUnit = 'in'): CheckStep[]
     ['sid', `SID ${formatLength(tube.sidMm, unit)}`],
     ['collimator', `Collimator ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)}`],
     ['grid', receptor.grid ? `Grid ${receptor.grid.ratio}:1 in` : 'No grid'],
-    ['technique', `Technique ${exposure.kVp} kVp, ${exposure.mAs} mAs, ${exposure.focalSpot} focus`],
+    ['technique', `Technique ${techniqueWords(exposure)}, ${exposure.focalSpot} focus`],
     ...setup.prepare.map((item, i): [string, string] => [
       `prepare-${i}`,
       `${item.charAt(0).toUpperCase()}${item.slice(1)}`,

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { patientInputSchema } from '../body/patient';
 import { situationSchema } from '../setup/request';
+import { notXray } from './orderGuard';
 
 const text = (name: string, max: number) => {
   const empty = { error: `${name} must not be empty` };
@@ -14,6 +15,8 @@ const text = (name: string, max: number) => {
 
 export const URGENCIES = ['now', 'today', 'routine'] as const;
 
+export const STANDINGS = ['ordered', 'cancelled', 'on hold'] as const;
+
 export const incomingOrderSchema = z.strictObject({
   /** The order's number where it came from; the same number again is the same order. */
   reference: text('Order number', 60).regex(/^[\w./-]+$/, { error: 'Order number: letters, digits, . / _ and - only' }),
@@ -21,6 +24,10 @@ export const incomingOrderSchema = z.strictObject({
   patient: patientInputSchema,
   exam: text('Exam', 120),
   side: z.enum(['left', 'right'], { error: 'Side must be left, right or empty' }).nullable(),
+  /** Both sides were ordered; `side` is empty then. */
+  bothSides: z.boolean().default(false),
+  /** What becomes of an order with this number: taken or corrected, called off, or put on hold. */
+  standing: z.enum(STANDINGS).default('ordered'),
   reason: text('Reason', 500),
   urgency: z.enum(URGENCIES, { error: 'Urgency must be now, today or routine' }),
   ward: text('Ward', 60),
@@ -56,6 +63,14 @@ export function takeIncoming(drafts: readonly { line: number; order: unknown; fa
         message: `Order number ${parsed.data.reference} stands already in line ${before}`,
       });
     seen.set(parsed.data.reference, line);
+    const other = notXray(parsed.data.exam);
+    // What is called off need not be an x-ray, or be read.
+    if (other !== null && parsed.data.standing === 'ordered')
+      faults.push({
+        line,
+        field: 'exam',
+        message: `Order ${parsed.data.reference} asks for ${other}, not for an x-ray: “${parsed.data.exam}”`,
+      });
     orders.push(parsed.data);
   }
   return faults.length > 0 ? { faults } : { orders };

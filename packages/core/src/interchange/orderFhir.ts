@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { centimetres } from '../quantity/length';
 import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
+import { notXray, readSides, sidesIn, type BodySide } from './orderGuard';
 
 const concept = z.looseObject({
   text: z.string().optional(),
@@ -29,6 +30,8 @@ const observation = resource.extend({
 const serviceRequest = resource.extend({
   identifier: z.array(z.looseObject({ value: z.string().optional() })).optional(),
   status: z.string().optional(),
+  intent: z.string().optional(),
+  doNotPerform: z.boolean().optional(),
   priority: z.string().optional(),
   code: concept.optional(),
   bodySite: z.array(concept).optional(),
@@ -62,6 +65,28 @@ function yearsBetween(birthDate: string, today: string): number | undefined {
   const days = ([year, month, day]: number[]) => year * 365.25 + ((month || 1) - 1) * 30.4375 + ((day || 1) - 1);
   return Math.round(((days(to) - days(from)) / 365.25) * 100) / 100;
 }
+
+/** What a status makes of an order; others are no orders to be done. Source: FHIR R4, request-status. */
+const STANDING_OF: Readonly<Record<string, 'ordered' | 'cancelled' | 'on hold' | undefined>> = {
+  active: 'ordered',
+  revoked: 'cancelled',
+  'entered-in-error': 'cancelled',
+  'on-hold': 'on hold',
+};
+
+/** Text and every code of a concept: a code that says more than the text is not passed over. */
+const allWordsOf = (value: z.infer<typeof concept> | undefined): string =>
+  [value?.text, ...(value?.coding ?? []).map(({ display }) => display)].filter(Boolean).join('; ');
+/** Source: SNOMED CT, qualifiers of laterality. */
+const SITE_SIDES: Readonly<Record<string, readonly BodySide[]>> = {
+  '7771000': ['left'],
+  '24028007': ['right'],
+  '51440002': ['left', 'right'],
+};
+const sideOfSite = (site: z.infer<typeof concept>): ReadonlySet<BodySide> => {
+  const coded = (site.coding ?? []).flatMap(({ code }) => SITE_SIDES[code ?? ''] ?? []);
+  return new Set([...coded, ...sidesIn(allWordsOf(site))]);
+};
 
 type Found = { resource: z.infer<typeof resource>; line: number; url?: string };
 
@@ -103,8 +128,11 @@ function draftOf(
     return { line, order: {}, faults };
   }
   const request = parsed.data;
-  if (request.status !== undefined && request.status !== 'active')
-    put('status', `Only active orders are taken; this one is ${request.status.slice(0, 40)}`);
+  const standing = STANDING_OF[request.status ?? 'active'];
+  if (standing === undefined)
+    put('status', `Only active orders are taken; this one is ${request.status!.slice(0, 40)}`);
+  if (request.doNotPerform === true)
+    put('doNotPerform', 'This order asks that the exam is NOT done; it is not taken as one to do');
   const target = request.subject?.reference ?? '';
   const named = (name: string, each: Found): boolean =>
     each.url === name || `${each.resource.resourceType}/${each.resource.id}` === name;
@@ -112,7 +140,9 @@ function draftOf(
     ? request.contained?.find(({ id }) => `#${id}` === target)
     : all.find((each) => named(target, each))?.resource;
   const person = patientResource.safeParse(subject);
-  if (!person.success || person.data.resourceType !== 'Patient')
+  // What is called off is known by its number: nothing else of it is needed.
+  const calledOff = standing === 'cancelled';
+  if (!calledOff && (!person.success || person.data.resourceType !== 'Patient'))
     put('initials', `subject.reference: the Patient “${target.slice(0, 60)}” is not in the message`);
   const patient = person.success ? person.data : undefined;
   const measured = (code: string, units: Record<string, number>, what: string): number | undefined => {
@@ -138,11 +168,11 @@ function draftOf(
     put('patient.ageYears', `birthDate “${patient.birthDate.slice(0, 40)}” is not a date`);
   const name = patient?.name?.[0];
   const initials = [...(name?.given ?? []).slice(0, 1), name?.family ?? ''].map((part) => part.charAt(0)).join('');
-  const sites = request.bodySite?.map(wordsOf) ?? [];
-  const sideIn = (text: string): 'left' | 'right' | null => {
-    const match = /\b(left|right)\b/i.exec(text);
-    return match ? (match[1].toLowerCase() as 'left' | 'right') : null;
-  };
+  const told = readSides([
+    { from: 'the exam', sides: sidesIn(allWordsOf(request.code)) },
+    { from: 'the body site', sides: new Set((request.bodySite ?? []).flatMap((site) => [...sideOfSite(site)])) },
+  ]);
+  if (told.contradiction) put('side', told.contradiction);
   const sex = patient?.gender === 'female' || patient?.gender === 'male' ? patient.gender : undefined;
   const body = {
     ageYears,
@@ -150,6 +180,12 @@ function draftOf(
     statureMm: measured(HEIGHT, LENGTH_TO_MM, 'Height'),
     massKg: measured(WEIGHT, MASS_TO_KG, 'Weight'),
   };
+  const coded = notXray(allWordsOf(request.code));
+  if (coded !== null && notXray(wordsOf(request.code)) === null && standing === 'ordered')
+    put(
+      'exam',
+      `A code of this order asks for ${coded}, not for an x-ray: “${allWordsOf(request.code).slice(0, 120)}”`,
+    );
   const urgency = request.priority === undefined ? 'routine' : URGENCY[request.priority];
   if (urgency === undefined)
     put('urgency', `priority must be routine, urgent, asap or stat, not “${request.priority!.slice(0, 40)}”`);
@@ -158,13 +194,15 @@ function draftOf(
     faults,
     order: {
       reference: request.identifier?.[0]?.value ?? request.id ?? '',
-      initials: initials.toUpperCase(),
+      initials: initials.toUpperCase() || (calledOff ? '–' : ''),
       patient: Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)),
-      exam: wordsOf(request.code),
-      side: sites.map(sideIn).find((side) => side !== null) ?? sideIn(wordsOf(request.code)),
-      reason: wordsOf(request.reasonCode?.[0]),
+      exam: wordsOf(request.code) || (calledOff ? 'called off' : ''),
+      side: told.side,
+      bothSides: told.bothSides,
+      standing: standing ?? 'ordered',
+      reason: wordsOf(request.reasonCode?.[0]) || (calledOff ? 'called off' : ''),
       urgency,
-      ward: request.locationReference?.[0]?.display ?? '',
+      ward: request.locationReference?.[0]?.display ?? (calledOff ? '–' : ''),
       situation: {},
     },
   };

@@ -1,5 +1,6 @@
 /** Orders as a table (CSV with a head line). Reading the text into rows is the reader's; what the rows mean is here. */
 import { centimetres } from '../quantity/length';
+import { readSides, sidesIn } from './orderGuard';
 import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
 
 export const ORDER_COLUMNS = [
@@ -58,6 +59,12 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
     });
     return undefined;
   };
+  const column = cell('side').toLowerCase();
+  const told = readSides([
+    { from: 'exam', sides: sidesIn(cell('exam')) },
+    { from: 'side', sides: /^(both|bilateral)$/.test(column) ? new Set(['left', 'right']) : sidesIn(column) },
+  ]);
+  if (told.contradiction) faults.push({ line, field: 'side', message: told.contradiction });
   const sex = cell('sex').toLowerCase();
   if (sex !== '' && sex !== 'female' && sex !== 'male')
     faults.push({ line, field: 'patient.sex', message: 'sex must be female, male or empty' });
@@ -89,7 +96,9 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
       initials: cell('initials'),
       patient: Object.fromEntries(Object.entries(patient).filter(([, value]) => value !== undefined)),
       exam: cell('exam'),
-      side: cell('side').toLowerCase() || null,
+      // A word that is no side is refused with those that are.
+      side: told.bothSides || told.contradiction ? null : (told.side ?? (column || null)),
+      bothSides: told.bothSides,
       reason: cell('reason'),
       urgency: cell('urgency').toLowerCase() || 'routine',
       ward: cell('ward'),

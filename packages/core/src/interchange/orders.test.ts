@@ -39,6 +39,8 @@ describe('a table', () => {
           urgency: 'today',
           ward: 'Ward 2',
           situation: { canStand: false, place: 'bedside' },
+          bothSides: false,
+          standing: 'ordered',
         },
       ],
     }));
@@ -123,6 +125,8 @@ describe('FHIR', () => {
     expect(ordersOf(result)).toEqual([
       {
         reference: 'ORD-7',
+        bothSides: false,
+        standing: 'ordered',
         initials: 'QZ',
         patient: { ageYears: 36, sex: 'male', statureMm: 1820, massKg: 80 },
         exam: 'Ankle',
@@ -145,7 +149,7 @@ describe('FHIR', () => {
   });
   test.each([
     ['nobody', { subject: { reference: 'Patient/p9' } }, 'initials', /the Patient “Patient\/p9” is not in the message/],
-    ['a cancelled order', { status: 'revoked' }, 'status', /Only active orders/],
+    ['an order that is over', { status: 'completed' }, 'status', /Only active orders/],
     ['an odd priority', { priority: 'someday' }, 'urgency', /routine, urgent, asap or stat/],
     ['no exam', { code: undefined }, 'exam', /must not be empty/],
     ['no reason', { reasonCode: [] }, 'reason', /must not be empty/],

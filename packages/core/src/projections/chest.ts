@@ -49,8 +49,10 @@ const thorax = author('chest', {
   steps: [],
 });
 const chestBones = ['rib', 'clavicle', 'manubrium', 'sternal'];
-const chestDose = (kVp: number, mAs: number, thicknessMm: number, { without = 90 } = {}) =>
-  technique(kVp, mAs, thicknessMm, [350, 430], {
+/** Lungs of a small child make little scatter: no grid, a low kVp, the shortest time [taught]. */
+const SMALL_CHILD = { kVp: [60, 85] as [number, number] };
+const chestDose = (kVp: number, mAs: number, thicknessMm: number, { without = 90 } = {}) => ({
+  ...technique(kVp, mAs, thicknessMm, [350, 430], {
     grid: 10,
     sid: 72,
     without,
@@ -59,7 +61,9 @@ const chestDose = (kVp: number, mAs: number, thicknessMm: number, { without = 90
     composition: 0.52,
     cells: 'outer',
     focus: 'small',
-  });
+  }),
+  smallChild: SMALL_CHILD,
+});
 /** Lower ribs lie before the liver, not before the lungs. */
 const ribDose = (kVp: number, mAs: number, thicknessMm: number, composition = 0.86) =>
   technique(kVp, mAs, thicknessMm, [250, 400], { grid: 10, without: 68, thin: 60, range: 8, composition });
@@ -182,6 +186,7 @@ export const chest: ProjectionSource[] = [
       composition: 0.52,
       aecCells: 'outer',
       focalSpot: 'small',
+      smallChild: SMALL_CHILD,
     },
     breathing: { words: 'Breathe in. Out. In again, deep. Hold it.', moment: 'second full breath in' },
     marker: { place: 'upper corner, above the shoulder', extra: [] },
@@ -294,6 +299,7 @@ export const chest: ProjectionSource[] = [
       composition: 0.55,
       aecCells: 'centre',
       focalSpot: 'small',
+      smallChild: SMALL_CHILD,
     },
     breathing: { words: 'Breathe in. Out. In again, deep. Hold it.', moment: 'second full breath in' },
     marker: { place: 'upper corner, in front of the raised arms', extra: [] },
@@ -388,6 +394,7 @@ export const chest: ProjectionSource[] = [
       composition: 0.52,
       aecCells: 'outer',
       focalSpot: 'small',
+      smallChild: SMALL_CHILD,
     },
     breathing: {
       words: 'Breathe in. Out. In again, deep. Hold it.',

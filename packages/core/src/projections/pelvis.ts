@@ -896,7 +896,7 @@ export const femurHipPelvis: ProjectionSource[] = [
       note: 'several exposures joined, or a long receptor',
       differs: 'two legs from hip to ankle need several plates',
     }),
-    exposure: technique(80, 40, 180, [400, 400], { grid: 10, sid: 72, range: 8 }),
+    exposure: { ...technique(80, 40, 180, [400, 400], { grid: 10, sid: 72, range: 8 }), thicknessBy: 'shown' },
     prepare: ['ruler in the picture', 'blocks under the shorter leg, their height noted'],
     checks: ['Hips, knees and ankles of both sides', 'Patellae straight forward'],
     faults: [fault('turned', 'Patella off the middle', 'Leg turned', 'Turn until the patella faces straight forward')],

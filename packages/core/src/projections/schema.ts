@@ -207,6 +207,14 @@ export const projectionSchema = z.strictObject({
     aecCells: z.enum(['none', 'centre', 'outer', 'all']),
     focalSpot: z.enum(['small', 'large']),
     longExposure: z.boolean().default(false),
+    /** Without a grid, by hand and at this kVp, from the thinnest to the thickest, while the child is small. */
+    smallChild: z.strictObject({ kVp: z.tuple([z.number().min(45), z.number().max(100)]) }).optional(),
+    /**
+     * Where the thickness is taken: along the central ray; or, as many times the chart's as this patient has more than
+     * the median adult, through what must be shown (where the central ray passes beside it) or along the central ray
+     * (where the model holds more in its way, as the other digits, than lies there).
+     */
+    thicknessBy: z.enum(['ray', 'shown', 'proportion']).default('ray'),
   }),
   breathing: z.strictObject({
     words: z.string(),

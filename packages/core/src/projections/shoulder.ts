@@ -20,7 +20,7 @@ import {
 } from './write';
 import type { CoverSource, ProjectionSource, WaySource } from './schema';
 
-const girdle = author('shoulder', {
+const ofTheShoulder = author('shoulder', {
   sided: 'each',
   grid: 'by-thickness',
   sid: sid(40, 40, 48),
@@ -32,6 +32,9 @@ const girdle = author('shoulder', {
   steps: [],
   cautions: [neverForce],
 });
+/** Beside the shoulder there is air: the central ray tells a patient from another, not from the chart. */
+const girdle: typeof ofTheShoulder = (own) =>
+  ofTheShoulder({ ...own, exposure: { thicknessBy: 'proportion', ...own.exposure } });
 
 const BACK = ['scapula_L', 'upperarm_L', 'thorax'];
 const FRONT = ['scapula_L', 'upperarm_L', 'thorax', 'clavicle_L'];
@@ -559,7 +562,7 @@ export const shoulderGirdle: ProjectionSource[] = [
       all('glenoid_L', 'socket', 15),
     ],
     receptor: usual('10×12', 'lengthwise'),
-    exposure: dose,
+    exposure: { ...dose, thicknessBy: 'shown' },
     checks: ['Back outer side of the head in profile', 'Shaft foreshortened'],
     faults: [
       fault('hidden', 'Back of the head not in profile', 'Elbow leans outward', 'Elbow straight up to the ceiling'),
@@ -581,7 +584,7 @@ export const shoulderGirdle: ProjectionSource[] = [
       point('acromion_L', 'acromion', 12),
     ],
     receptor: usual('8×10', 'crosswise'),
-    exposure: dose,
+    exposure: { ...dose, thicknessBy: 'proportion' },
     checks: ['Coracoid in length', 'Free of the clavicle'],
     faults: [
       fault(
@@ -613,7 +616,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     }),
     cover: scapula,
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(75, 10, 150, [210, 280], { grid: 10, without: 70, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(75, 10, 150, [210, 280], { grid: 10, without: 70, range: 8, composition: 1.2 }),
+      thicknessBy: 'shown',
+    },
     breathing: { words: 'Breathe gently all the time.', moment: 'quiet breathing with a long exposure, or suspended' },
     steps: careful('Back flat: any turn brings the ribs over the blade'),
     checks: ['Outer border free of ribs and lung', 'Upper and lower angle in the picture'],
@@ -670,7 +676,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     aim: at('clavicle_mid_L', 'middle of the clavicle', { checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
     receptor: usual('10×12', 'crosswise'),
-    exposure: technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+      thicknessBy: 'shown',
+    },
     breathing: { words: 'Breathe out. Hold it out.', moment: 'end of the breath out', breath: 'out' },
     checks: ['Both ends of the clavicle', 'Middle over the upper ribs'],
     faults: [fault('inner-lost', 'Inner end over the spine', 'Body turned', 'Turn back until the shoulders are level')],
@@ -687,7 +696,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     aim: at('clavicle_mid_L', 'middle of the clavicle', { checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
     receptor: usual('10×12', 'crosswise'),
-    exposure: technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+      thicknessBy: 'shown',
+    },
     breathing: { words: 'Breathe in. Hold it.', moment: 'end of the breath in: it lifts the clavicle' },
     checks: ['Most of the clavicle above ribs and shoulder blade', 'Both ends in the picture'],
     faults: [fault('over-ribs', 'Clavicle still over the ribs', 'Too little angle', 'Thin patients need up to 30°')],
@@ -716,7 +728,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     aim: at('clavicle_mid_L', 'middle of the clavicle', { point: 'exit', checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
     receptor: usual('10×12', 'crosswise'),
-    exposure: technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+      thicknessBy: 'shown',
+    },
     breathing: { words: 'Breathe out. Hold it out.', moment: 'end of the breath out', breath: 'out' },
     checks: ['Both ends of the clavicle', 'Sharper than the AP'],
     cautions: [neverMove],
@@ -753,7 +768,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     aim: at('clavicle_mid_L', 'middle of the clavicle', { point: 'exit', checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
     receptor: usual('10×12', 'crosswise'),
-    exposure: technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(72, 8, 120, [220, 110], { grid: 10, without: 68, range: 8, composition: 1.2 }),
+      thicknessBy: 'shown',
+    },
     breathing: { words: 'Breathe in. Hold it.', moment: 'end of the breath in' },
     checks: ['Most of the clavicle above ribs and shoulder blade', 'Both ends in the picture'],
     cautions: [neverMove],
@@ -787,7 +805,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     sid: sid(72, 60, 80),
     grid: 'no',
     receptor: usual('14×17', 'crosswise', { note: 'two smaller ones in the broad' }),
-    exposure: technique(70, 16, 120, [420, 120], { sid: 72, composition: 1.2 }),
+    exposure: { ...technique(70, 16, 120, [420, 120], { sid: 72, composition: 1.2 }), thicknessBy: 'shown' },
     marker: { place: 'upper corners', both: true, extra: ['without weights'] },
     checks: ['Both joints in the picture at the same level', 'Clavicle ends alike: no turn'],
     faults: [
@@ -844,7 +862,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     sid: sid(72, 60, 80),
     grid: 'no',
     receptor: usual('14×17', 'crosswise', { note: 'two smaller ones in the broad' }),
-    exposure: technique(70, 16, 120, [420, 120], { sid: 72, composition: 1.2 }),
+    exposure: { ...technique(70, 16, 120, [420, 120], { sid: 72, composition: 1.2 }), thicknessBy: 'shown' },
     marker: { place: 'upper corners', both: true, extra: ['with weights'] },
     prepare: ['two equal weights of 5 to 10 lb (2.5 to 4.5 kg) with straps'],
     steps: steps('position', 'Weights tied to the wrists, not held: a gripping hand tightens the shoulder'),
@@ -883,7 +901,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     cover: [point('acromion_L', 'acromion', 28), point('AC_joint_L', 'joint', 30), all('coracoid_L', 'coracoid', 15)],
     grid: 'no',
     receptor: usual('8×10', 'crosswise'),
-    exposure: technique(68, 4, 100, [130, 120], { composition: 1.2 }),
+    exposure: { ...technique(68, 4, 100, [130, 120], { composition: 1.2 }), thicknessBy: 'proportion' },
     checks: ['Joint above the acromion', 'Joint space open'],
     faults: [fault('over-acromion', 'Joint still over the acromion', 'Too little angle', '10 to 15° to the head')],
     brightBones: ['clavicle', 'acromion', 'coracoid'],

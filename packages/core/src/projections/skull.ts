@@ -573,7 +573,7 @@ export const skullAndFace: ProjectionSource[] = [
     cover: [all('nasal_bones', 'nasal bones', 22), point('acanthion', 'spine below the nose', 14)],
     grid: 'no',
     receptor: usual('8×10', 'crosswise'),
-    exposure: technique(52, 3.2, 45, [80, 80], { composition: 0.9 }),
+    exposure: { ...technique(52, 3.2, 45, [80, 80], { composition: 0.9 }), thicknessBy: 'proportion' },
     steps: [...trueSide, ...steps('room', 'Table top, manual: not left in the tray after a tray view')],
     checks: ['Nasal bones and soft nose, not burnt out', 'Spine below the nose in the picture'],
     faults: [
@@ -685,7 +685,7 @@ export const skullAndFace: ProjectionSource[] = [
     cover: [all('zygomatic_arch_L', 'arch', 22), all('zygoma_L', 'cheekbone', 14)],
     grid: 'no',
     receptor: usual('8×10', 'lengthwise'),
-    exposure: technique(64, 4, 110, [100, 100], { composition: 0.9 }),
+    exposure: { ...technique(64, 4, 110, [100, 100], { composition: 0.9 }), thicknessBy: 'proportion' },
     checks: ['Arch free of skull and jaw', 'Whole arch in the light'],
     faults: [fault('hidden', 'Arch over the skull', 'Turned and tipped too little', 'Turn and tip on')],
     instead: [lost('zygomatic-arches-ap-axial', 'the pressed-in arch seen along')],

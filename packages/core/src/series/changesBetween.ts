@@ -7,7 +7,7 @@ import { HOLDER_WORDS } from '../setup/way';
 import { positionName } from '../room/position';
 import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
-import { tiltWords } from '../setup/words';
+import { techniqueWords, tiltWords } from '../setup/words';
 import { isTurn, movesBetween, SAME_MM } from './moves';
 
 export type ChangeKind =
@@ -73,7 +73,6 @@ export const aidsOf = (s: Pick<Setup, 'prepare'>): string[] =>
 const shieldsOf = (s: Setup): string[] => s.protection.filter((line) => /\b(apron|shields?|lead)\b/.test(line));
 const aecWords = (s: Setup): string =>
   s.exposure.aec === 'none' ? 'manual' : `AEC ${s.exposure.aec} ${s.exposure.aec === 'centre' ? 'cell' : 'cells'}`;
-const techniqueWords = (s: Setup): string => `${s.exposure.kVp} kVp, ${s.exposure.mAs} mAs`;
 /** Letters of the markers; records of earlier versions know one. */
 const lettersOf = ({ marker }: Setup): string => (marker.letters ?? [marker.letter]).join(' and ');
 const missing = (from: readonly string[], inList: readonly string[]): string[] =>
@@ -227,11 +226,12 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   else for (const line of missing(shields, shielded)) put('shield', `Shield: ${line}`);
 
   const technique = [
-    ...(techniqueWords(before) === techniqueWords(after) ? [] : [techniqueWords(after)]),
+    ...(techniqueWords(before.exposure) === techniqueWords(after.exposure) ? [] : [techniqueWords(after.exposure)]),
     ...(aecWords(before) === aecWords(after) ? [] : [aecWords(after)]),
     ...(before.exposure.focalSpot === after.exposure.focalSpot ? [] : [`${after.exposure.focalSpot} focus`]),
   ];
-  if (technique.length > 0) put('technique', technique.join(', '), { was: techniqueWords(before) });
-  if (before.breathing.words !== after.breathing.words) put('breathing', `Breath: “${after.breathing.words}”`);
+  if (technique.length > 0) put('technique', technique.join(', '), { was: techniqueWords(before.exposure) });
+  if (before.breathing.words !== after.breathing.words)
+    put('breathing', after.breathing.words === '' ? 'Breath: watched, no words' : `Breath: “${after.breathing.words}”`);
   return changes;
 }

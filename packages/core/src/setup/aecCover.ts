@@ -2,13 +2,14 @@
 import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { poseBody } from '../body/pose';
-import { crossSkin, placeBody } from '../body/posed';
+import { crossSkin, placeBody, type PosedBody } from '../body/posed';
 import { primaryTransmission } from '../exposure/beamModel';
 import { addScaled, normalize, subtract, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
-import { cellsOf, type AecCell } from '../room/aecCells';
+import { cellCorners, cellsOf, type AecCell } from '../room/aecCells';
 import type { Room } from '../room/room';
+import type { Problem } from './problem';
 import type { Setup } from './setup';
 
 export type AecCover = {
@@ -29,29 +30,34 @@ const GRID = 4;
 const MOST_RAW = 100;
 const MATTERS_DI = 1;
 
+type Cells = {
+  posed: PosedBody;
+  focal: Vec3;
+  /** Middle of the receptor, and its axes across and up. */
+  plane: { centre: Vec3; u: Vec3; v: Vec3 };
+  field: { width: number; height: number };
+  kVp: number;
+  /** Water-equivalent thickness of the part. */
+  waterMm: number;
+};
+
 /**
- * @returns null without AEC, or where the patient is outside the model
+ * What some measuring cells see, and by how much the exposure ends early or late for it.
  * Source: a cell that sees raw beam of ratio q on a share f ends the exposure at 1/((1 − f) + f·q) of what is wanted.
  */
-export function aecCoverOf(setup: Setup, room: Room, own?: Projection): AecCover | null {
-  const holder = room.holders.find(({ kind }) => kind === setup.receptor.holder);
-  const active = cellsOf(holder?.cells, setup.exposure.aec);
-  if (active.length === 0 || !setup.exposure.inModel) return null;
-  const { scene, field, exposure } = setup;
-  const composition = (own ?? projectionOf(setup.projectionId)).exposure.composition;
-  const body = adaptBody(buildBody(setup.patient), scene.adapt);
-  const posed = placeBody(body, poseBody(body, scene.pose), scene.place);
-  const { u, v, centre } = scene.receptor;
+export function coverOfCells(
+  active: readonly AecCell[],
+  { posed, focal, plane, field, kVp, waterMm }: Cells,
+): AecCover {
+  const { u, v, centre } = plane;
   const at = (across: number, up: number): Vec3 => addScaled(addScaled(centre, u, across), v, up);
-  const signal = (mm: number) => primaryTransmission(exposure.kVp, mm * composition);
-  const part = signal(exposure.thicknessMm);
+  const part = primaryTransmission(kVp, waterMm);
   const cells = active.map((cell) => {
     const seen = Array.from({ length: GRID * GRID }, (_, i) => {
       const across = cell.acrossMm + (((i % GRID) + 0.5) / GRID - 0.5) * cell.widthMm;
       const up = cell.upMm + ((Math.floor(i / GRID) + 0.5) / GRID - 0.5) * cell.heightMm;
-      if (Math.abs(across) > field.atReceptorMm.width / 2 || Math.abs(up) > field.atReceptorMm.height / 2)
-        return 'dark';
-      const met = crossSkin(posed, scene.focal, normalize(subtract(at(across, up), scene.focal)));
+      if (Math.abs(across) > field.width / 2 || Math.abs(up) > field.height / 2) return 'dark';
+      const met = crossSkin(posed, focal, normalize(subtract(at(across, up), focal)));
       return met && met.thicknessMm > 0 ? 'part' : 'raw';
     });
     const share = (what: string) => seen.filter((each) => each === what).length / seen.length;
@@ -77,4 +83,65 @@ export function aecCoverOf(setup: Setup, room: Room, own?: Projection): AecCover
         : []),
     ],
   };
+}
+
+/** @returns null without AEC, or where the patient is outside the model */
+export function aecCoverOf(setup: Setup, room: Room, own?: Projection): AecCover | null {
+  const holder = room.holders.find(({ kind }) => kind === setup.receptor.holder);
+  const active = cellsOf(holder?.cells, setup.exposure.aec);
+  if (active.length === 0 || !setup.exposure.inModel) return null;
+  const { scene, field, exposure } = setup;
+  const { composition } = (own ?? projectionOf(setup.projectionId)).exposure;
+  const body = adaptBody(buildBody(setup.patient), scene.adapt);
+  return coverOfCells(active, {
+    posed: placeBody(body, poseBody(body, scene.pose), scene.place),
+    focal: scene.focal,
+    plane: scene.receptor,
+    field: field.atReceptorMm,
+    kVp: exposure.kVp,
+    waterMm: exposure.thicknessMm * composition,
+  });
+}
+
+/** Whether every corner of every cell lies in the light and under the part: then so does what is between. */
+const wholly = (cells: readonly AecCell[], { posed, focal, plane, field }: Cells): boolean =>
+  cells.every((cell) =>
+    cellCorners(cell).every(
+      ([across, up]) =>
+        Math.abs(across) <= field.width / 2 &&
+        Math.abs(up) <= field.height / 2 &&
+        crossSkin(
+          posed,
+          focal,
+          normalize(subtract(addScaled(addScaled(plane.centre, plane.u, across), plane.v, up), focal)),
+        ) !== null,
+    ),
+  );
+
+type Aec = Setup['exposure']['aec'];
+const CHOICES: readonly Exclude<Aec, 'none'>[] = ['centre', 'outer', 'all'];
+
+/**
+ * The cells with which the exposure ends where it should: those of the entry, else others, else none and by hand.
+ * @param byHand cells that somebody chose: they are kept, and what is wrong with them is said
+ */
+export function aecFor(
+  wanted: Aec,
+  byHand: boolean,
+  cells: readonly AecCell[] | undefined,
+  at: Cells,
+): { aec: Aec; problems: Problem[] } {
+  if (wanted === 'none' || wholly(cellsOf(cells, wanted), at)) return { aec: wanted, problems: [] };
+  const own = coverOfCells(cellsOf(cells, wanted), at);
+  if (own.advice.length === 0) return { aec: wanted, problems: [] };
+  const said = (text: string): Problem[] => [{ code: 'aec-cover', text }];
+  if (byHand) return { aec: wanted, problems: said(`${own.advice.join('. ')}.`) };
+  const better = CHOICES.find(
+    (each) =>
+      each !== wanted && cellsOf(cells, each).length > 0 && coverOfCells(cellsOf(cells, each), at).advice.length === 0,
+  );
+  const why = `AEC ${wanted}: ${own.advice[0].replace(/\. Other cells, or by hand$/, '')}.`;
+  return better
+    ? { aec: better, problems: said(`${why} AEC ${better} is set instead.`) }
+    : { aec: 'none', problems: said(`${why} Set by hand instead.`) };
 }

@@ -16,9 +16,12 @@ import { formatLength } from '../quantity/length';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import type { Room } from '../room/room';
+import { aecFor } from './aecCover';
 import { assumptionsOf, beamAssumptions } from './assume';
+import { breathFor, breathWords } from './breath';
 import { cautionsFor } from './caution';
 import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
+import { doseProblems } from './doseAdvice';
 import { fillIn } from './fillIn';
 import type { GivenWay } from './given';
 import { checkGrid, gridWarnings } from './gridCheck';
@@ -40,8 +43,8 @@ import { sideView } from './side';
 import { spotProblems } from './spot';
 import { sittingLowers, standingLift } from './stand';
 import { boardOf, isLimited, limitsFor } from './stillJoints';
-import { chooseTechnique } from './technique';
-import { placeMeasured } from './thickness';
+import { chooseTechnique, type Conditions } from './technique';
+import { alongRay, placeMeasured, proportionalThickness } from './thickness';
 import { centreTold, imageTold, receptorTold, tubeTold } from './told';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { angleProblems, tubeAngle } from './tubeAngle';
@@ -124,16 +127,17 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   problems.push(...angleProblems(angle, room));
   let aimed = angle.leans ? aimRay(projection, placed, view, signedDeg, segments, acrossDeg) : straightRay;
 
-  // Holder and grid follow from the thickness: of a steep ray its path, else what a caliper gives; never what lies beside
-  // the ray.
+  // Holder and grid follow from the thickness.
   const pathMm = aimed.crossing.thicknessMm;
+  const alongRayMm = alongRay(squareMm, pathMm, Math.max(angleDeg, Math.abs(acrossDeg)));
   const thicknessMm =
     factor !== null
       ? squareMm
-      : Math.max(angleDeg, Math.abs(acrossDeg)) > STEEP_DEG
-        ? pathMm
-        : Math.min(squareMm, pathMm);
-  const wish = gridWish(projection, given, isChild(body.patient));
+      : projection.exposure.thicknessBy === 'ray'
+        ? alongRayMm
+        : proportionalThickness(projection, placed, aimed.direction, view, { segments, part, alongRayMm });
+  const smallChildKvp = body.patient.ageYears < SMALL_CHILD_YEARS ? projection.exposure.smallChild?.kVp : undefined;
+  const wish = smallChildKvp ? 'no' : gridWish(projection, given, isChild(body.patient));
   const {
     holder,
     grid,
@@ -213,27 +217,40 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         overrides,
       )
     : null;
-  if (gridCheck) problems.push(...gridWarnings(gridCheck, overrides));
-  const technique = chooseTechnique(
-    projection,
-    room,
-    {
-      thicknessMm,
-      sidMm,
-      gridRatio: grid?.ratio ?? 0,
-      fieldMm: [field.width, field.height],
-      aecInHolder: holder.aec,
-      support: holder.kind === 'table-tray' ? 'table' : holder.kind === 'wall' ? 'wall' : 'none',
-      gridLossAtCentre: gridCheck?.centre ?? 0,
-      child: isChild(body.patient),
-      multipliers: multipliersOf(situation, boardOf(situation, way.body) > 0 && !horizontal),
-      still: situation.holdsStill && situation.holdsBreath,
-    },
-    overrides,
-  );
+  if (gridCheck) problems.push(...gridWarnings(gridCheck, overrides, unit));
+  const conditions: Conditions = {
+    thicknessMm,
+    sidMm,
+    gridRatio: grid?.ratio ?? 0,
+    fieldMm: [field.width, field.height],
+    aecInHolder: holder.aec,
+    support: holder.kind === 'table-tray' ? 'table' : holder.kind === 'wall' ? 'wall' : 'none',
+    gridLossAtCentre: gridCheck?.centre ?? 0,
+    child: isChild(body.patient),
+    multipliers: multipliersOf(situation, boardOf(situation, way.body) > 0 && !horizontal),
+    still: situation.holdsStill && situation.holdsBreath,
+    smallChildKvp,
+    focusToSkinMm,
+    unit,
+  };
+  const asWanted = chooseTechnique(projection, room, conditions, overrides);
+  const cells = aecFor(asWanted.inModel ? asWanted.aec : 'none', overrides.aecCells !== undefined, holder.cells, {
+    posed: placed.posed,
+    focal,
+    plane: { centre: hit, u: plane.u, v: plane.v },
+    field,
+    kVp: asWanted.kVp,
+    waterMm: thicknessMm * projection.exposure.composition,
+  });
+  problems.push(...cells.problems);
+  const technique =
+    cells.problems.length === 0 || cells.aec === asWanted.aec
+      ? asWanted
+      : chooseTechnique(projection, room, conditions, { ...overrides, aecCells: cells.aec });
   const { problems: techniqueProblems, ...chosen } = technique;
   problems.push(...techniqueProblems);
   const dose = doseOf(technique, room.generator, focusToSkinMm, sidMm, [field.width, field.height]);
+  if (technique.masKnown) problems.push(...doseProblems(dose.entranceKermaMgy, projection, technique.kVp));
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
   const magnification = shadows.reduce((total, s) => total + s.magnification, 0) / shadows.length;
 
@@ -263,6 +280,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     cover,
   });
 
+  const breathing = breathFor(projection, situation);
   const facing = given ? viewOf(projection, given) : facingOf(projection, way);
   const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
   const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
@@ -334,7 +352,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       corners: scene.fields[0],
     }),
     protection: protectionFor(projection.protection, rules.shielding),
-    breathing: projection.breathing,
+    breathing,
     prepare: barred || (given && given.holder !== asTaught.positions[0].holders[0]) ? [] : projection.prepare,
     remove: projection.remove,
     cautions,
@@ -354,7 +372,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
           {
             ...setup,
             ownSteps,
-            breathingWords: `“${projection.breathing.words}” Expose at: ${projection.breathing.moment}`,
+            breathingWords: breathWords(breathing),
           },
           projection,
           unit,
@@ -364,11 +382,11 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   };
 }
 
+/** Until about here a chest is taken as a small child's: no grid, low kVp, by hand [taught]. */
+const SMALL_CHILD_YEARS = 7;
+
 /** Measured against computed thickness outside this is said, not only used. */
 const THICKNESS_ODD = [0.6, 1.6] as const;
-
-/** From here on the path of the ray is another than the thickness of the part. */
-const STEEP_DEG = 20;
 
 /** A receptor that lies flat under a tube leaning across its lines is better without them; a child by its thickness. */
 function gridWish({ grid }: Projection, given: GivenWay | null, child: boolean): 'yes' | 'no' | 'by-thickness' {
@@ -390,4 +408,5 @@ const BLOCKING = new Set([
   'in-the-way',
   'tube-load',
   'tube-low',
+  'outside-model',
 ]);

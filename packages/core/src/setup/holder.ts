@@ -5,6 +5,8 @@ import type { Overrides } from './request';
 import type { Problem } from './setup';
 import { HOLDER_WORDS } from './way';
 
+const isFixedGrid = ({ grid, gridRemovable }: Holder): boolean => grid !== null && !gridRemovable;
+
 export function chooseHolder(
   wish: 'yes' | 'no' | 'by-thickness',
   holders: readonly Holder[],
@@ -13,7 +15,10 @@ export function chooseHolder(
   overrides: Overrides,
 ): { holder: Holder; grid: Grid | null; gridWanted: boolean; problems: Problem[] } {
   const gridWanted = overrides.grid ?? (wish === 'yes' || (wish === 'by-thickness' && thicknessMm >= GRID_FROM_MM));
-  const known = holders.length > 0 ? holders : room.holders;
+  const own = holders.length > 0 ? holders : room.holders;
+  // A grid that cannot be taken out does not decide for a small child: a loose receptor does.
+  const loose = wish === 'no' && own.every(isFixedGrid) && own.some(({ kind }) => kind === 'wall');
+  const known = loose ? [...own, ...room.holders.filter(({ kind }) => kind === 'stand')] : own;
   const holder =
     known.find((each) => (gridWanted ? each.grid !== null : each.grid === null || each.gridRemovable)) ?? known[0];
   const problems: Problem[] = [];

@@ -289,10 +289,13 @@ describe('technique', () => {
   });
   it('what was pulled by hand stands', () =>
     expect(chooseTechnique(pelvis, ROOM_ONE, at, { kVp: 75, mAs: 17 })).toMatchObject({ kVp: 75, mAs: 17 }));
-  it('outside the model the chart is shown unchanged, and said', () =>
+  it('outside the model no mAs is given, in the words of a technologist', () =>
     expect(chooseTechnique(pelvis, ROOM_ONE, { ...at, thicknessMm: 500 }, {})).toMatchObject({
       inModel: false,
-      problems: [{ code: 'outside-model', text: expect.stringMatching(/0 to 400/) }],
+      masKnown: false,
+      problems: [
+        { code: 'outside-model', text: expect.stringMatching(/measures 19¾ in here.*tested up to 15 in: no mAs/) },
+      ],
     }));
   it('a generator that ends below what is asked says so', () =>
     expect(

@@ -9,6 +9,7 @@ import type { Assumption } from '../quantity/provenance';
 import type { BodyPosition, HolderKind, View } from '../projections/vocabulary';
 import type { Surface } from '../room/rest';
 
+import type { Breathing } from './breath';
 import type { GivenWay } from './given';
 import type { GridCheck } from './gridCheck';
 import type { Marker } from './marker';
@@ -151,7 +152,7 @@ export type Setup = {
   };
   marker: Marker;
   protection: string[];
-  breathing: { words: string; moment: string };
+  breathing: Breathing;
   prepare: string[];
   remove: string[];
   steps: SetupStep[];

@@ -7,9 +7,10 @@ import { projectionOf } from '../projections/catalogue';
 import { RULES, withDefaults, type RuleId } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
 import type { SetupRequest } from './request';
+import { breathWords } from './breath';
 import type { Setup } from './setup';
 import { HOLDER_WORDS } from './way';
-import { bothUnits, tiltWords } from './words';
+import { bothUnits, techniqueWords, tiltWords } from './words';
 
 export type SummaryLine = { name: string; text: string };
 
@@ -40,9 +41,9 @@ export function summaryOf(setup: Setup, unit: LengthUnit): SummaryLine[] {
     { name: 'Must show', text: capitalize(field.mustShow.join(', ')) },
     {
       name: 'Technique',
-      text: `${exposure.kVp} kVp, ${exposure.mAs} mAs at ${formatCm(exposure.thicknessMm)} cm${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec}`}`,
+      text: `${techniqueWords(exposure)} at ${formatCm(exposure.thicknessMm)} cm${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec}`}`,
     },
-    { name: 'Breath', text: `“${breathing.words}” ${breathing.moment}` },
+    { name: 'Breath', text: breathWords(breathing) },
     { name: 'Marker', text: [marker.letters.join(' and '), marker.place, ...marker.extra].join(', ') },
   ];
 }

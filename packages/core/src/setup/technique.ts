@@ -1,11 +1,14 @@
 /** Technique of a set-up: where it starts, then one factor for each difference, then what the generator gives. */
 import { MODEL_RANGE, type BeamConditions, type Support } from '../exposure/beamModel';
 import { convertTechnique, type TechniqueFactor } from '../exposure/convert';
+import { doseOf } from '../exposure/dose';
 import { deviationIndex } from '../exposure/deviation';
 import { GRID_FROM_MM, gridWantedBy, type GridWanted } from '../exposure/gridWanted';
 import { settleMas } from '../exposure/settleMas';
 import { currentFor, type TubeLoad } from '../exposure/tubeLoad';
 import type { Projection } from '../projections/schema';
+import { clamp } from '../quantity/angle';
+import { formatLength, type LengthUnit } from '../quantity/length';
 import type { Generator, Room } from '../room/room';
 import { chartRowFor } from '../room/techniqueChart';
 import type { Overrides } from './request';
@@ -35,6 +38,8 @@ export type TechniqueChoice = {
   expected: { index: number; deviation: number } | null;
   advice: string[];
   inModel: boolean;
+  /** False where nobody can say: outside the model, and neither typed nor in the room's chart. */
+  masKnown: boolean;
   problems: Problem[];
 };
 
@@ -52,6 +57,11 @@ export type Conditions = {
   multipliers: readonly TechniqueFactor[];
   /** Keeps still and holds the breath when asked. */
   still: boolean;
+  /** Range of kVp for one who is small, where the entry has one. */
+  smallChildKvp?: readonly [number, number];
+  /** Where it is known, the dose to the skin is kept down by kVp. */
+  focusToSkinMm?: number;
+  unit?: LengthUnit;
 };
 
 /** kVp of the room's chart, else of the entry: with grid, without, or for parts under 10 cm; inside what the generator gives. */
@@ -60,8 +70,17 @@ function chooseKvp({ id, exposure }: Projection, { generator }: Room, at: Condit
   let kVp = at.gridRatio > 0 ? exposure.kVp : exposure.kVpNoGrid;
   if (at.thicknessMm < GRID_FROM_MM && at.gridRatio === 0) kVp = Math.min(kVp, exposure.kVpThin);
   if (row && row.gridRatio > 0 === at.gridRatio > 0) kVp = row.kVp;
+  if (at.smallChildKvp) {
+    const [low, high] = at.smallChildKvp;
+    const share = clamp((at.thicknessMm - THINNEST_CHEST_MM) / (THICKEST_CHEST_MM - THINNEST_CHEST_MM), 0, 1);
+    kVp = row ? Math.min(kVp, high) : Math.round(low + share * (high - low));
+  }
   return Math.min(overrides.kVp ?? kVp, generator.maxKvp, MODEL_RANGE.kVp[1]);
 }
+
+/** Chests between which the kVp of a small child rises [typical: newborn to six years, front to back]. */
+const THINNEST_CHEST_MM = 80;
+const THICKEST_CHEST_MM = 180;
 
 /** Parts whose chart has no grid, limbs above all, are given a higher index than the trunk. */
 const targetOf = ({ targetIndex, targetIndexFree }: Generator, { exposure }: Projection): number =>
@@ -100,6 +119,42 @@ function reckon(projection: Projection, room: Room, at: Conditions, kVp: number)
   }
 }
 
+/** From this dose to the skin on, or this long, the kVp is raised as far as the entry lets it [typical]. */
+const RAISE_FROM_MGY = 10;
+const RAISE_FROM_MS = 400;
+
+/** kVp for a thick part: raised within the entry's and the generator's range until dose and time are borne. */
+function raisedKvp(projection: Projection, room: Room, at: Conditions, kVp: number, overrides: Overrides): number {
+  const { kVpRange, longExposure } = projection.exposure;
+  const { generator } = room;
+  const most = Math.min(kVpRange[1], generator.maxKvp, MODEL_RANGE.kVp[1]);
+  const byHand = overrides.kVp !== undefined || overrides.mAs !== undefined;
+  if (byHand || at.focusToSkinMm === undefined || at.smallChildKvp || kVp >= most) return kVp;
+  const largest = Math.max(...spotsOf(generator)[projection.exposure.focalSpot].maStations);
+  for (let tried = kVp; tried < most; tried += 1) {
+    const { start, factors, outside } = reckon(projection, room, at, tried);
+    if (outside !== null) return kVp;
+    const mAs = start.mAs * productOf(factors);
+    const { entranceKermaMgy } = doseOf({ kVp: tried, mAs }, generator, at.focusToSkinMm, at.sidMm, at.fieldMm);
+    const slow = !longExposure && (mAs / largest) * 1000 > RAISE_FROM_MS;
+    if (entranceKermaMgy <= RAISE_FROM_MGY && !slow) return tried;
+  }
+  return most;
+}
+
+/** Outside the model nothing is extrapolated: what is known is said, or that it is not. */
+function outsideProblem({ exposure, name }: Projection, at: Conditions, masKnown: boolean): Problem {
+  const mostMm = MODEL_RANGE.waterMm[1] / exposure.composition;
+  const unit = at.unit ?? 'in';
+  const why =
+    at.thicknessMm > mostMm
+      ? `This patient measures ${formatLength(at.thicknessMm, unit)} here; the technique of ${name} was tested up to ${formatLength(mostMm, unit)}`
+      : `The technique of ${name} was not tested under these conditions`;
+  return masKnown
+    ? { code: 'technique-unchecked', text: `${why}: what the receptor will read is not known.` }
+    : { code: 'outside-model', text: `${why}: no mAs is given. Take it from the room's own chart and type it.` };
+}
+
 export function chooseTechnique(
   projection: Projection,
   room: Room,
@@ -108,17 +163,15 @@ export function chooseTechnique(
 ): TechniqueChoice {
   const { aecCells, longExposure } = projection.exposure;
   const { generator } = room;
-  const kVp = chooseKvp(projection, room, at, overrides);
+  const usualKvp = chooseKvp(projection, room, at, overrides);
   const problems: Problem[] = [];
+  const kVp = raisedKvp(projection, room, at, usualKvp, overrides);
   const { start, factors: reckoned, outside } = reckon(projection, room, at, kVp);
   const inModel = outside === null;
-  if (outside !== null)
-    problems.push({
-      code: 'outside-model',
-      text: `Technique is outside the model (${outside}): the chart's mAs is shown unchanged. Use the room's own chart.`,
-    });
-  // Outer cells lie outside a small chest: in children only the centre one is used.
-  const cells = at.child && aecCells !== 'none' ? 'centre' : aecCells;
+  const masKnown = inModel || overrides.mAs !== undefined || start.basis === 'room chart';
+  if (!inModel) problems.push(outsideProblem(projection, at, masKnown));
+  // Outer cells lie outside a small chest: in children only the centre one is used, in small ones none.
+  const cells = at.smallChildKvp ? 'none' : at.child && aecCells !== 'none' ? 'centre' : aecCells;
   const aec = at.aecInHolder ? (overrides.aecCells ?? (at.thicknessMm >= GRID_FROM_MM ? cells : 'none')) : 'none';
   const needed = byHand([...reckoned, ...at.multipliers], overrides.factors);
   const neededMas = start.mAs * productOf(needed);
@@ -163,7 +216,9 @@ export function chooseTechnique(
     gridBy: gridWantedBy(at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
     expected:
       inModel && received > 0 ? { index: targetIndex * received, deviation: deviationIndex(received, 1) } : null,
+    masKnown,
     advice: [
+      ...(kVp > usualKvp ? [`${kVp} kVp instead of ${usualKvp}: for the thickness, to spare dose and time`] : []),
       ...(longExposure && !at.still ? ['No long exposure: this patient does not keep still'] : []),
       ...(!at.still && timeMs > SHORT_MS && larger && larger.timeMs < timeMs
         ? [`Shorter with the large focal spot: ${Math.max(1, Math.round(larger.timeMs))} ms instead of ${timeMs} ms`]

@@ -3,13 +3,14 @@
  * caliper said, so that skin distance, object distances and exposure all follow it.
  */
 import type { BodyAdapt } from '../body/adapt';
-import type { Body } from '../body/body';
+import { buildBody, type Body } from '../body/body';
 import type { JointLimits } from '../body/joints';
-import { crossSkin } from '../body/posed';
+import { crossSkin, posedMark } from '../body/posed';
+import type { Vec3 } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
-import { aimRay, type AimedRay, type NeckPosed, type PlacedBody } from './place';
+import { aimRay, locate, pathSegments, type AimedRay, type NeckPosed, type PlacedBody } from './place';
 import { placeInWay, type Known } from './placeGiven';
-import type { SideView } from './side';
+import { sideView, type SideView } from './side';
 import type { TakenWay } from './way';
 
 const HEAD = ['head', 'mandible'];
@@ -58,4 +59,88 @@ export function placeMeasured(
     straight = aimRay(projection, placed, view, 0, limb);
   }
   return { placed, straight, thicknessMm: wantedMm, factor: wantedMm / computed };
+}
+
+/** Less than this is a ray that misses. */
+const MISSED_MM = 5;
+const GIRDLE = /^(scapula|clavicle|upperarm)_/;
+
+/**
+ * Body along the ray at each thing that must be shown, on average, mm; 0 where all of them are missed.
+ * @param part segment that is judged: shoulder girdle and chest wall lie on each other, and the ray passes both
+ */
+function shownThickness(
+  projection: Projection,
+  placed: PlacedBody,
+  direction: Vec3,
+  view: SideView,
+  { segments, part }: { segments?: readonly string[]; part: string },
+): number {
+  const own = GIRDLE.test(part) && projection.sided === 'each' ? undefined : segments;
+  // Of a view of both shoulders each joint counts by itself, not the chest between them.
+  const shoulderOf = (segment: string) =>
+    projection.sided === 'none' && GIRDLE.test(segment)
+      ? Object.keys(placed.posed.body.segments).filter((id) => GIRDLE.test(id) && id.endsWith(segment.slice(-2)))
+      : own;
+  // What only sets the width or the length of the light lies beside the point of the view.
+  const itself = projection.cover.filter(({ axis }) => axis === 'both');
+  const crossed = (itself.length > 0 ? itself : projection.cover)
+    .map((item) => {
+      const id = 'structure' in item ? item.structure : 'between' in item ? item.between[0] : item.landmark;
+      const mark = posedMark(placed.posed, view.name(id));
+      const p = 'structure' in item ? mark.p : locate(item, placed, view).p;
+      return crossSkin(placed.posed, p, direction, shoulderOf(mark.segment))?.thicknessMm ?? 0;
+    })
+    .filter((mm) => mm > MISSED_MM);
+  return crossed.length === 0 ? 0 : crossed.reduce((sum, mm) => sum + mm, 0) / crossed.length;
+}
+
+/** By entry: what the model gives of the median man, for whom charts are written. */
+const references = new WeakMap<Projection['cover'], number>();
+const MEDIAN_MAN = { ageYears: 40, sex: 'male' } as const;
+
+/** The same measure of the median man in the entry's own way, mm. @param part the judged segment, of the left */
+function referenceThickness(projection: Projection, part: string): number {
+  let known = references.get(projection.cover);
+  if (known === undefined) {
+    const body = buildBody(MEDIAN_MAN);
+    const view = sideView('left');
+    const way = { ...projection.positions[0], poseAlone: false };
+    const segments = pathSegments(projection, body, 'left');
+    const { placed, thicknessMm } = placeMeasured(projection, way, body, view, segments, {});
+    const { ray, exposure } = projection;
+    const angleDeg = ray.toward === 'feet' ? -ray.angleDeg : ray.angleDeg;
+    const { direction, crossing } = aimRay(projection, placed, view, angleDeg, segments);
+    const shown =
+      exposure.thicknessBy === 'shown' ? shownThickness(projection, placed, direction, view, { segments, part }) : 0;
+    known = shown > 0 ? shown : alongRay(thicknessMm, crossing.thicknessMm, ray.angleDeg);
+    references.set(projection.cover, known);
+  }
+  return known;
+}
+
+/** From here on the path of the ray is another than the thickness of the part. */
+const STEEP_DEG = 20;
+
+/** Of a steep ray its path, else what a caliper gives; never what lies beside the ray. mm */
+export const alongRay = (squareMm: number, pathMm: number, angleDeg: number): number =>
+  angleDeg > STEEP_DEG ? pathMm : Math.min(squareMm, pathMm);
+
+/**
+ * Thickness for the exposure where the central ray does not tell it: the chart's, and what the model has of this
+ * patient more than of the median man; less than that in proportion, as a child is smaller all through.
+ * @param alongRayMm what the central ray crosses
+ */
+export function proportionalThickness(
+  projection: Projection,
+  placed: PlacedBody,
+  direction: Vec3,
+  view: SideView,
+  { segments, part, alongRayMm }: { segments?: readonly string[]; part: string; alongRayMm: number },
+): number {
+  const { thicknessBy, chart } = projection.exposure;
+  const shown = thicknessBy === 'shown' ? shownThickness(projection, placed, direction, view, { segments, part }) : 0;
+  const own = shown > 0 ? shown : alongRayMm;
+  const reference = referenceThickness(projection, part.replace(/_R$/, '_L'));
+  return own > reference ? chart.thicknessMm + own - reference : (chart.thicknessMm * own) / reference;
 }

@@ -8,6 +8,7 @@ import { withDefaults } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
 import type { Overrides, SetupRequest } from './request';
 import type { Setup } from './setup';
+import { techniqueWords } from './words';
 
 export type WhatIfLine = {
   name: string;
@@ -48,7 +49,7 @@ export function compareTechniques(before: Setup, after: Setup, composition: numb
     change: null,
   });
   return [
-    plain('Technique', ({ exposure: e }) => `${e.kVp} kVp, ${e.mAs} mAs`),
+    plain('Technique', ({ exposure }) => techniqueWords(exposure)),
     plain('SID', ({ tube }) => formatLength(tube.sidMm, unit)),
     plain('Grid', ({ receptor }) => (receptor.grid ? `${receptor.grid.ratio}:1` : 'none')),
     line(

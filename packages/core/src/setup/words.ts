@@ -65,6 +65,11 @@ export function tiltWords({ angleDeg, angleSays, acrossDeg, acrossSays }: Setup[
   ].join(' and ');
 }
 
+/** "80 kVp, 20 mAs"; without the mAs where nobody can say it. */
+export const techniqueWords = ({ kVp, mAs, masKnown }: Pick<Setup['exposure'], 'kVp' | 'mAs' | 'masKnown'>): string =>
+  // Records of earlier versions always hold one.
+  (masKnown ?? true) ? `${kVp} kVp, ${mAs} mAs` : `${kVp} kVp, mAs by the room’s own chart`;
+
 /** In place of the steps of a set-up that this patient bars: why, and nothing to be done. */
 export const barredSteps = (barring: readonly Problem[], cautions: readonly SetupCaution[]): SetupStep[] =>
   barring.map(({ text }, index) => ({
@@ -147,7 +152,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   for (const text of setup.protection) put('protect', capitalize(text));
   put(
     'technique',
-    `${exposure.kVp} kVp, ${exposure.mAs} mAs, ${exposure.focalSpot} focus${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec} ${exposure.aec === 'centre' ? 'cell' : 'cells'}`}`,
+    `${techniqueWords(exposure)}, ${exposure.focalSpot} focus${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec} ${exposure.aec === 'centre' ? 'cell' : 'cells'}`}`,
   );
   put('breathe', setup.breathingWords);
   put('expose', 'Expose; look at the picture before the patient moves');

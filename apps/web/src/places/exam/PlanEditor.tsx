@@ -7,6 +7,7 @@ import {
   hasProjection,
   projectionOf,
   type PatientInput,
+  type Projection,
   type Situation,
 } from '@taktik/core';
 import { useState } from 'react';
@@ -235,6 +236,12 @@ function Key({
   );
 }
 
+/** Sides to choose from: the ordered one, or both; of a lateral of the trunk or head the side that is nearest. */
+function sidesFor({ sided, nearSide }: Projection, side: 'left' | 'right' | null): ('left' | 'right' | undefined)[] {
+  if (sided === 'each') return side ? [side] : ['left', 'right'];
+  return nearSide ? ['left', 'right'] : [undefined];
+}
+
 function Add({
   busy,
   side,
@@ -261,7 +268,7 @@ function Add({
         placeholder="name, part or order words"
       />
       {hits.flatMap(({ projection }) =>
-        (projection.sided === 'each' ? (side ? [side] : (['left', 'right'] as const)) : [undefined]).map((to) => (
+        sidesFor(projection, side).map((to) => (
           <Press
             key={`${projection.id}-${to ?? ''}`}
             label={`Add ${projection.name}${to ? `, ${to}` : ''}`}

@@ -48,7 +48,11 @@ export function OrderPlace() {
   return (
     <Frame
       header={<PlaceHeader title={data ? `${data.order.exam}${side}` : 'Order'} />}
-      footer={data && data.order.state !== 'finished' ? <OpenExam order={data.order} /> : undefined}
+      footer={
+        data && data.order.state !== 'finished' && data.order.state !== 'cancelled' ? (
+          <OpenExam order={data.order} />
+        ) : undefined
+      }
     >
       {data ? (
         <OrderInFull detail={data} />
@@ -104,7 +108,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
     roomId: order.roomId,
     keepOrder: true,
   });
-  const finished = order.state === 'finished';
+  const finished = order.state === 'finished' || order.state === 'cancelled';
   // What is exposed already keeps its place: here, and on any other device.
   const elsewhere = unknownHere({ ...freshSession, plan: order.projections }, exposures);
   const done = [...new Set([...Object.keys(elsewhere), ...Object.keys(mine?.exposed ?? {})].map(Number))];
@@ -119,9 +123,14 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
         </Words>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
           {order.unusual.map((text) => (
-            <Tag key={text} text={text} tone={/not cleared|fracture|pregnan/.test(text) ? 'brick' : 'mauve'} />
+            <Tag key={text} text={text} tone={/not cleared|fracture|pregnan|orderer/.test(text) ? 'brick' : 'mauve'} />
           ))}
         </View>
+        {order.state === 'cancelled' && (
+          <Words kind="small" tone="brick">
+            ▲ Called off by whoever ordered it: nothing is exposed for it
+          </Words>
+        )}
         {exam && (
           <Words kind="small" tone={exam.finishedAt ? 'sage' : 'mauve'}>
             {exam.finishedAt

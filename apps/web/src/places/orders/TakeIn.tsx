@@ -15,8 +15,13 @@ export function TakeIn() {
     setReasons([]);
     const answer = await (/^\s*\{/.test(text) ? fhir(text) : table(text));
     if (answer.data) {
-      const { taken, known } = answer.data;
-      setSays(`${taken} ${taken === 1 ? 'order' : 'orders'} taken in${known > 0 ? `, ${known} known already` : ''}`);
+      const { taken, known, corrected, cancelled } = answer.data;
+      const more = [
+        ...(known > 0 ? [`${known} known already`] : []),
+        ...(corrected > 0 ? [`${corrected} corrected: read ${corrected === 1 ? 'it' : 'them'} again`] : []),
+        ...(cancelled > 0 ? [`${cancelled} called off`] : []),
+      ];
+      setSays([`${taken} ${taken === 1 ? 'order' : 'orders'} taken in`, ...more].join(', '));
     } else setReasons([...reasonsOf(answer.error), 'Nothing was taken in.']);
   };
   return (

@@ -1,6 +1,6 @@
 /** The words for the breath in the patient's language, how to say them, and a timer that leads through them. */
 import { Button } from '@rneui/themed';
-import { breathSequence, languageOf, PATIENT_LANGUAGES, type Setup } from '@taktik/core';
+import { breathSequence, breathWords, languageOf, PATIENT_LANGUAGES, type Setup } from '@taktik/core';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -49,7 +49,7 @@ function Breath({ setup }: { setup: Setup }) {
   const over = running !== null && running.left <= 0;
   return (
     <>
-      <Words tone="soft">{`“${setup.breathing.words}” · ${setup.breathing.moment}`}</Words>
+      <Words tone="soft">{breathWords(setup.breathing)}</Words>
       <View role="list" style={{ gap: 8 }}>
         {steps.map(({ phrase, expose, seconds }, i) => {
           const [words, pronounced] = language.phrases[phrase];
@@ -87,32 +87,40 @@ function Breath({ setup }: { setup: Setup }) {
           );
         })}
       </View>
-      <Button
-        title={running && !over ? 'Stop the timer' : over ? 'Again' : 'Start the timer'}
-        onPress={() => {
-          if (running && !over) {
-            hush();
-            setRunning(null);
-          } else begin(0);
-        }}
-      />
-      <Words kind="small" tone="soft">
-        {voice ? 'The device says the words.' : 'This device has no voice for this language: say the words yourself.'}
-        {language.note === '' ? '' : ` ${language.note}`}
-        {language.checked ? '' : ' Not yet checked by a native speaker.'}
-      </Words>
-      <Choice
-        label="Language of the patient"
-        options={PATIENT_LANGUAGES.map(({ id, name, own }) => ({
-          value: id,
-          label: name === own ? name : `${name} · ${own}`,
-        }))}
-        value={language.id}
-        onChange={(id) => {
-          setRunning(null);
-          dispatch(preferred({ language: id }));
-        }}
-      />
+      {steps.length > 0 && (
+        <Button
+          title={running && !over ? 'Stop the timer' : over ? 'Again' : 'Start the timer'}
+          onPress={() => {
+            if (running && !over) {
+              hush();
+              setRunning(null);
+            } else begin(0);
+          }}
+        />
+      )}
+      {steps.length > 0 && (
+        <>
+          <Words kind="small" tone="soft">
+            {voice
+              ? 'The device says the words.'
+              : 'This device has no voice for this language: say the words yourself.'}
+            {language.note === '' ? '' : ` ${language.note}`}
+            {language.checked ? '' : ' Not yet checked by a native speaker.'}
+          </Words>
+          <Choice
+            label="Language of the patient"
+            options={PATIENT_LANGUAGES.map(({ id, name, own }) => ({
+              value: id,
+              label: name === own ? name : `${name} · ${own}`,
+            }))}
+            value={language.id}
+            onChange={(id) => {
+              setRunning(null);
+              dispatch(preferred({ language: id }));
+            }}
+          />
+        </>
+      )}
     </>
   );
 }

@@ -22,7 +22,7 @@ export function KeepAsChart({ setup, room, own }: { setup: Setup; room: Room; ow
   const [put, { isLoading, error, isSuccess, data }] = useChangeRoomMutation();
   // The set-up was asked with the rows of its own projection; the chart is the room's whole one.
   const whole = rooms?.find(({ id }) => id === room.id);
-  if (!lead || !whole || own) return null;
+  if (!lead || !whole || own || !setup.exposure.masKnown) return null;
   const row = rowOf(setup);
   const chart = whole.generator.chart ?? [];
   const same = (each: ChartRow) =>

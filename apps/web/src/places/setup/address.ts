@@ -36,6 +36,8 @@ export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & 
   roomId: string | undefined;
   /** Done in another way than the usual one: its short text. */
   way?: string;
+  /** Place in the plan, from 0: a view that is planned twice is two places. */
+  place?: number;
 };
 
 const MAX_PARAMETER = 60;
@@ -176,7 +178,16 @@ function pairs<T>(record: Partial<Record<string, T>> | undefined, print: (value:
   return entries.length > 0 ? entries.map(([name, value]) => `${name}:${print(value)}`).join(',') : undefined;
 }
 
-export function toAddress({ projectionId, side, patient, situation, roomId, overrides = {}, way }: Asked): Address {
+export function toAddress({
+  projectionId,
+  side,
+  patient,
+  situation,
+  roomId,
+  overrides = {},
+  way,
+  place,
+}: Asked): Address {
   const round = (value: number | undefined, per = 1) =>
     value === undefined ? undefined : String(Math.round((value / per) * 100) / 100);
   const [fieldWidth, fieldHeight] = overrides.fieldMm ?? [];
@@ -211,6 +222,7 @@ export function toAddress({ projectionId, side, patient, situation, roomId, over
     fh: round(fieldHeight),
     pos: overrides.position,
     way,
+    n: place === undefined ? undefined : String(place + 1),
   }) as Address;
 }
 
@@ -241,6 +253,7 @@ export function fromAddress(params: Params): Asked {
   });
   const situation = situationFrom(one(params, 's', MAX_LIST) ?? '');
   const way = one(params, 'way', MAX_WAY);
+  const place = number(params, 'n');
   return {
     projectionId: one(params, 'p') ?? '',
     side: among(one(params, 'side'), ['left', 'right']),
@@ -257,5 +270,6 @@ export function fromAddress(params: Params): Asked {
     roomId: one(params, 'room'),
     overrides: Object.keys(overrides).length > 0 ? overrides : undefined,
     ...(way !== undefined && isWayText(way) ? { way } : {}),
+    ...(place !== undefined && Number.isInteger(place) && place > 0 ? { place: place - 1 } : {}),
   };
 }

@@ -8,7 +8,13 @@ import { begun, freshSession, unknownHere, type Session } from './session';
 
 /** Address of one projection of the exam in hand. */
 export const addressOf = (session: Session, index: number): Address =>
-  toAddress({ ...session.plan[index], patient: session.patient, situation: session.situation, roomId: session.roomId });
+  toAddress({
+    ...session.plan[index],
+    place: index,
+    patient: session.patient,
+    situation: session.situation,
+    roomId: session.roomId,
+  });
 
 const sessionOf = (order: Order, examId: string, by: string): Session => ({
   ...freshSession,

@@ -170,3 +170,20 @@ test('a projection is found in the plan by the way it is done, else in any', () 
   expect(placeOf(plan, { projectionId: 'elbow-ap', side: 'right', way: 'lower' })).toBe(-1);
   expect(placeOf(plan, { projectionId: 'chest-pa', side: undefined, way: 'supine' })).toBe(2);
 });
+
+test('a view that is planned twice has two places, each reached by its own', () => {
+  const plan = [
+    { projectionId: 'nasal-bones-lateral' },
+    { projectionId: 'nasal-bones-lateral' },
+    { projectionId: 'skull-pa' },
+  ];
+  const ask = (place?: number) => placeOf(plan, { projectionId: 'nasal-bones-lateral', place });
+  expect([ask(), ask(0), ask(1)]).toEqual([0, 0, 1]);
+  // A place that holds another projection, as after the plan was changed, is not taken for it.
+  expect([ask(2), ask(9)]).toEqual([0, 0]);
+  const sides = [
+    { projectionId: 'hand-pa', side: 'left' as const },
+    { projectionId: 'hand-pa', side: 'right' as const },
+  ];
+  expect(placeOf(sides, { projectionId: 'hand-pa', side: 'right', place: 0 })).toBe(1);
+});

@@ -166,10 +166,16 @@ export const {
   ended,
 } = session.actions;
 
-/** The place in the plan of what is asked: done in the same way, else in any other. */
-export function placeOf(plan: readonly Planned[], asked: Planned): number {
-  const fits = (planned: Planned) =>
-    planned.projectionId === asked.projectionId && (planned.side === undefined || planned.side === asked.side);
+/**
+ * The place in the plan of what is asked: the one that it names where that fits, else done in the same way, else in any
+ * other. A view that is planned twice has two places.
+ */
+export function placeOf(plan: readonly Planned[], asked: Planned & { place?: number }): number {
+  const fits = (planned: Planned | undefined) =>
+    planned !== undefined &&
+    planned.projectionId === asked.projectionId &&
+    (planned.side === undefined || planned.side === asked.side);
+  if (asked.place !== undefined && fits(plan[asked.place])) return asked.place;
   const exact = plan.findIndex((planned) => fits(planned) && planned.way === asked.way);
   return exact >= 0 ? exact : plan.findIndex(fits);
 }

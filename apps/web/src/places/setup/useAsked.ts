@@ -30,7 +30,10 @@ export function useAsked() {
   if (held.key !== key) {
     // Someone moved on: back, a link, the next projection - or our own change has arrived in the address.
     const arrived = read(key);
-    const elsewhere = arrived.projectionId !== held.asked.projectionId || arrived.side !== held.asked.side;
+    const elsewhere =
+      arrived.projectionId !== held.asked.projectionId ||
+      arrived.side !== held.asked.side ||
+      arrived.place !== held.asked.place;
     current = held.ahead && !elsewhere ? { ...held, key } : { asked: arrived, key, ahead: false };
     setHeld(current);
   }

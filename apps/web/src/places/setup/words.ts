@@ -92,7 +92,8 @@ export function indexText(standardIndex: number, scale: IndexScale = STANDARD_SC
 export const techniqueText = (setup: Setup): ReadoutText => ({
   figure: `${setup.exposure.kVp}`,
   unit: 'kVp',
-  line: `${Number(setup.exposure.mAs.toPrecision(3))} mAs · ${AEC_WORDS[setup.exposure.aec]}`,
+  // Where nobody can say the mAs, none is shown; records of earlier versions always hold one.
+  line: `${(setup.exposure.masKnown ?? true) ? Number(setup.exposure.mAs.toPrecision(3)) : '—'} mAs · ${AEC_WORDS[setup.exposure.aec]}`,
   other: `${setup.exposure.focalSpot} focus · ${Math.round(toCentimetres(setup.exposure.thicknessMm))} cm`,
 });
 

@@ -1,0 +1,79 @@
+/** What of an order is no x-ray, and what its words say of the side: nothing is guessed, contradictions are told. */
+
+/** What is asked for besides plain x-rays, as it is written in orders; the first that fits names it. */
+const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
+  [/\bpet([ /-]?ct|[ /-]?mri?)?\b|positron/i, 'PET'],
+  [/\bc\.?t\.?a?\b|\bcat scan|computed tomogra|tomodensito/i, 'CT'],
+  [/\bm\.?r\.?[ia]?\b|magnetic resonance|\bmrcp\b/i, 'MRI'],
+  [/ultraso|sonogra|\bdoppler\b|echocardio|\bduplex\b|^\s*us\b/i, 'ultrasound'],
+  [/mammo|tomosynthesis/i, 'mammography'],
+  [/\bdexa\b|\bdxa\b|bone densi|densitometry/i, 'bone densitometry'],
+  [/scintigra|nuclear medicine|\bspect\b|\bbone scan\b|\bv\/?q scan\b/i, 'nuclear medicine'],
+  [/angiogra|venogra|arteriogra|cathet|\bstent\b|embolis|emboliz/i, 'angiography or an intervention'],
+  [
+    /radiotherap|radiation therap|brachytherap|physiotherap|physical therap|occupational therap|\btherapy\b/i,
+    'therapy',
+  ],
+  [
+    /\b(cast|splint|plaster|pin|suture|staple|drain|line)s? (removal|change|off|application)\b|\bremov(e|al) (of )?(the )?(cast|splint|plaster|pins?|sutures?|drain)\b/i,
+    'a procedure',
+  ],
+  [
+    /biops|aspirat|injection|arthrocentes|\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator/i,
+    'a procedure or test',
+  ],
+];
+/** Words by which an order says that it is one for x-rays, whatever else it names. */
+const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\bviews?\b/i;
+
+/**
+ * @param exam what was ordered, not why
+ * @returns what it is instead of an x-ray; null for one, or where it says x-ray itself
+ */
+export function notXray(exam: string): string | null {
+  if (XRAY.test(exam)) return null;
+  return NOT_XRAY.find(([written]) => written.test(exam))?.[1] ?? null;
+}
+
+export type BodySide = 'left' | 'right';
+
+/** Sides that words name: left, right, or both; "left decubitus" and "left lateral" name a position. */
+export function sidesIn(text: string): ReadonlySet<BodySide> {
+  const plain = text
+    .replace(/\b[lt][ -]?s?[ -]?spine\b/gi, ' ')
+    .replace(
+      /\b(left|right|lt|rt|l|r)\.?\s+(lateral\s+)?(decub\w*|lateral|side down|anterior oblique|posterior oblique)/gi,
+      ' ',
+    );
+  const sides = new Set<BodySide>();
+  if (/\b(left|lt|izquierd[oa]|links?)\b/i.test(plain) || /(^|[\s(,])L(?=$|[\s),])(?!\s*\d)/.test(plain))
+    sides.add('left');
+  if (/\b(right|rt|derech[oa]|rechts?)\b/i.test(plain) || /(^|[\s(,])R(?=$|[\s),])(?!\s*\d)/.test(plain))
+    sides.add('right');
+  if (/\b(both|bilateral|bilat|bil|r ?[+&/] ?l|l ?[+&/] ?r)\b/i.test(plain)) return new Set(['left', 'right']);
+  return sides;
+}
+
+export type SideRead = { side: BodySide | null; bothSides: boolean; contradiction: string | null };
+
+/**
+ * One side out of everything that says one.
+ * @param told each place that may name a side, with how it is called; the first that does is the order's own words
+ */
+export function readSides(told: readonly { from: string; sides: ReadonlySet<BodySide> }[]): SideRead {
+  const saying = told.filter(({ sides }) => sides.size > 0);
+  const all = new Set(saying.flatMap(({ sides }) => [...sides]));
+  if (all.size <= 1) return { side: [...all][0] ?? null, bothSides: false, contradiction: null };
+  const words = (sides: ReadonlySet<BodySide>) => (sides.size === 2 ? 'both sides' : `the ${[...sides][0]}`);
+  const both = saying.find(({ sides }) => sides.size === 2);
+  const single = saying.filter(({ sides }) => sides.size === 1);
+  const apart = single.find(({ sides }) => ![...sides].every((side) => [...single[0].sides].includes(side)));
+  // One place that says both, and others that name either of them, or none: both.
+  if (both && (single.length === 0 || apart)) return { side: null, bothSides: true, contradiction: null };
+  const [a, b] = both ? [both, single[0]] : [single[0], apart!];
+  return {
+    side: null,
+    bothSides: false,
+    contradiction: `${a.from} says ${words(a.sides)}, ${b.from} says ${words(b.sides)}: ask whoever ordered it`,
+  };
+}
