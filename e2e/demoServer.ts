@@ -59,6 +59,7 @@ export class DemoServer {
         PORT: String(this.port),
         TAKTIK_REQUESTS_PER_MINUTE: '1000000',
         TAKTIK_DATA: this.folder,
+        TAKTIK_SEED: 'demo',
         TAKTIK_ORDER_SECONDS: '0',
         TAKTIK_MIGRATIONS: path.join(root, 'apps/server/dist/migrations'),
         TAKTIK_WEB: path.join(root, 'apps/web/dist'),

@@ -8,7 +8,7 @@ await buildAll();
 say('Starting. The record is kept in .data; delete that folder to begin anew. Ctrl-C stops.');
 const server = spawn(process.execPath, serverArgs, {
   stdio: 'inherit',
-  env: { ...process.env, ...serverEnv, TAKTIK_DATA: process.env.TAKTIK_DATA ?? at('.data') },
+  env: { ...process.env, ...serverEnv, TAKTIK_SEED: 'demo', TAKTIK_DATA: process.env.TAKTIK_DATA ?? at('.data') },
 });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('close', (code) => process.exit(code ?? 0));

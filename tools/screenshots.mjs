@@ -15,7 +15,7 @@ const { positionsPage } = await import('./positions.mjs');
 const data = mkdtempSync(path.join(tmpdir(), 'taktik-shots-'));
 const PORT = '4191';
 const server = spawn(process.execPath, serverArgs, {
-  env: { ...process.env, ...serverEnv, PORT, TAKTIK_DATA: data },
+  env: { ...process.env, ...serverEnv, TAKTIK_SEED: 'demo', PORT, TAKTIK_DATA: data },
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 await new Promise((resolve) => server.stdout.once('data', resolve));

@@ -310,12 +310,18 @@ describe('bad input', () => {
     ['a room that does not exist', 'GET', '/api/rooms/none', undefined, 404],
     ['a projection that does not exist', 'GET', '/api/projections/none', undefined, 404],
     ['a route that does not exist', 'GET', '/api/nothing', undefined, 404],
-    ['an exam of no order', 'POST', '/api/exams', { id: 'x1', orderId: 'none', performedBy: 'A', startedAt: 1 }, 404],
+    [
+      'an exam of no order',
+      'POST',
+      '/api/exams',
+      { id: 'x1', orderId: 'none', performedBy: 'A', startedAt: CLOCK },
+      404,
+    ],
     [
       'an exposure of no exam',
       'POST',
       '/api/exposures',
-      { id: 'x2', examId: 'none', request, performedBy: 'A', exposedAt: 1 },
+      { id: 'x2', examId: 'none', request, performedBy: 'A', exposedAt: CLOCK },
       404,
     ],
     [

@@ -9,9 +9,33 @@ import { pino, type Logger } from 'pino';
 import { computeSetup, findOtherWays, whyForbidden } from '@taktik/core';
 import { setupRequestSchema } from './api/contracts';
 import { apiRoutes } from './api/routes';
-import { parse, parseJson, problemHandler } from './api/problem';
-import type { Store } from './db/database';
+import { parse, parseJson, Problem, problemHandler } from './api/problem';
+import { reportDamage, type Store } from './db/database';
+import { rulesInForce } from './services/rooms';
 import { SetupAnswers } from './services/setups';
+
+/** What changes something comes from a page of this very origin, or from a tool that sends none. */
+const sameOrigin: RequestHandler = (request, _response, next) => {
+  if (/^(GET|HEAD|OPTIONS)$/.test(request.method)) {
+    next();
+    return;
+  }
+  const { origin, host } = request.headers;
+  const site = request.headers['sec-fetch-site'];
+  const foreign =
+    (origin !== undefined && hostOf(origin) !== host) ||
+    (site !== undefined && !/^(same-origin|none)$/.test(String(site)));
+  if (foreign)
+    throw new Problem(403, 'Another origin', 'This was sent by a page of another address; nothing was changed.');
+  next();
+};
+const hostOf = (origin: string): string | null => {
+  try {
+    return new URL(origin).host;
+  } catch {
+    return null;
+  }
+};
 
 export type AppOptions = {
   store: Store;
@@ -43,10 +67,13 @@ export function createApp({
     response.setHeader('X-Content-Type-Options', 'nosniff');
     response.setHeader('Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'");
     response.setHeader('Cache-Control', 'no-store');
+    // A portal or proxy that answers in our place does not know this one.
+    response.setHeader('X-Taktik', '1');
     next();
   };
   const limits = [
     apiHeaders,
+    sameOrigin,
     rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: false, legacyHeaders: false }),
   ];
   // Asked at every touch of a number: it stands first and goes through as little as can be.
@@ -55,10 +82,13 @@ export function createApp({
     '/api/ways': new SetupAnswers((request) => ({ forbidden: whyForbidden(request), ways: findOtherWays(request) })),
   };
   for (const [path, kept] of Object.entries(answers))
-    app.post(path, ...limits, express.text({ type: () => true, limit: BODY_LIMIT }), (request, response) => {
-      const text = kept.answer(String(request.body ?? ''), (question) =>
-        parse(setupRequestSchema, parseJson(question)),
-      );
+    app.post(path, ...limits, express.text({ type: () => true, limit: BODY_LIMIT }), async (request, response) => {
+      // A question without rules is answered by those in force.
+      const inForce = await rulesInForce(store);
+      const text = kept.answer(String(request.body ?? ''), inForce.version, (question) => {
+        const asked = parse(setupRequestSchema, parseJson(question));
+        return asked.rules === undefined ? { ...asked, rules: inForce.rules } : asked;
+      });
       response.setHeader('Content-Type', 'application/json; charset=utf-8');
       response.end(text);
     });
@@ -66,7 +96,8 @@ export function createApp({
   app.use('/api/catalogue/import', ...limits, express.json({ limit: IMPORT_LIMIT }));
   app.use(
     ['/api/orders/import', '/api/fhir', '/api/rooms/import', '/api/rooms/:id/chart'],
-    express.text({ type: ['text/csv', 'text/plain'], limit: IMPORT_LIMIT }),
+    // Plain text is what a foreign page may send without being asked: only a table says that it is one.
+    express.text({ type: ['text/csv'], limit: IMPORT_LIMIT }),
     express.json({ type: ['application/json', 'application/fhir+json'], limit: IMPORT_LIMIT }),
   );
   app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), apiRoutes(store, clock));
@@ -104,6 +135,6 @@ export function createApp({
     });
   }
   app.use((_request, response) => void response.status(404).type('text/plain').send('Not found'));
-  app.use(problemHandler(logger));
+  app.use(problemHandler(logger, () => reportDamage(store)));
   return app;
 }

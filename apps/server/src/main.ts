@@ -3,8 +3,10 @@ import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import { loggable } from './api/problem';
 import { createApp } from './app';
-import { openStore } from './db/database';
+import { DamagedError, openStore } from './db/database';
+import { firstStart } from './seed/firstStart';
 import { seedDemo } from './seed/seedDemo';
 import { seedHistory } from './seed/seedHistory';
 import { seedPractice } from './seed/seedPractice';
@@ -19,18 +21,32 @@ const host = process.env.HOST ?? '127.0.0.1';
 const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
 mkdirSync(dataFolder, { recursive: true });
-const store = await openStore(
-  process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`,
-  process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'),
+const url = process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`;
+const store = await openStore(url, process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations')).catch(
+  (error: unknown) => {
+    if (!(error instanceof DamagedError)) throw error;
+    process.stderr.write(
+      `The database ${url} is damaged: ${error.message}\nNothing was changed in it. Put a backup in its place and start again.\n`,
+    );
+    process.exit(1);
+  },
 );
-if (process.env.TAKTIK_SEED !== 'none') {
+/** The demo is asked for by name, never taken for granted: its PINs are known to everybody. */
+const demo = process.env.TAKTIK_SEED === 'demo';
+if (demo) {
   await seedDemo(store, Date.now());
   await seedHistory(store, Date.now());
   await seedPractice(store, Date.now());
+} else {
+  const first = await firstStart(store, Date.now());
+  if (first)
+    process.stdout.write(
+      `First start: there was nobody yet. ${first.name} is the first lead, with the PIN ${first.pin}. It is told this once: change it after signing in.\n`,
+    );
 }
 
 /** Seconds between two orders of the stand-in for the order system; 0 sends none. */
-const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (process.env.TAKTIK_SEED === 'none' ? 0 : 180));
+const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (demo ? 180 : 0));
 /** It stops sending while this many wait. */
 const MOST_WAITING = 40;
 let ordersSent = 0;
@@ -44,7 +60,7 @@ async function sendOrder(): Promise<void> {
   }
 }
 if (orderSeconds > 0) {
-  const tick = () => void sendOrder().catch((error: unknown) => logger.error({ error }, 'no order was sent'));
+  const tick = () => void sendOrder().catch((error: unknown) => logger.error(loggable(error), 'no order was sent'));
   setInterval(tick, orderSeconds * 1000).unref();
 }
 
@@ -63,10 +79,7 @@ const server = createApp({
 
 /** Lets requests in flight end, then closes the database. */
 function stop(): void {
-  server.close(() => {
-    store.close();
-    process.exit(0);
-  });
+  server.close(() => void store.close().finally(() => process.exit(0)));
   server.closeIdleConnections();
 }
 process.on('SIGINT', stop);

@@ -201,6 +201,7 @@ export {
 export { CHART_COLUMNS, chartFromTable, chartToTable, type ChartFault } from './interchange/chartTable';
 export { aecCoverOf, type AecCover } from './setup/aecCover';
 export { CENTRE_SHARE, EDGE_SHARE, type GridCheck } from './setup/gridCheck';
+export { oddChartRows, shareOfTarget, type OddRow } from './setup/chartCheck';
 export { techniqueCurveOf, type CurvePoint, type TechniqueCurve } from './setup/techniqueCurve';
 export type { TechniqueStart } from './setup/startingPoint';
 export {

@@ -18,6 +18,11 @@ export const idSchema = z
   .min(1)
   .max(64)
   .regex(/^[A-Za-z0-9_-]+$/, 'letters, digits, - and _ only');
+/** The last moment that a date can hold. */
+const MOST_TIME = 8.64e15;
+const time = z.number().int().positive().max(MOST_TIME, 'no such time');
+/** The device's clock as it sends: from it a wrong clock is noticed. */
+const sentAt = time.optional();
 const shortText = (name: string, max: number) =>
   z.string().trim().min(1, `${name} must not be empty`).max(max, `${name} may have ${max} characters at most`);
 
@@ -82,7 +87,8 @@ export const startExamSchema = z.strictObject({
   id: idSchema,
   orderId: idSchema,
   performedBy: shortText('Name of the person', 40),
-  startedAt: z.number().int().positive(),
+  startedAt: time,
+  sentAt,
 });
 const answer = z.enum(['yes', 'no']);
 export const answersSchema = z.strictObject({
@@ -100,8 +106,9 @@ export const examSchema = z.object({
   answers: answersSchema.nullable(),
 });
 export const finishExamSchema = z.strictObject({
-  finishedAt: z.number().int().positive(),
+  finishedAt: time,
   reason: shortText('Reason', 80).optional(),
+  sentAt,
 });
 export const handOverSchema = z.strictObject({ to: shortText('Name of the person', 40) });
 
@@ -110,12 +117,19 @@ export const newExposureSchema = z.strictObject({
   examId: idSchema,
   request: setupRequestSchema,
   performedBy: shortText('Name of the person', 40),
-  exposedAt: z.number().int().positive(),
-  /** The device's clock as it sends: from it a wrong clock is noticed. */
-  sentAt: z.number().int().positive().optional(),
+  exposedAt: time,
+  sentAt,
+  /** Versions of the rules and of the room that it was computed with. */
+  madeWith: z.strictObject({ rules: z.number().int().optional(), room: z.number().int().optional() }).optional(),
 });
 export const verdictSchema = z
-  .strictObject({ verdict: z.enum(['accepted', 'repeat']), cause: shortText('Cause', 80).optional() })
+  .strictObject({
+    verdict: z.enum(['accepted', 'repeat']),
+    cause: shortText('Cause', 80).optional(),
+    /** When it was given on the device; when it arrives where that is not told. */
+    decidedAt: time.optional(),
+    sentAt,
+  })
   .refine(({ verdict, cause }) => verdict !== 'repeat' || cause !== undefined, {
     error: 'A repeat needs its cause',
     path: ['cause'],
@@ -156,6 +170,8 @@ export const exposureSchema = z.object({
   cause: z.string().nullable(),
   /** The device's own time where its clock was wrong. */
   deviceAt: z.number().int().nullable(),
+  /** Versions of rules and room that the device worked with, and whether they were in force; null where it did not say. */
+  madeWith: z.object({ rules: z.number().optional(), room: z.number().optional(), inForce: z.boolean() }).nullable(),
 });
 export const orderDetailSchema = z.object({
   order: orderSchema,
@@ -197,6 +213,25 @@ export const exposureDetailSchema = exposureSchema.extend({
   request: z.record(z.string(), z.unknown()),
 });
 
+export const versionsSchema = z.object({
+  rules: z.number().int(),
+  department: z.number().int(),
+  rooms: z.record(z.string(), z.number().int()),
+  own: z.number().int(),
+  changedBy: z.object({ rules: z.string().nullable(), department: z.string().nullable() }),
+});
+export const roomTrendSchema = z.object({
+  roomId: z.string(),
+  room: z.string(),
+  count: z.number().int(),
+  mean: z.number(),
+  spread: z.number(),
+  perWeek: z.number().nullable(),
+  drifts: z.boolean(),
+  off: z.boolean(),
+});
+export type RoomTrend = z.infer<typeof roomTrendSchema>;
+export const trendQuerySchema = z.strictObject({ from: z.coerce.number().int().nonnegative().default(0) });
 export const recordQuerySchema = z.strictObject({
   from: z.coerce.number().int().nonnegative().default(0),
   to: z.coerce.number().int().positive().default(Number.MAX_SAFE_INTEGER),
@@ -235,7 +270,8 @@ export const newPracticeSchema = z.strictObject({
   roomId: z.string().max(64).optional(),
   answer: answerSchema,
   seconds: z.number().int().min(0).max(86_400),
-  at: z.number().int(),
+  at: time,
+  sentAt,
 });
 export const practisedSchema = z.object({
   scenarioId: z.string(),

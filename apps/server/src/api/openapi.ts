@@ -44,7 +44,9 @@ import {
   signOffSchema,
   startExamSchema,
   takenSchema,
+  roomTrendSchema,
   verdictSchema,
+  versionsSchema,
 } from './contracts';
 
 const json = (schema: z.ZodType) => ({ 'application/json': { schema } });
@@ -68,6 +70,25 @@ export const openApiDocument = createDocument({
       'A planning and teaching aid for trained, licensed staff. Local codes, the department’s protocols and the physicist’s technique chart come first. Lengths in mm, angles in degrees.',
   },
   paths: {
+    '/api/health': {
+      get: {
+        summary: 'Whether the server answers and its database can be read',
+        responses: { ...answers(z.object({ ok: z.boolean() }), 'All is well'), '503': problem },
+      },
+    },
+    '/api/versions': {
+      get: {
+        summary: 'Versions of rules, department, rooms and own entries; sent back as If-Match with a change',
+        responses: answers(versionsSchema, 'Versions'),
+      },
+    },
+    '/api/trends': {
+      get: {
+        summary: 'Level and drift of the deviation index by room, of every exposure since a time',
+        requestParams: { query: z.object({ from: z.number().int().optional() }) },
+        responses: answers(z.array(roomTrendSchema), 'Trends'),
+      },
+    },
     '/api/projections': {
       get: {
         summary: 'The catalogue, or the best hits for q',

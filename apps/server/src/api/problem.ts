@@ -2,6 +2,7 @@
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
+import { isDamage } from '../db/database';
 
 export type FieldProblem = { field: string; message: string };
 
@@ -74,8 +75,24 @@ function diskIsFull(error: unknown): boolean {
   return false;
 }
 
+/**
+ * An error as it may stand in a log: what failed and where, never with what. Statements that fail carry the values of a
+ * patient or a PIN in their message.
+ */
+export function loggable(error: unknown): object {
+  if (!(error instanceof Error)) return { error: typeof error };
+  const { name, stack = '' } = error;
+  const code = (error as { code?: unknown }).code;
+  return {
+    name,
+    ...(typeof code === 'string' ? { code } : {}),
+    at: stack.split('\n').filter((line) => /^\s+at /.test(line)),
+    ...(error.cause === undefined ? {} : { cause: loggable(error.cause) }),
+  };
+}
+
 export const problemHandler =
-  (logger: Logger): ErrorRequestHandler =>
+  (logger: Logger, onDamage: () => void = () => undefined): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
     if (response.headersSent) {
       next(error);
@@ -104,7 +121,7 @@ export const problemHandler =
       return;
     }
     if (diskIsFull(error)) {
-      logger.error({ error }, 'the disk takes no more');
+      logger.error(loggable(error), 'the disk takes no more');
       send(
         response,
         new Problem(
@@ -115,6 +132,19 @@ export const problemHandler =
       );
       return;
     }
-    logger.error({ error, method: request.method, path: request.path }, 'unexpected failure');
+    if (isDamage(error)) {
+      onDamage();
+      logger.error(loggable(error), 'the database is damaged');
+      send(
+        response,
+        new Problem(
+          503,
+          'Database damaged',
+          'The record of the server cannot be read; it must be restored from a backup. Your device keeps what you write and sends it later.',
+        ),
+      );
+      return;
+    }
+    logger.error({ ...loggable(error), method: request.method, path: request.path }, 'unexpected failure');
     send(response, new Problem(500, 'Server error', 'Something failed here; nothing was half-written. Try again.'));
   };

@@ -11,9 +11,9 @@ import {
   roomJsonSchema,
   type RoomChange,
 } from '@taktik/core';
-import { Router, type Response } from 'express';
+import { Router, type Request, type Response } from 'express';
 import { z } from 'zod';
-import type { Store } from '../db/database';
+import { damageOf, type Store } from '../db/database';
 import { listAudit } from '../services/audit';
 import { deleteOwn, exportOwn, importOwn, listOwn, putOwn } from '../services/catalogue';
 import { getDepartment, putDepartment } from '../services/departments';
@@ -28,6 +28,7 @@ import {
   putAnswers,
   recordExposure,
   startExam,
+  trendsOf,
   typeReading,
 } from '../services/exams';
 import { competenceOf, competenceTable, practised, recordPractice, signOff } from '../services/practice';
@@ -45,6 +46,7 @@ import {
   takeChart,
   takeRoom,
 } from '../services/rooms';
+import { versionsOf } from '../services/versions';
 import {
   answersSchema,
   auditQuerySchema,
@@ -64,6 +66,7 @@ import {
   signInSchema,
   signOffSchema,
   startExamSchema,
+  trendQuerySchema,
   verdictSchema,
 } from './contracts';
 import { dropToken, guard, keepToken, personOf, tokenOf } from './signedIn';
@@ -72,11 +75,25 @@ import { notFound, parse, Problem, unknownRoute } from './problem';
 
 const searchSchema = z.strictObject({ q: z.string().max(200, 'a query may have 200 characters at most').default('') });
 
+/** The version that was changed, as `If-Match: "7"`; undefined where the caller does not say. @throws Problem 400 */
+function expected(request: Request): number | undefined {
+  const header = request.headers['if-match'];
+  if (header === undefined || header === '*') return undefined;
+  const version = Number(header.replace(/^(W\/)?"(\d+)"$/, '$2'));
+  if (!Number.isInteger(version)) throw new Problem(400, 'No such version', 'If-Match must be a version, as "7".');
+  return version;
+}
+
 export function apiRoutes(store: Store, clock: () => number): Router {
   const api = Router();
   const signedIn = guard(store, clock);
   const by = (response: Response): string => personOf(response).name;
-  api.get('/health', (_request, response) => void response.json({ ok: true }));
+  api.get('/health', async (_request, response) => {
+    const damage = await damageOf(store);
+    if (damage === null) response.json({ ok: true });
+    else throw new Problem(503, 'Database damaged', damage);
+  });
+  api.get('/versions', async (_request, response) => void response.json(await versionsOf(store)));
   api.get('/openapi.json', (_request, response) => void response.json(openApiDocument));
 
   api.get('/projections', (request, response) => {
@@ -112,7 +129,7 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));
   api.patch('/rooms/:id', signedIn('lead'), async (request, response) => {
     const change = parse(roomChangeSchema, request.body) as RoomChange;
-    response.json(await patchRoom(store, String(request.params.id), change, by(response), clock()));
+    response.json(await patchRoom(store, String(request.params.id), change, by(response), clock(), expected(request)));
   });
   api.get('/rooms/:id/export', async (request, response) => {
     const id = String(request.params.id);
@@ -134,11 +151,15 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   });
   api.get('/rules', async (_request, response) => void response.json(await getRules(store)));
   api.put('/rules', signedIn('lead'), async (request, response) => {
-    response.json(await putRules(store, parse(houseRulesSchema, request.body), by(response), clock()));
+    response.json(
+      await putRules(store, parse(houseRulesSchema, request.body), by(response), clock(), expected(request)),
+    );
   });
   api.get('/department', async (_request, response) => void response.json(await getDepartment(store)));
   api.put('/department', signedIn('lead'), async (request, response) => {
-    response.json(await putDepartment(store, parse(departmentSchema, request.body), by(response), clock()));
+    response.json(
+      await putDepartment(store, parse(departmentSchema, request.body), by(response), clock(), expected(request)),
+    );
   });
 
   api.get('/people', async (_request, response) => void response.json(await listPeople(store)));
@@ -195,7 +216,9 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   });
 
   api.post('/exams', signedIn(), async (request, response) => {
-    response.status(201).json(await startExam(store, parse(startExamSchema, request.body), clock()));
+    response
+      .status(201)
+      .json(await startExam(store, parse(startExamSchema, request.body), personOf(response), clock()));
   });
   api.post('/exams/:id/finish', signedIn(), async (request, response) => {
     const end = parse(finishExamSchema, request.body);
@@ -213,6 +236,9 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   api.get('/exposures', signedIn(), async (request, response) => {
     response.json(await listExposures(store, parse(recordQuerySchema, request.query)));
   });
+  api.get('/trends', signedIn(), async (request, response) => {
+    response.json(await trendsOf(store, parse(trendQuerySchema, request.query).from, clock()));
+  });
   api.get('/exposures/:id', signedIn(), async (request, response) => {
     response.json(await getExposure(store, String(request.params.id)));
   });
@@ -222,7 +248,7 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   });
   api.post('/exposures', signedIn(), async (request, response) => {
     const asked = parse(newExposureSchema, request.body);
-    const { exposure, created } = await recordExposure(store, asked, by(response), clock());
+    const { exposure, created } = await recordExposure(store, asked, personOf(response), clock());
     response.status(created ? 201 : 200).json(exposure);
   });
   api.post('/exposures/:id/reading', signedIn(), async (request, response) => {
@@ -239,7 +265,7 @@ export function apiRoutes(store: Store, clock: () => number): Router {
   });
   api.post('/practice', signedIn(), async (request, response) => {
     const given = parse(newPracticeSchema, request.body);
-    response.status(201).json(await recordPractice(store, personOf(response), given));
+    response.status(201).json(await recordPractice(store, personOf(response), given, clock()));
   });
   /** A student sees their own competence, everybody else that of all. */
   const mayRead = (response: Response, id: string): void => {

@@ -16,10 +16,17 @@ import type { ExerciseAnswer, Memory, PatientType } from '@taktik/core/exercise'
 const id = () => text('id').primaryKey();
 const at = (name: string) => integer(name).notNull();
 
+/** Grows with every change, so that two who change one thing notice each other; and who changed it last. */
+const versioned = () => ({
+  version: integer('version').notNull().default(1),
+  changedBy: text('changed_by'),
+});
+
 export const rooms = sqliteTable('rooms', {
   id: id(),
   room: text('room', { mode: 'json' }).$type<Room>().notNull(),
   position: integer('position').notNull(),
+  ...versioned(),
 });
 
 /** No more of a person than the work needs. */
@@ -84,6 +91,9 @@ export const exams = sqliteTable(
   (table) => [index('exams_order').on(table.orderId)],
 );
 
+/** What was in force on the device, and whether it still was on the server. */
+export type MadeWith = { rules?: number; room?: number; inForce: boolean };
+
 /** One exposure with the whole set-up as it was; the id comes from the client, so that a retry changes nothing. */
 export const exposures = sqliteTable(
   'exposures',
@@ -107,6 +117,10 @@ export const exposures = sqliteTable(
     deviceAt: integer('device_at'),
     verdict: text('verdict', { enum: ['accepted', 'repeat'] }),
     cause: text('cause'),
+    /** When the verdict was given: an earlier one that arrives later does not undo it. */
+    verdictAt: integer('verdict_at'),
+    /** Versions of rules and room that the device worked with; null where it did not say. */
+    madeWith: text('made_with', { mode: 'json' }).$type<MadeWith>(),
   },
   (table) => [index('exposures_time').on(table.exposedAt), index('exposures_exam').on(table.examId)],
 );
@@ -114,12 +128,14 @@ export const exposures = sqliteTable(
 export const settings = sqliteTable('settings', {
   id: id(),
   rules: text('rules', { mode: 'json' }).$type<Partial<HouseRules>>().notNull(),
+  ...versioned(),
 });
 
 /** Decisions of the department besides its house rules. */
 export const departments = sqliteTable('departments', {
   id: id(),
   department: text('department', { mode: 'json' }).$type<DepartmentInput>().notNull(),
+  ...versioned(),
 });
 
 export const ROLES = ['technologist', 'student', 'lead'] as const;

@@ -36,6 +36,7 @@ export async function seedPractice(store: Store, now: number): Promise<void> {
         seconds: SECONDS + i,
         at: now - (tried.length - i) * DAY_MS,
       },
+      now,
     );
   await signOff(
     store,

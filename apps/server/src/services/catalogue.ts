@@ -13,7 +13,8 @@ import { notFound, Problem } from '../api/problem';
 import type { Store } from '../db/database';
 import { ownEntries, settings } from '../db/schema';
 import { note } from './audit';
-import { getRules, RULES_ROW, withRules } from './rooms';
+import { getRules, withRules, writeRules } from './rooms';
+import { HOUSE } from './versions';
 
 const MOST_FAULTS = 20;
 
@@ -95,11 +96,9 @@ export async function importOwn(
       const ids = entries.map(({ id }) => id);
       await note(tx, { at, person: by, action: 'catalogue imported', subject: 'catalogue', detail: { ids } });
       if (!rules) return;
-      const value = withRules(rules);
-      await tx
-        .insert(settings)
-        .values({ id: RULES_ROW, rules: value })
-        .onConflictDoUpdate({ target: settings.id, set: { rules: value } });
+      // What the document does not name stays as this department has it.
+      const [known] = await tx.select().from(settings).where(eq(settings.id, HOUSE));
+      await writeRules(tx, withRules({ ...known?.rules, ...rules }), by, known?.version ?? 0);
     }),
   );
   return { entries: entries.length, rules: rules !== undefined };

@@ -5,20 +5,23 @@ import {
   deviationIndex,
   doseLevelFor,
   exportRecordedBody,
+  indexTrend,
   ROOM_ONE,
   type Answers,
   type BodyDocument,
   type Department,
   type SetupRequest,
 } from '@taktik/core';
-import type { Exam, Exposure, NewExposure, OrderDetail, StartExam, Verdict } from '../api/contracts';
+import type { Exam, Exposure, NewExposure, OrderDetail, Person, RoomTrend, StartExam, Verdict } from '../api/contracts';
 import { notFound, Problem } from '../api/problem';
 import type { Store } from '../db/database';
-import { exams, exposures, orders, patients, people } from '../db/schema';
+import { exams, exposures, orders, patients, people, type MadeWith } from '../db/schema';
 import { readDetector } from '../standins/detector';
 import { note } from './audit';
 import { getDepartment } from './departments';
 import { getOrder } from './orders';
+import { trueTime } from './times';
+import { versionsOf } from './versions';
 
 type ExamRow = typeof exams.$inferSelect;
 type Reader = Pick<Store['db'], 'select'>;
@@ -54,7 +57,14 @@ async function examOfOrder(db: Reader, orderId: string): Promise<ExamRow | undef
  * Starts an exam, or returns the one with this id. When another device has started the same order already, this name
  * joins that exam, so that nothing exposed under either is lost. @throws Problem 404, 409, 422
  */
-export async function startExam(store: Store, exam: StartExam, now: number): Promise<Exam> {
+export async function startExam(
+  store: Store,
+  { sentAt, ...exam }: StartExam,
+  by: Recorder,
+  now: number,
+): Promise<Exam> {
+  mustBeOwn(exam.performedBy, by, 'performedBy');
+  const startedAt = trueTime(exam.startedAt, sentAt, now, 'startedAt').at;
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [known] = await tx.select().from(exams).where(eq(exams.id, exam.id));
@@ -67,14 +77,22 @@ export async function startExam(store: Store, exam: StartExam, now: number): Pro
       if (!order) throw notFound('order', exam.orderId);
       await mustBeKnown(tx, exam.performedBy, 'performedBy');
       const underWay = await examOfOrder(tx, exam.orderId);
-      const row: ExamRow = { ...exam, finishedAt: null, endReason: null, joins: underWay?.id ?? null, answers: null };
+      const row: ExamRow = {
+        ...exam,
+        startedAt,
+        finishedAt: null,
+        endReason: null,
+        joins: underWay?.id ?? null,
+        answers: null,
+      };
       await tx.insert(exams).values(row);
       if (!underWay) await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
       await note(tx, {
         at: now,
-        person: exam.performedBy,
+        person: by.name,
         action: underWay ? 'exam joined' : 'exam started',
         subject: `exam:${underWay?.id ?? exam.id}`,
+        detail: forAnother(exam.performedBy, by),
       });
       return row;
     }),
@@ -85,10 +103,11 @@ export async function startExam(store: Store, exam: StartExam, now: number): Pro
 export async function finishExam(
   store: Store,
   id: string,
-  { finishedAt, reason }: { finishedAt: number; reason?: string },
+  { finishedAt: told, reason, sentAt }: { finishedAt: number; reason?: string; sentAt?: number },
   by: string,
   now: number,
 ): Promise<Exam> {
+  const finishedAt = trueTime(told, sentAt, now, 'finishedAt').at;
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const exam = await examNamed(tx, id);
@@ -181,6 +200,7 @@ const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'
   verdict: row.exposures.verdict,
   cause: row.exposures.cause,
   deviceAt: row.exposures.deviceAt,
+  madeWith: row.exposures.madeWith,
 });
 
 const joined = ({ db }: Store) =>
@@ -224,6 +244,29 @@ export async function listExposures(
   return rows.map((row) => present(row, department));
 }
 
+/** How the index of each room runs: of every exposure of the time, not of the newest few. */
+export async function trendsOf({ db }: Store, from: number, now: number): Promise<RoomTrend[]> {
+  const rows = await db
+    .select({
+      at: exposures.exposedAt,
+      index: exposures.exposureIndex,
+      target: exposures.targetIndex,
+      setup: exposures.setup,
+    })
+    .from(exposures)
+    .where(and(gte(exposures.exposedAt, from), lte(exposures.exposedAt, now)));
+  const byRoom = new Map<string, { room: string; readings: { at: number; di: number }[] }>();
+  for (const { at, index, target, setup } of rows) {
+    const known = byRoom.get(setup.room.id) ?? { room: setup.room.name, readings: [] };
+    known.readings.push({ at, di: deviationIndex(index, target) });
+    byRoom.set(setup.room.id, known);
+  }
+  return [...byRoom].flatMap(([roomId, { room, readings }]) => {
+    const trend = indexTrend(readings, now);
+    return trend ? [{ roomId, room, ...trend }] : [];
+  });
+}
+
 /** An order, its exam and what was exposed: what a device needs to begin, to resume, or to notice another device. */
 export async function orderDetail(store: Store, orderId: string): Promise<OrderDetail> {
   const order = await getOrder(store, orderId);
@@ -233,8 +276,34 @@ export async function orderDetail(store: Store, orderId: string): Promise<OrderD
   return { order, exam: exam ?? null, exposures: rows.map((row) => present(row, department)) };
 }
 
-/** A device clock further off than this is corrected by the server's. */
-const CLOCK_OFF_MS = 2 * 60_000;
+/** Who is signed in: only a lead writes down what somebody else did, and the trail says that it was so. */
+type Recorder = Pick<Person, 'name' | 'role'>;
+
+/** @throws Problem 403 where the work is said to be somebody else's */
+function mustBeOwn(performedBy: string, by: Recorder, field: string): void {
+  if (performedBy === by.name || by.role === 'lead') return;
+  throw new Problem(
+    403,
+    'Not yours to write',
+    `This was done by ${performedBy}; ${by.name} is signed in. It waits on the device until ${performedBy} signs in, or a lead writes it down.`,
+    [{ field, message: 'another person' }],
+  );
+}
+
+const forAnother = (performedBy: string, by: Recorder): Record<string, unknown> =>
+  performedBy === by.name ? {} : { performedBy, writtenDownBy: by.name };
+
+/** Whether a device worked with what is in force. */
+async function madeWithOf(
+  store: Store,
+  told: NewExposure['madeWith'],
+  roomId: string | undefined,
+): Promise<MadeWith | null> {
+  if (!told) return null;
+  const { rules, rooms: known } = await versionsOf(store);
+  const sameRoom = roomId === undefined || told.room === undefined || known[roomId] === told.room;
+  return { ...told, inForce: (told.rules === undefined || told.rules === rules) && sameRoom };
+}
 
 /**
  * Records an exposure: computes the set-up that was asked for, reads the detector, writes all of it in one
@@ -244,13 +313,14 @@ const CLOCK_OFF_MS = 2 * 60_000;
 export async function recordExposure(
   store: Store,
   exposure: NewExposure,
-  by: string,
+  by: Recorder,
   now: number,
 ): Promise<{ exposure: Exposure; created: boolean }> {
+  mustBeOwn(exposure.performedBy, by, 'performedBy');
+  const time = trueTime(exposure.exposedAt, exposure.sentAt, now, 'exposedAt');
   const setup = computeSetup(exposure.request);
   const reading = readDetector(exposure.id, setup, exposure.request.room ?? ROOM_ONE);
-  const off = now - (exposure.sentAt ?? now);
-  const clockWrong = Math.abs(off) > CLOCK_OFF_MS;
+  const madeWith = await madeWithOf(store, exposure.madeWith, exposure.request.room?.id);
   const created = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const exam = await examNamed(tx, exposure.examId);
@@ -274,19 +344,22 @@ export async function recordExposure(
         exposureIndex: reading.exposureIndex,
         targetIndex: reading.targetIndex,
         performedBy: exposure.performedBy,
-        exposedAt: clockWrong ? exposure.exposedAt + off : exposure.exposedAt,
-        deviceAt: clockWrong ? exposure.exposedAt : null,
+        exposedAt: time.at,
+        deviceAt: time.deviceAt,
+        madeWith,
         recordedAt: now,
       });
       await note(tx, {
         at: now,
-        person: by,
+        person: by.name,
         action: 'exposure recorded',
         subject: `exposure:${exposure.id}`,
         detail: {
           projection: setup.projectionId,
           performedBy: exposure.performedBy,
-          ...(clockWrong ? { clockOffMs: off } : {}),
+          ...forAnother(exposure.performedBy, by),
+          ...(time.offMs !== 0 ? { clockOffMs: time.offMs } : {}),
+          ...(madeWith && !madeWith.inForce ? { madeWithOlderRulesOrRoom: madeWith } : {}),
         },
       });
       return true;
@@ -295,11 +368,14 @@ export async function recordExposure(
   return { exposure: await getExposure(store, exposure.id), created };
 }
 
-/** Accepts a picture, or sends it to be repeated with a cause. The last word counts. @throws Problem 404 */
+/**
+ * Accepts a picture, or sends it to be repeated with a cause. The last word counts, by when it was said: an earlier one
+ * that arrives later is noted and changes nothing. @throws Problem 404, 422 for a time that cannot be
+ */
 export async function judgeExposure(
   store: Store,
   id: string,
-  { verdict, cause }: Verdict,
+  { verdict, cause, decidedAt, sentAt }: Verdict,
   by: string,
   now: number,
 ): Promise<Exposure> {
@@ -307,9 +383,23 @@ export async function judgeExposure(
     store.db.transaction(async (tx) => {
       const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
       if (!row) throw notFound('exposure', id);
+      const verdictAt = decidedAt === undefined ? now : trueTime(decidedAt, sentAt, now, 'decidedAt').at;
       const change = { verdict, cause: verdict === 'repeat' ? (cause ?? null) : null };
+      if (row.verdictAt !== null && verdictAt < row.verdictAt) {
+        await note(tx, {
+          at: now,
+          person: by,
+          action: 'earlier verdict came late',
+          subject: `exposure:${id}`,
+          detail: { verdict, decidedAt: verdictAt, stands: row.verdict },
+        });
+        return;
+      }
       if (row.verdict === change.verdict && row.cause === change.cause) return;
-      await tx.update(exposures).set(change).where(eq(exposures.id, id));
+      await tx
+        .update(exposures)
+        .set({ ...change, verdictAt })
+        .where(eq(exposures.id, id));
       await note(tx, {
         at: now,
         person: by,

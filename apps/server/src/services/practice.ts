@@ -17,6 +17,7 @@ import { notFound, Problem } from '../api/problem';
 import type { Store } from '../db/database';
 import { exposures, people, practice, rooms, signOffs } from '../db/schema';
 import { note } from './audit';
+import { trueTime } from './times';
 
 const refused = (field: string, message: string): Problem =>
   new Problem(422, 'Not recorded', `Nothing was changed. ${message}`, [{ field, message }]);
@@ -32,8 +33,10 @@ async function roomOf({ db }: Store, id: string | undefined): Promise<Room> {
 export async function recordPractice(
   store: Store,
   person: Person,
-  { id, personId, scenarioId, roomId, answer, seconds, at }: NewPractice,
+  { id, personId, scenarioId, roomId, answer, seconds, at: told, sentAt }: NewPractice,
+  now: number,
 ): Promise<Score & { id: string }> {
+  const { at } = trueTime(told, sentAt, now, 'at');
   if (personId !== person.id)
     throw new Problem(
       403,

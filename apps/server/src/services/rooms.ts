@@ -1,5 +1,5 @@
 /** Rooms and house rules of this department. */
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import Papa from 'papaparse';
 import {
   changeRoom,
@@ -8,7 +8,9 @@ import {
   chartToTable,
   exportRoom,
   importRoom,
+  oddChartRows,
   withDefaults,
+  type ChartRow,
   type HouseRules,
   type Room,
   type RoomChange,
@@ -20,6 +22,7 @@ import { invalid, notFound, Problem, type FieldProblem } from '../api/problem';
 import type { Store } from '../db/database';
 import { rooms, settings } from '../db/schema';
 import { note } from './audit';
+import { HOUSE, mustBeVersion } from './versions';
 
 export async function listRooms({ db }: Store): Promise<Room[]> {
   const rows = await db.select().from(rooms).orderBy(asc(rooms.position));
@@ -45,19 +48,36 @@ const refused = (fields: FieldProblem[]): Problem =>
   );
 
 /** Only what is named changes. @throws Problem 404, 422 */
-export async function patchRoom(store: Store, id: string, change: RoomChange, by: string, now: number): Promise<Room> {
+export async function patchRoom(
+  store: Store,
+  id: string,
+  change: RoomChange,
+  by: string,
+  now: number,
+  expected?: number,
+): Promise<Room> {
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [row] = await tx.select().from(rooms).where(eq(rooms.id, id));
       if (!row) throw notFound('room', id);
+      mustBeVersion(row.room.name, expected, row.version, row.changedBy);
+      const room = changed(row.room, change);
+      if (change.generator?.chart) refuseOddRows(change.generator.chart, row.room.generator.chart ?? [], room);
       await tx
         .update(rooms)
-        .set({ room: changed(row.room, change) })
+        .set({ room, version: row.version + 1, changedBy: by })
         .where(eq(rooms.id, id));
       await note(tx, { at: now, person: by, action: 'room changed', subject: `room:${id}`, detail: change });
     }),
   );
   return getRoom(store, id);
+}
+
+/** Rows that are new and cannot be right. @throws Problem 422 */
+function refuseOddRows(rows: readonly ChartRow[], before: readonly ChartRow[], room: Room): void {
+  const known = new Set(before.map((row) => JSON.stringify(row)));
+  const odd = oddChartRows(rows, room).filter(({ row }) => !known.has(JSON.stringify(rows[row])));
+  if (odd.length > 0) throw refused(odd.map(({ row, message }) => ({ field: `row ${row + 1}`, message })));
 }
 
 function changed(room: Room, change: RoomChange): Room {
@@ -86,7 +106,10 @@ export async function takeRoom(store: Store, document: unknown, by: string, now:
       await tx
         .insert(rooms)
         .values({ id: room.id, room, position })
-        .onConflictDoUpdate({ target: rooms.id, set: { room } });
+        .onConflictDoUpdate({
+          target: rooms.id,
+          set: { room, version: sql`${rooms.version} + 1`, changedBy: by },
+        });
       await note(tx, { at: now, person: by, action: 'room taken in', subject: `room:${room.id}`, detail: {} });
     }),
   );
@@ -116,38 +139,63 @@ export async function takeChart(store: Store, id: string, text: string, by: stri
   const taken = chartFromTable(read.meta.fields ?? [], rows);
   if ('faults' in taken)
     throw refused(taken.faults.map(({ line, field, message }) => ({ field: `line ${line}, ${field}`, message })));
+  if (taken.chart.length === 0)
+    throw refused([{ field: 'line 1', message: 'There is no row in the table; the chart stays as it is' }]);
+  const odd = oddChartRows(taken.chart, await getRoom(store, id));
+  if (odd.length > 0)
+    throw refused(odd.map(({ row, field, message }) => ({ field: `line ${rows[row].line}, ${field}`, message })));
   return patchRoom(store, id, { generator: { chart: taken.chart } }, by, now);
 }
 
-export const RULES_ROW = 'house';
 /** Rules with the shipped ones for what was not chosen. */
 export const withRules = (rules: Partial<Record<string, string | number>>): HouseRules =>
   withDefaults(rules as Partial<Record<RuleId, string>>);
 
 export async function getRules({ db }: Store): Promise<HouseRules> {
-  const [row] = await db.select().from(settings).where(eq(settings.id, RULES_ROW));
+  const [row] = await db.select().from(settings).where(eq(settings.id, HOUSE));
   return withDefaults(row?.rules);
 }
 
+/** The rules in force, with their version. */
+export async function rulesInForce({ db }: Store): Promise<{ rules: HouseRules; version: number }> {
+  const [row] = await db.select().from(settings).where(eq(settings.id, HOUSE));
+  return { rules: withDefaults(row?.rules), version: row?.version ?? 0 };
+}
+
+/** Replaces all rules. @param expected the version that was changed. @throws Problem 409 where it is another by now */
 export async function putRules(
   store: Store,
   rules: Partial<Record<RuleId, string | number>>,
   by: string,
   now: number,
+  expected?: number,
 ): Promise<HouseRules> {
-  const before = await getRules(store);
   const value = withDefaults(rules);
-  const changed = Object.fromEntries(
-    Object.entries(value).filter(([rule, choice]) => before[rule as RuleId] !== choice),
-  );
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
-      await tx
-        .insert(settings)
-        .values({ id: RULES_ROW, rules: value })
-        .onConflictDoUpdate({ target: settings.id, set: { rules: value } });
+      const [row] = await tx.select().from(settings).where(eq(settings.id, HOUSE));
+      mustBeVersion('the house rules', expected, row?.version ?? 0, row?.changedBy ?? null);
+      const before = withDefaults(row?.rules);
+      const changed = Object.fromEntries(
+        Object.entries(value).filter(([rule, choice]) => before[rule as RuleId] !== choice),
+      );
+      await writeRules(tx, value, by, row?.version ?? 0);
       await note(tx, { at: now, person: by, action: 'house rules changed', subject: 'rules', detail: changed });
     }),
   );
   return getRules(store);
+}
+
+/** @param version of the rules that are replaced */
+export async function writeRules(
+  tx: Pick<Store['db'], 'insert'>,
+  rules: HouseRules,
+  by: string,
+  version: number,
+): Promise<void> {
+  const set = { rules, version: version + 1, changedBy: by };
+  await tx
+    .insert(settings)
+    .values({ id: HOUSE, ...set })
+    .onConflictDoUpdate({ target: settings.id, set });
 }

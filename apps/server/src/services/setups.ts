@@ -14,18 +14,20 @@ export class SetupAnswers {
 
   /**
    * @param question the body as it came; its text decides whether it was asked before
+   * @param version of what is in force: an answer by older rules is none
    * @param read parses and validates it; called only for a new question
    * @returns the answer as JSON
    */
-  answer(question: string, read: (question: string) => SetupRequest): string {
-    const known = this.kept.get(question);
+  answer(question: string, version: number, read: (question: string) => SetupRequest): string {
+    const key = `${version} ${question}`;
+    const known = this.kept.get(key);
     if (known !== undefined) {
-      this.kept.delete(question);
-      this.kept.set(question, known);
+      this.kept.delete(key);
+      this.kept.set(key, known);
       return known;
     }
     const text = JSON.stringify(this.work(read(question)));
-    this.kept.set(question, text);
+    this.kept.set(key, text);
     if (this.kept.size > KEPT) this.kept.delete(this.kept.keys().next().value as string);
     return text;
   }

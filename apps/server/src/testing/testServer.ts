@@ -65,10 +65,7 @@ export async function startTestServer(
     },
     stop: () =>
       new Promise((resolve) => {
-        server.close(() => {
-          store.close();
-          resolve();
-        });
+        server.close(() => void store.close().then(resolve));
         server.closeAllConnections();
       }),
   };

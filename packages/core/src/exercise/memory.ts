@@ -28,7 +28,8 @@ export function gradeOf(share: number): Grade {
 
 /** @param before null for the first time; @param now ms */
 export function remember(before: Memory | null, share: number, now: number): Memory {
-  const at = new Date(now);
+  // A try that waited on a device comes after one that was done later: it counts as done right after that.
+  const at = new Date(Math.max(now, before?.last_review ?? now));
   const card = before ? toCard(before) : createEmptyCard(at);
   return toMemory(scheduler.next(card, at, gradeOf(share)).card);
 }

@@ -38,6 +38,42 @@ describe('the deviation index of a room over time', () => {
     ));
 });
 
+describe('a room that is steady, and one that is not', () => {
+  /** Seeded noise of one standard deviation. */
+  const noise = (seed: number) => {
+    let state = seed * 2_654_435_761 + 1;
+    const draw = () => {
+      state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+      return (state + 0.5) / 2_147_483_648;
+    };
+    return () => Math.sqrt(-2 * Math.log(draw())) * Math.cos(2 * Math.PI * draw());
+  };
+  const month = (seed: number, perWeek = 0, level = 0, count = 120) => {
+    const normal = noise(seed);
+    return Array.from({ length: count }, (_, i) => {
+      const days = (i / count) * 30;
+      return { at: 1e12 + days * DAY, di: level + (perWeek * (days - 15)) / 7 + normal() };
+    });
+  };
+  test('steady rooms are not alarmed; drifting and displaced ones are found', () => {
+    const alarms = Array.from({ length: 2000 }, (_, i) => indexTrend(month(i + 1))!).filter(
+      ({ drifts, off }) => drifts || off,
+    );
+    expect(alarms.length).toBeLessThanOrEqual(4);
+    const found = Array.from({ length: 300 }, (_, i) => indexTrend(month(i + 1, -0.5))!).filter(({ drifts }) => drifts);
+    expect(found.length).toBeGreaterThan(290);
+    const low = Array.from({ length: 300 }, (_, i) => indexTrend(month(i + 1, 0, -2))!).filter(({ off }) => off);
+    expect(low.length).toBe(300);
+  });
+  test('a lone reading dated ahead makes no room rise', () => {
+    const steady = month(7);
+    const now = steady.at(-1)!.at;
+    const ahead = [...steady, { at: now + 400 * DAY, di: 5 }];
+    expect(indexTrend(ahead, now)).toEqual(indexTrend(steady, now));
+    expect(indexTrend(ahead)!.drifts).toBe(false);
+  });
+});
+
 describe('dose levels of a department', () => {
   const levels = [
     { projectionId: 'chest-pa', fromYears: 0, kapGyCm2: 0.03 },

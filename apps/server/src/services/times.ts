@@ -1,0 +1,34 @@
+/** Times that a device sends: corrected by its own clock where that is off, and refused where they cannot be true. */
+import { Problem } from '../api/problem';
+
+/** A device clock further off than this is corrected by the server's. */
+export const CLOCK_OFF_MS = 2 * 60_000;
+const DAY_MS = 86_400_000;
+/** What waited on a device longer than this is not from this work [house]. */
+const MOST_PAST_MS = 400 * DAY_MS;
+/** Clocks are never quite alike. */
+const MOST_AHEAD_MS = CLOCK_OFF_MS;
+
+/**
+ * @param at what the device says; @param sentAt its clock at the sending, where it told it
+ * @returns the time by the server's clock, and what the device said where that was another
+ * @throws Problem 422 for a time in the future, or further back than a device keeps anything
+ */
+export function trueTime(
+  at: number,
+  sentAt: number | undefined,
+  now: number,
+  field: string,
+): { at: number; deviceAt: number | null; offMs: number } {
+  const offMs = now - (sentAt ?? now);
+  const wrong = Math.abs(offMs) > CLOCK_OFF_MS;
+  const corrected = wrong ? at + offMs : at;
+  if (corrected > now + MOST_AHEAD_MS || corrected < now - MOST_PAST_MS)
+    throw new Problem(
+      422,
+      'A time that cannot be',
+      `${field} lies ${corrected > now ? 'in the future' : 'more than a year back'}: check the clock of the device. Nothing was stored.`,
+      [{ field, message: 'outside what can be true' }],
+    );
+  return { at: corrected, deviceAt: wrong ? at : null, offMs: wrong ? offMs : 0 };
+}
