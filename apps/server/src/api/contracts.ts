@@ -284,7 +284,14 @@ export const scoreSchema = z.object({
   id: idSchema,
   share: shareSchema,
   items: z.array(
-    z.object({ id: z.string(), name: z.string(), share: shareSchema, said: z.string(), right: z.string() }),
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      share: shareSchema,
+      said: z.string(),
+      right: z.string(),
+      grave: z.boolean().optional(),
+    }),
   ),
   next: z.string(),
 });

@@ -39,10 +39,10 @@ import {
   chartTable,
   exportedRoom,
   getRoom,
-  getRules,
   listRooms,
   patchRoom,
   putRules,
+  rulesInForce,
   takeChart,
   takeRoom,
 } from '../services/rooms';
@@ -125,7 +125,12 @@ export function apiRoutes(store: Store, clock: () => number): Router {
     response.json(await importOwn(store, request.body, by(response), clock()));
   });
 
-  api.get('/rooms', async (_request, response) => void response.json(await listRooms(store)));
+  /** The version that comes with what is read: sent back with a change of it. */
+  const tagged = (response: Response, version: number) => void response.setHeader('ETag', `"${version}"`);
+  api.get('/rooms', async (_request, response) => {
+    response.setHeader('X-Versions', JSON.stringify((await versionsOf(store)).rooms));
+    response.json(await listRooms(store));
+  });
   api.get('/rooms/:id', async (request, response) => void response.json(await getRoom(store, request.params.id)));
   api.patch('/rooms/:id', signedIn('lead'), async (request, response) => {
     const change = parse(roomChangeSchema, request.body) as RoomChange;
@@ -149,13 +154,20 @@ export function apiRoutes(store: Store, clock: () => number): Router {
       throw new Problem(415, 'Not a table', 'Send the chart as text/csv with a head line.');
     response.json(await takeChart(store, String(request.params.id), request.body, by(response), clock()));
   });
-  api.get('/rules', async (_request, response) => void response.json(await getRules(store)));
+  api.get('/rules', async (_request, response) => {
+    const { rules, version } = await rulesInForce(store);
+    tagged(response, version);
+    response.json(rules);
+  });
   api.put('/rules', signedIn('lead'), async (request, response) => {
     response.json(
       await putRules(store, parse(houseRulesSchema, request.body), by(response), clock(), expected(request)),
     );
   });
-  api.get('/department', async (_request, response) => void response.json(await getDepartment(store)));
+  api.get('/department', async (_request, response) => {
+    tagged(response, (await versionsOf(store)).department);
+    response.json(await getDepartment(store));
+  });
   api.put('/department', signedIn('lead'), async (request, response) => {
     response.json(
       await putDepartment(store, parse(departmentSchema, request.body), by(response), clock(), expected(request)),

@@ -19,6 +19,9 @@ import { exposures, people, practice, rooms, signOffs } from '../db/schema';
 import { note } from './audit';
 import { trueTime } from './times';
 
+/** So long after the right answers were shown a try at the same exercise is practice, and not counted [house]. */
+const SHOWN_MS = 12 * 3_600_000;
+
 const refused = (field: string, message: string): Problem =>
   new Problem(422, 'Not recorded', `Nothing was changed. ${message}`, [{ field, message }]);
 
@@ -54,7 +57,7 @@ export async function recordPractice(
         return;
       }
       const [before] = await tx
-        .select({ memory: practice.memory })
+        .select({ memory: practice.memory, at: practice.at })
         .from(practice)
         .where(and(eq(practice.personId, person.id), eq(practice.scenarioId, scenarioId)))
         .orderBy(desc(practice.at))
@@ -67,7 +70,8 @@ export async function recordPractice(
         share: score.share,
         seconds,
         at,
-        memory: remember(before?.memory ?? null, score.share, at),
+        // A try right after the answers were shown says nothing of what is remembered.
+        memory: before && at - before.at < SHOWN_MS ? before.memory : remember(before?.memory ?? null, score.share, at),
       });
     }),
   );
@@ -90,8 +94,17 @@ export async function practised(
 ): Promise<(Practised & { at: number; tries: number })[]> {
   const rows = await db.select().from(practice).where(eq(practice.personId, personId)).orderBy(practice.at);
   const last = new Map<string, Practised & { at: number; tries: number }>();
-  for (const { scenarioId, share, memory, at } of rows)
-    last.set(scenarioId, { scenarioId, share, memory, at, tries: (last.get(scenarioId)?.tries ?? 0) + 1 });
+  /** When the right answers of an exercise were shown last. */
+  const shownAt = new Map<string, number>();
+  for (const { scenarioId, share, memory, at } of rows) {
+    const before = last.get(scenarioId);
+    const tries = (before?.tries ?? 0) + 1;
+    const shown = shownAt.get(scenarioId);
+    shownAt.set(scenarioId, at);
+    // Every check shows the right answers: what is done with them before one's eyes is not counted.
+    if (before && shown !== undefined && at - shown < SHOWN_MS) last.set(scenarioId, { ...before, tries });
+    else last.set(scenarioId, { scenarioId, share, memory, at, tries });
+  }
   return [...last.values()];
 }
 

@@ -13,12 +13,14 @@ import { Provider } from 'react-redux';
 import { useIdle } from '../places/people/useIdle';
 import { keepAnswers } from '../state/kept';
 import { store } from '../state/store';
+import { useFollowVersions } from '../state/useFollowVersions';
 import { ThemeProvider } from '../ui/theme';
 
 keepAnswers(store);
 
 function IdleWatch() {
   useIdle();
+  useFollowVersions();
   return null;
 }
 

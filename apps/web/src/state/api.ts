@@ -6,6 +6,7 @@ import type {
   Department,
   DepartmentInput,
   HouseRules,
+  IndexTrend,
   PatientInput,
   Projection,
   Room,
@@ -49,6 +50,14 @@ export type Exam = {
   answers: Answers | null;
 };
 export type OrderDetail = { order: Order; exam: Exam | null; exposures: ExposureRow[] };
+export type Versions = {
+  rules: number;
+  department: number;
+  rooms: Record<string, number>;
+  own: number;
+  changedBy: { rules: string | null; department: string | null };
+};
+export type RoomTrend = { roomId: string; room: string } & IndexTrend;
 export type Taken = { taken: number; known: number; corrected: number; cancelled: number };
 
 export type ExposureRow = {
@@ -98,6 +107,15 @@ export const MOST_ROWS = 500;
 
 export const SESSION_OVER = 'Your session has ended. Sign in to go on; nothing is lost.';
 
+/** Versions of what is changed as a whole, as they came with it: a change says which one it was made from. */
+const loaded: { rules?: string; department?: string; rooms: Record<string, number> } = { rooms: {} };
+const headerOf = (meta: unknown, name: string): string | undefined =>
+  (meta as { response?: Response } | undefined)?.response?.headers.get(name) ?? undefined;
+const ifMatch = (version: string | undefined): { headers?: Record<string, string> } =>
+  version === undefined ? {} : { headers: { 'if-match': version } };
+const roomVersion = (id: string): string | undefined =>
+  loaded.rooms[id] === undefined ? undefined : `"${loaded.rooms[id]}"`;
+
 const plainQuery = fetchBaseQuery({ baseUrl: API_BASE });
 /** A session that the server has ended is over here too, but a wrong PIN is only a wrong PIN. */
 const baseQuery: typeof plainQuery = async (...query) => {
@@ -124,9 +142,17 @@ export const api = createApi({
       query: (body) => ({ url: 'people', method: 'POST', body }),
       invalidatesTags: ['People'],
     }),
-    department: build.query<Department, void>({ query: () => 'department', providesTags: ['Department'] }),
+    versions: build.query<Versions, void>({ query: () => 'versions' }),
+    department: build.query<Department, void>({
+      query: () => 'department',
+      transformResponse: (answer: Department, meta) => {
+        loaded.department = headerOf(meta, 'etag');
+        return answer;
+      },
+      providesTags: ['Department'],
+    }),
     putDepartment: build.mutation<Department, DepartmentInput>({
-      query: (body) => ({ url: 'department', method: 'PUT', body }),
+      query: (body) => ({ url: 'department', method: 'PUT', body, ...ifMatch(loaded.department) }),
       invalidatesTags: ['Department'],
     }),
     orders: build.query<Order[], void>({ query: () => 'orders', providesTags: ['Orders'] }),
@@ -146,9 +172,21 @@ export const api = createApi({
       query: (body) => ({ url: 'fhir', method: 'POST', body, headers: { 'content-type': 'application/fhir+json' } }),
       invalidatesTags: ['Orders'],
     }),
-    rooms: build.query<Room[], void>({ query: () => 'rooms', providesTags: ['Rooms'] }),
+    rooms: build.query<Room[], void>({
+      query: () => 'rooms',
+      transformResponse: (answer: Room[], meta) => {
+        loaded.rooms = JSON.parse(headerOf(meta, 'x-versions') ?? '{}') as Record<string, number>;
+        return answer;
+      },
+      providesTags: ['Rooms'],
+    }),
     changeRoom: build.mutation<Room, { id: string; change: RoomChange }>({
-      query: ({ id, change }) => ({ url: `rooms/${encodeURIComponent(id)}`, method: 'PATCH', body: change }),
+      query: ({ id, change }) => ({
+        url: `rooms/${encodeURIComponent(id)}`,
+        method: 'PATCH',
+        body: change,
+        ...ifMatch(roomVersion(id)),
+      }),
       invalidatesTags: ['Rooms'],
     }),
     importRoom: build.mutation<Room, unknown>({
@@ -164,9 +202,16 @@ export const api = createApi({
       }),
       invalidatesTags: ['Rooms'],
     }),
-    rules: build.query<HouseRules, void>({ query: () => 'rules', providesTags: ['Rules'] }),
+    rules: build.query<HouseRules, void>({
+      query: () => 'rules',
+      transformResponse: (answer: HouseRules, meta) => {
+        loaded.rules = headerOf(meta, 'etag');
+        return answer;
+      },
+      providesTags: ['Rules'],
+    }),
     putRules: build.mutation<HouseRules, HouseRules>({
-      query: (rules) => ({ url: 'rules', method: 'PUT', body: rules }),
+      query: (rules) => ({ url: 'rules', method: 'PUT', body: rules, ...ifMatch(loaded.rules) }),
       invalidatesTags: ['Rules'],
     }),
     own: build.query<Projection[], void>({ query: () => 'catalogue/own', providesTags: ['Own'] }),
@@ -181,6 +226,10 @@ export const api = createApi({
     importOwn: build.mutation<{ entries: number; rules: boolean }, unknown>({
       query: (document) => ({ url: 'catalogue/import', method: 'POST', body: document as CatalogueDocument }),
       invalidatesTags: ['Own', 'Rules'],
+    }),
+    trends: build.query<RoomTrend[], { from: number }>({
+      query: ({ from }) => `trends?from=${from}`,
+      providesTags: ['Record'],
     }),
     record: build.query<ExposureRow[], { from: number }>({
       query: ({ from }) => `exposures?from=${from}&limit=${MOST_ROWS}`,
@@ -227,6 +276,8 @@ export const {
   usePutOwnMutation,
   useDeleteOwnMutation,
   useImportOwnMutation,
+  useVersionsQuery,
+  useTrendsQuery,
   useRecordQuery,
   useExposureQuery,
   usePractisedQuery,

@@ -1,5 +1,5 @@
 import { createStore } from './store';
-import { post, sendNow, startSender } from './sender';
+import { post, sendAgain, sendNow, startSender } from './sender';
 import { dismissed, dropRefused, type Outgoing } from './outbox';
 import { signedIn } from './who';
 
@@ -16,7 +16,7 @@ const answer = (status: number, body: object = {}) =>
     ok: status < 300,
     status,
     json: () => Promise.resolve(body),
-    headers: new Headers(),
+    headers: new Headers({ 'x-taktik': '1' }),
     clone: () => ({ json: () => Promise.resolve(body), text: () => Promise.resolve('[]') }),
     text: () => Promise.resolve('[]'),
   } as unknown as Response);
@@ -106,4 +106,112 @@ test('a session that is over keeps the item waiting, and it goes when somebody s
   sendNow();
   await settle();
   expect(store.getState().outbox.waiting).toEqual([]);
+});
+
+describe('what answers in place of our server', () => {
+  const foreign = (status: number) =>
+    Promise.resolve(
+      new Response('<html>Sign in to the Wi-Fi</html>', { status, headers: { 'content-type': 'text/html' } }),
+    );
+  test.each([200, 302, 404, 403, 500])('a portal or gateway with %s keeps everything waiting', async (status) => {
+    respond = () => foreign(status);
+    const store = createStore();
+    startSender(store);
+    post(store.dispatch, item('a'));
+    await settle();
+    expect(store.getState().outbox).toMatchObject({ online: false, waiting: [{ id: 'a' }], refused: [] });
+    expect(localStorage.getItem('taktik.outbox.a')).toContain('"id":"a"');
+  });
+});
+
+describe('one item that cannot go', () => {
+  const exposure = (id: string, examId: string): Outgoing => ({ ...item(id), body: { id, examId } });
+  test('holds up what belongs to its exam, and nothing else', async () => {
+    const of: Record<string, number> = { bad: 500 };
+    global.fetch = jest.fn((_url: unknown, options?: { body?: string }) => {
+      const { id } = JSON.parse(options?.body ?? '{}') as { id: string };
+      if (id) calls.push(id);
+      return answer(of[id] ?? 201, { detail: 'Something failed here.' });
+    }) as unknown as typeof fetch;
+    const store = createStore();
+    startSender(store);
+    post(store.dispatch, exposure('bad', 'one'));
+    post(store.dispatch, exposure('after', 'one'));
+    post(store.dispatch, { ...item('try'), path: '/practice' });
+    post(store.dispatch, exposure('other', 'two'));
+    await settle();
+    expect(store.getState().outbox.waiting.map(({ id }) => id)).toEqual(['bad', 'after']);
+    expect(store.getState().outbox).toMatchObject({ online: true, trouble: { bad: 'Something failed here.' } });
+    expect(calls).not.toContain('after');
+  });
+  test('one 404 of our own is no refusal yet', async () => {
+    respond = () => answer(404, { detail: 'There is no exam.' });
+    const store = createStore();
+    startSender(store);
+    post(store.dispatch, item('a'));
+    await settle();
+    expect(store.getState().outbox).toMatchObject({ waiting: [{ id: 'a' }], refused: [] });
+    for (let i = 0; i < 3; i += 1) {
+      sendNow();
+      await settle();
+    }
+    expect(store.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'a' }] });
+  });
+});
+
+test('the order is that of doing, whatever the clock says', async () => {
+  respond = () => Promise.reject(new TypeError('no network'));
+  const store = createStore();
+  startSender(store);
+  post(store.dispatch, { ...item('exam', 5_000_000), path: '/exams' });
+  post(store.dispatch, { ...item('shot', 1_000), body: { id: 'shot', examId: 'exam' } });
+  await settle();
+  expect(
+    createStore()
+      .getState()
+      .outbox.waiting.map(({ id }) => id),
+  ).toEqual(['exam', 'shot']);
+});
+
+test('a full store keeps nothing, and that is said', async () => {
+  respond = () => Promise.reject(new TypeError('no network'));
+  const store = createStore();
+  startSender(store);
+  const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  expect(post(store.dispatch, item('a'))).toBe(false);
+  full.mockRestore();
+  expect(store.getState().outbox).toMatchObject({ unkept: ['a'], waiting: [{ id: 'a' }] });
+  expect(post(store.dispatch, item('b'))).toBe(true);
+  expect(store.getState().outbox.unkept).toEqual(['a']);
+});
+
+test('what somebody else did waits for them or a lead; the rest goes', async () => {
+  respond = () => answer(201);
+  const person = (name: string, role: 'technologist' | 'lead') => signedIn({ id: name, name, role, demoPin: null });
+  const store = createStore();
+  store.dispatch(person('Ines Oakfield', 'technologist'));
+  startSender(store);
+  post(store.dispatch, { ...item('theirs'), body: { id: 'theirs', examId: 'e', performedBy: 'Tomas Reedham' } });
+  post(store.dispatch, { ...item('mine'), body: { id: 'mine', examId: 'f', performedBy: 'Ines Oakfield' } });
+  await settle();
+  expect(store.getState().outbox.waiting.map(({ id }) => id)).toEqual(['theirs']);
+  store.dispatch(person('Priya Windlow', 'lead'));
+  sendNow();
+  await settle();
+  expect(store.getState().outbox.waiting).toEqual([]);
+});
+
+test('what was refused can be sent again', async () => {
+  respond = () => answer(422, { detail: 'side: needs a side' });
+  const store = createStore();
+  startSender(store);
+  post(store.dispatch, item('c'));
+  await settle();
+  respond = () => answer(201);
+  sendAgain(store.dispatch, store.getState().outbox.refused[0]);
+  await settle();
+  expect(store.getState().outbox).toMatchObject({ waiting: [], refused: [] });
+  expect(localStorage.getItem('taktik.refused.c')).toBeNull();
 });

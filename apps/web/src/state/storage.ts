@@ -11,12 +11,16 @@ export function load<T>(name: string): T | undefined {
   }
 }
 
-export function save(name: string, value: unknown): void {
+/** @returns whether the store took it: one that is full or closed does not */
+export function save(name: string, value: unknown): boolean {
   try {
-    if (value === undefined) globalThis.localStorage?.removeItem(PREFIX + name);
-    else globalThis.localStorage?.setItem(PREFIX + name, JSON.stringify(value));
+    const store = globalThis.localStorage;
+    if (!store) return false;
+    if (value === undefined) store.removeItem(PREFIX + name);
+    else store.setItem(PREFIX + name, JSON.stringify(value));
+    return true;
   } catch {
-    // A full or forbidden store costs the reload, never the work on the screen.
+    return false;
   }
 }
 

@@ -2,6 +2,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { adopted, session, type Session } from '../places/setup/session';
 import { api } from './api';
+import { news } from './news';
 import { outbox } from './outbox';
 import { keepForOffline } from './offline';
 import { preferences } from './preferences';
@@ -16,6 +17,7 @@ export function createStore() {
       session: session.reducer,
       outbox: outbox.reducer,
       who: who.reducer,
+      news: news.reducer,
       [api.reducerPath]: api.reducer,
     },
     middleware: (defaults) => defaults().concat(api.middleware),

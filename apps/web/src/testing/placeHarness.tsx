@@ -129,6 +129,8 @@ beforeEach(() => {
     '/api/catalogue/own': [],
     '/api/rules': withDefaults(),
     '/api/exposures': [row],
+    '/api/trends': [],
+    '/api/versions': { rules: 1, department: 1, rooms: {}, own: 0, changedBy: { rules: null, department: null } },
     '/api/people': [person],
     '/api/department': defaultDepartment,
     [`/api/orders/${order.id}/exam`]: { order, exam: null, exposures: [] },

@@ -1,4 +1,5 @@
 /** One of a few, as large keys in a row. */
+import { useRef } from 'react';
 import { View } from 'react-native';
 import { Press } from './Press';
 import { useTheme } from './theme';
@@ -18,15 +19,28 @@ export function Choice<T extends string>({
   value: T | undefined;
   onChange: (value: T) => void;
 }) {
+  const keys = useRef(new Map<T, View>());
+  const chosen = options.findIndex((option) => option.value === value);
+  /** Arrow keys go round the group and choose as they go. */
+  const move = (from: number, by: 1 | -1) => {
+    const to = options[(from + by + options.length) % options.length];
+    keys.current.get(to.value)?.focus();
+    onChange(to.value);
+  };
   return (
     <View style={{ gap: 6 }} role="radiogroup" aria-label={label}>
       <Words kind="small" tone="soft">
         {label}
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {options.map((option) => (
+        {options.map((option, i) => (
           <Press
             key={option.value}
+            ref={(key: View | null) => {
+              if (key) keys.current.set(option.value, key);
+            }}
+            tabIndex={i === Math.max(0, chosen) ? 0 : -1}
+            onArrow={(by) => move(i, by)}
             label={option.label}
             role="radio"
             checked={option.value === value}

@@ -1,16 +1,20 @@
 /** The frame of every screen: places at the bottom of a phone or at the left of a wide screen, header, notices. */
 import { Link, usePathname, type Href } from 'expo-router';
-import { useState, type PropsWithChildren, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type PropsWithChildren, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { PersonChip } from '../places/people/PersonChip';
 import { RoomSheet } from '../places/room/RoomSheet';
 import { useRoom } from '../places/room/useRoom';
+import { newsRead } from '../state/news';
 import { dismissed, dropRefused } from '../state/outbox';
+import { sendAgain } from '../state/sender';
+import type { AppDispatch } from '../state/store';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { CornerTicks } from './CornerTicks';
 import { Press } from './Press';
 import { useTheme } from './theme';
-import { PRIMARY, RAIL_FROM } from './tokens';
+import { LOW_UNDER, NO_OUTLINE, PRIMARY, RADIUS, RAIL_FROM } from './tokens';
+import { usePageTitle } from './usePageTitle';
 import { Words } from './Words';
 
 const PLACES: readonly { name: string; href: Href; path: string }[] = [
@@ -48,11 +52,52 @@ function Place({ name, href, here }: { name: string; href: Href; here: boolean }
   );
 }
 
+/** Some screen was shown before this one: only then has the focus been lost. */
+let shownBefore = false;
+/** Height of a page in a window that is lower: its lists show some rows. */
+const LOW_PAGE = 640;
+
+/** Past the places, to what this page is about; seen when it has the focus. */
+function SkipLink({ onPress }: { onPress: () => void }) {
+  const theme = useTheme();
+  const [focused, setFocused] = useState(false);
+  return (
+    <Pressable
+      role="link"
+      onPress={onPress}
+      onFocus={() => setFocused(true)}
+      onBlur={() => setFocused(false)}
+      style={{
+        position: 'absolute',
+        top: focused ? 4 : -200,
+        left: 4,
+        zIndex: 10,
+        minHeight: PRIMARY,
+        paddingHorizontal: 16,
+        justifyContent: 'center',
+        backgroundColor: theme.raised,
+        borderRadius: RADIUS,
+      }}
+    >
+      <Words tone="lamp">To the content</Words>
+    </Pressable>
+  );
+}
+
 export function Frame({ header, children, footer }: PropsWithChildren<{ header?: ReactNode; footer?: ReactNode }>) {
   const theme = useTheme();
-  const { width } = useWindowDimensions();
+  const { width, height } = useWindowDimensions();
   const path = usePathname();
   const rail = width >= RAIL_FROM;
+  const low = height < LOW_UNDER;
+  const main = useRef<View>(null);
+  const toMain = () => main.current?.focus();
+  // Whoever came here by key is at its beginning, not at that of the page; a field that asks for the focus keeps it.
+  useEffect(() => {
+    const nowhere = typeof document !== 'undefined' && (document.activeElement ?? document.body) === document.body;
+    if (shownBefore && nowhere) main.current?.focus();
+    shownBefore = true;
+  }, []);
   const places = (
     <View
       role="navigation"
@@ -71,12 +116,20 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
   );
   return (
     <View style={{ flex: 1, flexDirection: rail ? 'row' : 'column', backgroundColor: theme.ground }}>
+      <SkipLink onPress={toMain} />
       {rail && places}
-      <View role="main" style={{ flex: 1, minHeight: 0 }}>
-        <Notices />
-        {header}
-        {children}
-        {footer}
+      <View
+        ref={main}
+        role="main"
+        tabIndex={-1}
+        style={[{ flex: 1, minHeight: 0, overflow: low ? 'scroll' : undefined }, NO_OUTLINE]}
+      >
+        <View style={low ? { height: LOW_PAGE } : { flex: 1, minHeight: 0 }}>
+          <Notices />
+          {header}
+          {children}
+          {footer}
+        </View>
       </View>
       {!rail && places}
     </View>
@@ -85,6 +138,7 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
 
 /** Title and room chip of a plain place. @param roomId of what is shown, where that is not the room in hand */
 export function PlaceHeader({ title, detail, roomId }: { title: string; detail?: string; roomId?: string }) {
+  usePageTitle(title);
   return (
     <View
       style={{
@@ -133,23 +187,73 @@ export function RoomChip({ roomId }: { roomId?: string }) {
   );
 }
 
-/** What waits to be sent, and what the server would not take. */
+/** What waits to be sent, what the server would not take, and what has changed meanwhile. */
 function Notices() {
   const theme = useTheme();
-  const dispatch = useAppDispatch();
-  const { waiting, refused, online } = useAppSelector((state) => state.outbox);
-  if (refused.length === 0 && (online || waiting.length === 0)) return null;
+  const dispatch = useAppDispatch() as AppDispatch;
+  const { waiting, refused, online, unkept, trouble } = useAppSelector((state) => state.outbox);
+  const person = useAppSelector((state) => state.who.person);
+  const news = useAppSelector((state) => state.news.text);
+  const { shipped } = useRoom();
+  const theirs = [
+    ...new Set(waiting.flatMap(({ by }) => (by && person && by !== person.name && person.role !== 'lead' ? [by] : []))),
+  ];
+  const held = waiting.filter(({ id }) => trouble[id] !== undefined);
+  const quiet = (online || waiting.length === 0) && unkept.length === 0 && theirs.length === 0;
+  if (quiet && refused.length === 0 && held.length === 0 && news === null && !shipped) return null;
+  const entries = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
   return (
     <View role="status" style={{ paddingHorizontal: 16, paddingVertical: 8, gap: 6, backgroundColor: theme.raised }}>
-      {!online && waiting.length > 0 && (
+      {shipped && (
+        <Words kind="small" tone="brick">
+          ▲ The department’s rooms cannot be read: numbers are for a room as it is shipped.
+        </Words>
+      )}
+      {news !== null && (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <Words kind="small" tone="lamp" style={{ flex: 1 }}>{`◆ ${news}`}</Words>
+          <Press label="Seen" plain onPress={() => dispatch(newsRead())} style={{ paddingHorizontal: 10 }}>
+            <Words kind="small" tone="lamp">
+              Seen
+            </Words>
+          </Press>
+        </View>
+      )}
+      {unkept.length > 0 && (
+        <Words
+          kind="small"
+          tone="brick"
+        >{`▲ This device cannot keep ${entries(unkept.length)}: its store is full or closed. Leave this page open until ${unkept.length === 1 ? 'it is' : 'they are'} sent, and write ${unkept.length === 1 ? 'it' : 'them'} down.`}</Words>
+      )}
+      {!online && waiting.length > unkept.length && (
         <Words
           kind="small"
           tone="mauve"
-        >{`● No connection: ${waiting.length} ${waiting.length === 1 ? 'entry is' : 'entries are'} kept on this device and sent when it is back.`}</Words>
+        >{`● No connection: ${entries(waiting.length - unkept.length)} ${waiting.length - unkept.length === 1 ? 'is' : 'are'} kept on this device and sent when it is back.`}</Words>
       )}
+      {theirs.map((name) => (
+        <Words
+          key={name}
+          kind="small"
+          tone="mauve"
+        >{`● ${entries(waiting.filter(({ by }) => by === name).length)} of ${name} wait on this device until ${name} or a lead signs in.`}</Words>
+      ))}
+      {held.map(({ id, what }) => (
+        <Words key={id} kind="small" tone="brick">{`▲ Waits: ${what}. ${trouble[id]} It is tried again.`}</Words>
+      ))}
       {refused.map((item) => (
         <View key={item.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
           <Words kind="small" tone="brick" style={{ flex: 1 }}>{`▲ Not recorded: ${item.what}. ${item.why}`}</Words>
+          <Press
+            label={`Send again: ${item.what}`}
+            plain
+            onPress={() => sendAgain(dispatch, item)}
+            style={{ paddingHorizontal: 10 }}
+          >
+            <Words kind="small" tone="lamp">
+              Send again
+            </Words>
+          </Press>
           <Press
             label={`Dismiss: ${item.what}`}
             plain
@@ -159,7 +263,7 @@ function Notices() {
             }}
             style={{ paddingHorizontal: 10 }}
           >
-            <Words kind="small" tone="lamp">
+            <Words kind="small" tone="soft">
               Dismiss
             </Words>
           </Press>

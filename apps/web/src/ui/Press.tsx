@@ -1,6 +1,6 @@
 /** Anything that is pressed: large enough for a glove, with corner ticks on keyboard focus or when it is the chosen one. */
-import { useState, type ReactNode } from 'react';
-import { Pressable, type StyleProp, type ViewStyle } from 'react-native';
+import { useState, type KeyboardEvent, type ReactNode, type Ref } from 'react';
+import { Pressable, type StyleProp, type View, type ViewStyle } from 'react-native';
 import { CornerTicks } from './CornerTicks';
 import { useTheme } from './theme';
 import { RADIUS, TARGET } from './tokens';
@@ -19,7 +19,13 @@ type Props = {
   download?: string;
   style?: StyleProp<ViewStyle>;
   testID?: string;
+  /** Of a group in which the arrow keys move: only one of it is reached by Tab. */
+  tabIndex?: 0 | -1;
+  onArrow?: (by: 1 | -1) => void;
+  ref?: Ref<View>;
 };
+
+const ARROWS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 export function Press({
   label,
@@ -34,12 +40,29 @@ export function Press({
   download,
   style,
   testID,
+  tabIndex,
+  onArrow,
+  ref,
 }: Props) {
   const theme = useTheme();
   const [focused, setFocused] = useState(false);
   const toggles = role === 'radio' || role === 'checkbox';
+  // Space presses what is switched too, where the browser knows it for buttons alone.
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = ARROWS[event.key];
+    if (by !== undefined && onArrow) {
+      event.preventDefault();
+      event.stopPropagation();
+      onArrow(by);
+    } else if (event.key === ' ' && toggles && !disabled) {
+      event.preventDefault();
+      event.stopPropagation();
+      onPress?.();
+    }
+  };
   return (
     <Pressable
+      ref={ref}
       role={role}
       aria-label={label}
       aria-checked={toggles ? Boolean(checked) : undefined}
@@ -51,6 +74,8 @@ export function Press({
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
       testID={testID}
+      {...(tabIndex === undefined ? {} : { tabIndex })}
+      {...({ onKeyDown } as object)}
       {...(download ? { href: download, hrefAttrs: { download: true } } : {})}
       style={({ pressed }) => [
         {

@@ -1,9 +1,10 @@
 /** A sheet over the screen: from below on a phone, at the right on a wide screen. Escape, the key or the shade closes it. */
-import type { PropsWithChildren } from 'react';
-import { Modal, Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
+import { useEffect, useRef, type PropsWithChildren } from 'react';
+import { Modal, Pressable, ScrollView, useWindowDimensions, View, type Text } from 'react-native';
 import { Press } from './Press';
 import { useTheme } from './theme';
-import { RAIL_FROM } from './tokens';
+import { NO_OUTLINE, RAIL_FROM } from './tokens';
+import { useBackCloses } from './useBackCloses';
 import { useEscape } from './useEscape';
 import { Words } from './Words';
 
@@ -17,6 +18,14 @@ export function Sheet({
   const { width, height } = useWindowDimensions();
   const wide = width >= RAIL_FROM;
   useEscape(open, onClose);
+  useBackCloses(open, onClose);
+  const heading = useRef<Text>(null);
+  // What was opened is named at once, by its title; the keys follow.
+  useEffect(() => {
+    if (!open) return undefined;
+    const timer = setTimeout(() => heading.current?.focus?.(), 0);
+    return () => clearTimeout(timer);
+  }, [open]);
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', justifyContent: 'flex-end' }}>
@@ -37,7 +46,7 @@ export function Sheet({
           }}
         >
           <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: 16, paddingRight: 8, paddingTop: 8 }}>
-            <Words kind="title" role="heading" style={{ flex: 1 }}>
+            <Words ref={heading} tabIndex={-1} kind="title" role="heading" style={{ flex: 1, ...NO_OUTLINE }}>
               {title}
             </Words>
             <Press label="Close" onPress={onClose} plain style={{ alignItems: 'center', paddingHorizontal: 12 }}>

@@ -1,4 +1,5 @@
 /** Text in the sizes of the design. */
+import type { Ref } from 'react';
 import { Text, type TextProps, type TextStyle } from 'react-native';
 import { fonts, type Theme } from './tokens';
 import { useTheme } from './theme';
@@ -27,7 +28,9 @@ const toneOf = (theme: Theme, tone: Tone): string =>
     mauve: theme.mauve,
   })[tone];
 
-export function Words({ kind = 'body', tone = 'ink', style, ...rest }: TextProps & { kind?: Kind; tone?: Tone }) {
+type Props = TextProps & { kind?: Kind; tone?: Tone; ref?: Ref<Text>; tabIndex?: 0 | -1 };
+
+export function Words({ kind = 'body', tone = 'ink', style, ...rest }: Props) {
   const theme = useTheme();
   return <Text {...rest} style={[STYLES[kind], { color: toneOf(theme, tone) }, style]} />;
 }

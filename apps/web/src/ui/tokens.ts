@@ -78,3 +78,8 @@ export const fonts = {
   label: 'BarlowSemiCondensed_500Medium',
   figure: 'BarlowSemiCondensed_600SemiBold',
 } as const;
+
+/** For what takes the focus so that it is read out, and is no key itself. */
+export const NO_OUTLINE = { outlineStyle: 'none' } as object;
+/** Windows lower than this scroll as a whole: a phone on its side, or a page at four times its size. */
+export const LOW_UNDER = 480;

@@ -89,17 +89,25 @@ function ofSign(ideal: Setup, sign: Sign): MeasuredFault | null {
     middle
       ? `The ${first} lies further from the ${middle} than the ${second}`
       : `The ${first} lies too far toward the ${way}`;
+  const wanted = measureSign(ideal, sign);
+  const tolerance = slope * sign.allowDeg;
   return {
     id: sign.id,
-    name: sign.name,
+    name: nameFor(sign.name, wanted, tolerance),
     unit: 'mm',
     about: sign.about,
     ...sidesOf(ideal, sign, says, { toward, away, a, b }),
-    wanted: measureSign(ideal, sign),
-    tolerance: slope * sign.allowDeg,
+    wanted,
+    tolerance,
     measure: (setup) => measureSign(setup, sign),
   };
 }
+
+/** A name that says that two marks meet, where on a good picture of this body they do not: they lie apart as they belong. */
+const nameFor = (name: string, wanted: number, tolerance: number): string =>
+  Math.abs(wanted) > tolerance
+    ? name.replace(/\bover each other\b/, `as far apart as they belong (${Math.abs(Math.round(wanted))} mm)`)
+    : name;
 
 type Says = (way: string, first: string, second: string) => string;
 /** Which of two marks on either side is the further one depends on which lies toward the growing side. */

@@ -155,3 +155,52 @@ test('a patient type is that of the age first, then of the place, then of what i
   expect(patientTypeOf({ patient: {}, situation: { keepStill: ['left arm'] } })).toBe('trauma');
   expect(patientTypeOf({ patient: {}, situation: {} })).toBe('adult');
 });
+
+test('nothing is practised that must not be done', () => {
+  for (const scenario of scenarios)
+    expect([scenario.id, setupOf(scenario.of, ROOM_ONE).problems.filter(({ code }) => /forbidden|barred|kept/.test(code))]).toEqual([
+      scenario.id,
+      [],
+    ]);
+});
+
+describe('grave errors', () => {
+  const setUps = scenarios.filter((each) => each.kind === 'set it up');
+  test.each(setUps.map((scenario) => [scenario.id, scenario] as const))(
+    '%s: none of them passes, alone',
+    (_, scenario) => {
+      const right = solutionOf(scenario, ROOM_ONE);
+      if (right.kind !== 'set it up' || scenario.kind !== 'set it up') throw new Error('not a set-up');
+      const setup = setupOf(scenario.of, ROOM_ONE);
+      const passes = (change: Partial<typeof right>) =>
+        scoreExercise(scenario, { ...right, ...change }, ROOM_ONE).share >= PASSED_FROM;
+      expect(passes({})).toBe(true);
+      if (setup.marker.letters.length === 1) expect(passes({ marker: right.marker === 'R' ? 'L' : 'R' })).toBe(false);
+      if (Math.abs(right.angleDeg) >= 5) expect(passes({ angleDeg: -right.angleDeg })).toBe(false);
+      expect(passes({ fieldMm: [40, 40] })).toBe(false);
+      const { width, height } = setup.field.neededMm;
+      if (430 * 430 > 2.05 * width * height) expect(passes({ fieldMm: [430, 430] })).toBe(false);
+      const other = right.sidMm > 1400 ? 1016 : 1830;
+      const [low, high] = setup.tube.sidRangeMm;
+      if (other < low || other > high) expect(passes({ sidMm: other })).toBe(false);
+    },
+  );
+});
+
+describe('spot the fault: one right answer, and names that hold', () => {
+  const spots = scenarios.filter((each) => each.kind === 'spot the fault');
+  test.each(spots.map((scenario) => [scenario.id, scenario] as const))('%s', (_, scenario) => {
+    if (scenario.kind !== 'spot the fault') throw new Error('not a spot');
+    const { ideal, actual, faults, fault, amount } = faultyOf(scenario, ROOM_ONE);
+    for (const each of faults) {
+      const real = Math.abs(each.measure(actual) - each.wanted) > each.tolerance;
+      const way = each.measure(actual) > each.wanted ? ('more' as const) : ('less' as const);
+      const { share } = scoreExercise(scenario, { kind: 'spot the fault', faultId: each.id, way, amount }, ROOM_ONE);
+      // Every true answer that is offered counts in full, every false one not at all.
+      expect([each.id, share]).toEqual([each.id, real ? 1 : 0]);
+      if (/over each other/.test(each.name))
+        expect([each.name, Math.abs(each.measure(ideal)) <= each.tolerance]).toEqual([each.name, true]);
+    }
+    expect(faults).toContain(fault);
+  });
+});

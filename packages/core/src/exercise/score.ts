@@ -10,7 +10,7 @@ import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
 import type { AnswerTo, ExerciseAnswer } from './answer';
 import type { Scenario } from './scenario';
-import { faultyOf, setupOf, signedAngle } from './start';
+import { faultyOf, isTrue, setupOf, signedAngle, wayOf } from './start';
 
 export type ScoreItem = {
   id: string;
@@ -20,6 +20,8 @@ export type ScoreItem = {
   /** What was answered, and what is right, in words. */
   said: string;
   right: string;
+  /** A repeat, a wrong side or a harm by itself: nothing else makes up for it. */
+  grave?: boolean;
 };
 export type Score = {
   /** 0 to 1. */
@@ -38,17 +40,26 @@ const WITHIN = {
   rotationDeg: [3, 6],
   amount: [0.3, 0.6],
 } as const;
+/** An angle this far off shows something else; a light this many times what is needed is no collimation [C]. */
+const GRAVE_ANGLE_DEG = 12;
+const GRAVE_FIELD_OVER = 2;
+/** The one distance for the other, as 40 for 72 in: by the logarithm of their ratio. */
+const GRAVE_SID = Math.log(1.3);
 /** From here on an exercise counts as passed. */
 export const PASSED_FROM = 0.8;
 
 const graded = (off: number, [full, half]: readonly [number, number]): number =>
   off <= full ? 1 : off <= half ? 0.5 : 0;
 
+/** With a grave error no exercise is passed, however good the rest. */
+const GRAVE_AT_MOST = 0.5;
+
 function scored(items: ScoreItem[]): Score {
   const missed = items.filter(({ share }) => share < 1);
-  const worst = [...missed].sort((a, b) => a.share - b.share)[0];
+  const worst = [...missed].sort((a, b) => Number(b.grave ?? false) - Number(a.grave ?? false) || a.share - b.share)[0];
+  const whole = items.reduce((sum, { share }) => sum + share, 0) / items.length;
   return {
-    share: items.reduce((sum, { share }) => sum + share, 0) / items.length,
+    share: items.some(({ grave }) => grave) ? Math.min(whole, GRAVE_AT_MOST) : whole,
     items,
     next: worst ? `${worst.name}: ${worst.right}` : '',
   };
@@ -94,6 +105,11 @@ function scoreSetUp(
       share: graded(Math.abs(answer.angleDeg - trueAngle), WITHIN.angleDeg),
       said: angleText(answer.angleDeg, tube.ways),
       right: angleText(trueAngle, tube.ways),
+      // The other way, or an angle where there is none: another picture.
+      grave:
+        Math.abs(answer.angleDeg - trueAngle) > WITHIN.angleDeg[1] &&
+        (Math.sign(answer.angleDeg) !== Math.sign(trueAngle) ||
+          Math.abs(answer.angleDeg - trueAngle) > GRAVE_ANGLE_DEG),
     },
     {
       id: 'centre',
@@ -109,6 +125,7 @@ function scoreSetUp(
       share: cut.length > 0 ? 0 : graded(over, WITHIN.fieldOver),
       said: `${formatRectangle(answer.fieldMm[0], answer.fieldMm[1], unit)}${cut.length > 0 ? `, cuts ${cut.map((edge) => edge.name).join(', ')}` : ''}`,
       right: formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit),
+      grave: cut.length > 0 || over > GRAVE_FIELD_OVER,
     },
     {
       id: 'sid',
@@ -116,6 +133,7 @@ function scoreSetUp(
       share: inRange ? 1 : graded(Math.abs(answer.sidMm / tube.sidMm - 1), WITHIN.sid),
       said: formatLength(answer.sidMm, unit),
       right: formatLength(tube.sidMm, unit),
+      grave: !inRange && Math.abs(Math.log(answer.sidMm / tube.sidMm)) > GRAVE_SID,
     },
     {
       id: 'receptor',
@@ -130,6 +148,7 @@ function scoreSetUp(
       share: (marker.letters ?? [marker.letter]).includes(answer.marker) ? 1 : 0,
       said: answer.marker,
       right: (marker.letters ?? [marker.letter]).join(' and '),
+      grave: !(marker.letters ?? [marker.letter]).includes(answer.marker),
     },
     {
       id: 'rotation',
@@ -157,19 +176,22 @@ function scoreSpot(
   answer: AnswerTo<'spot the fault'>,
   room: Room,
 ): Score {
-  const { ideal, faults, fault, way, amount } = faultyOf(scenario, room);
+  const { ideal, actual, faults, fault, amount } = faultyOf(scenario, room);
   const chosen = faults.find(({ id }) => id === answer.faultId);
-  const named = chosen?.id === fault.id;
+  // Of two signs of one motion either is a true answer.
+  const named = chosen !== undefined && chosen.about === fault.about && isTrue(chosen, actual);
+  const shown = named ? chosen : fault;
+  const way = wayOf(shown, actual);
   const says = (each: typeof fault, at: 'more' | 'less') => each[at];
   const sized = (value: number) => (fault.about.endsWith('Mm') ? `${Math.round(value)} mm` : `${value}°`);
   return scored([
-    { id: 'fault', name: 'Fault', share: named ? 1 : 0, said: chosen?.name ?? answer.faultId, right: fault.name },
+    { id: 'fault', name: 'Fault', share: named ? 1 : 0, said: chosen?.name ?? answer.faultId, right: shown.name },
     {
       id: 'way',
       name: 'Which way',
       share: named && answer.way === way ? 1 : 0,
       said: chosen ? says(chosen, answer.way) : answer.way,
-      right: says(fault, way),
+      right: says(shown, way),
     },
     {
       id: 'amount',

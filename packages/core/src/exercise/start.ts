@@ -59,12 +59,19 @@ export function faultyOf(
 } {
   const ideal = setupOf(of, room);
   const actual = misplace(ideal, mishap);
-  const faults = measuredFaults(ideal);
-  const fault = faults.find(({ id }) => id === faultId);
+  const all = measuredFaults(ideal);
+  const fault = all.find(({ id }) => id === faultId);
   if (!fault) throw new RangeError(`"${faultId}" of ${of.projectionId} cannot be measured on this patient`);
-  const way = fault.measure(actual) > fault.wanted ? 'more' : 'less';
-  return { ideal, actual, faults, fault, way, amount: Math.abs(mishap[fault.about]) };
+  // What is true of this picture too, by another motion than the one that was made, would be a second right answer.
+  const faults = all.filter((each) => each.about === fault.about || !isTrue(each, actual));
+  return { ideal, actual, faults, fault, way: wayOf(fault, actual), amount: Math.abs(mishap[fault.about]) };
 }
+
+/** Whether a picture has this fault. */
+export const isTrue = ({ measure, wanted, tolerance }: MeasuredFault, actual: Setup): boolean =>
+  Math.abs(measure(actual) - wanted) > tolerance;
+export const wayOf = ({ measure, wanted }: MeasuredFault, actual: Setup): 'more' | 'less' =>
+  measure(actual) > wanted ? 'more' : 'less';
 
 const CHOICES = 4;
 

@@ -18,7 +18,7 @@ const WEEK_MS = 7 * 86_400_000;
 /** Clocks of devices are never quite alike; what is dated further ahead is left out. */
 const AHEAD_MS = 10 * 60_000;
 /** Fewer readings, or less time, say nothing of a drift. */
-const LEAST_COUNT = 12;
+const LEAST_COUNT = 10;
 const LEAST_WEEKS = 1;
 /** So many standard errors are chance in fewer than one steady room in a thousand: rooms are looked at every day. */
 const SURE = 3.3;

@@ -1,8 +1,8 @@
 /** Find: any projection by words or by touch; every row already answers for the patient in hand. */
 import { Button, Input } from '@rneui/themed';
 import { findExams, findProjections, projections, type Projection } from '@taktik/core';
-import { useRouter } from 'expo-router';
-import { useCallback, useDeferredValue, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { FlatList, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
@@ -22,6 +22,8 @@ import { TouchFigure, type Touched } from './TouchFigure';
 /** Round every row; what stands above the rows is as far from the edge. */
 const ROW_PADDING = 5;
 const MAX_QUERY = 200;
+/** The address follows the hand after this pause. */
+const ADDRESS_AFTER_MS = 300;
 /** Exams offered beside the hits. */
 const MAX_EXAMS = 6;
 /** No region or part picked. */
@@ -38,7 +40,9 @@ export function FindPlace() {
   const { pinned, recent } = useAppSelector((state) => state.preferences);
   const { room, rules } = useRoom(session?.roomId);
   const { own } = useOwnEntries();
-  const [query, setQuery] = useState('');
+  // The address keeps what was asked: reload and back find it again.
+  const inAddress = useLocalSearchParams().q;
+  const [query, setQuery] = useState(typeof inAddress === 'string' ? inAddress.slice(0, MAX_QUERY) : '');
   const [side, setSide] = useState<'left' | 'right'>('right');
   const [region, setRegion] = useState(ALL);
   const [part, setPart] = useState(ALL);
@@ -47,6 +51,12 @@ export function FindPlace() {
   const [pair, setPair] = useState<readonly string[]>([]);
   const field = useRef<TextInput>(null);
   const asked = useDeferredValue(query.trim());
+  useEffect(() => {
+    const timer = setTimeout(() => router.setParams({ q: asked === '' ? undefined : asked }), ADDRESS_AFTER_MS);
+    return () => clearTimeout(timer);
+    // The router is the same for as long as the screen is.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asked]);
   const base = useMemo(
     (): Base => ({ patient: session?.patient ?? {}, situation: session?.situation, room, rules, side }),
     [session, room, rules, side],

@@ -179,7 +179,7 @@ function OrderRow({ order, now }: { order: Order; now: number }) {
     <View style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 14, gap: 8, flex: 1 }}>
       <View style={{ flexDirection: 'row', gap: 10, alignItems: 'flex-start' }}>
         <Press
-          label={`Open the order: ${order.exam}${side}, ${order.patient.initials}`}
+          label={`Open the order: ${order.exam}${side}, ${order.patient.initials}, ${URGENCY[order.urgency]}, ${order.ward}, ${room}, waiting ${waited} min`}
           role="link"
           plain
           onPress={() => router.push({ pathname: '/order', params: { id: order.id } })}
@@ -214,7 +214,7 @@ function OrderRow({ order, now }: { order: Order; now: number }) {
         {order.urgency === 'now' && <Tag text="now" tone="lamp" />}
         {order.heldBy && !mine && <Tag text={`in hand: ${order.heldBy}`} tone="mauve" />}
         {order.unusual.map((text) => (
-          <Tag key={text} text={text} tone={/not cleared|fracture|pregnan/.test(text) ? 'brick' : 'mauve'} />
+          <Tag key={text} text={text} tone={/not cleared|fracture|pregnan|orderer/.test(text) ? 'brick' : 'mauve'} />
         ))}
         {summary?.blocked.map((name) => (
           <Tag key={name} text={`not as usual: ${name}`} tone="brick" />

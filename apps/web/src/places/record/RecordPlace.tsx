@@ -108,7 +108,7 @@ export function RecordPlace() {
         <View style={wide ? { flexDirection: 'row-reverse', gap: 24 } : { gap: 16 }}>
           {rows && rows.length > 0 && (
             <View style={{ gap: 18, flex: wide ? 1 : undefined }}>
-              <TrendPane rows={rows} />
+              <TrendPane rows={rows} from={from} />
               <RepeatsPane rows={rows} />
             </View>
           )}

@@ -2,7 +2,7 @@
 import { bandOf, indexTrend, signed, withDepartmentDefaults } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useDepartmentQuery, type ExposureRow } from '../../state/api';
+import { useDepartmentQuery, useTrendsQuery, type ExposureRow } from '../../state/api';
 import { LineOver } from '../../ui/charts/lazy';
 import type { LinePoint } from '../../ui/charts/LineOver';
 import { Choice } from '../../ui/Choice';
@@ -16,7 +16,7 @@ const ALL = 'all';
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short' };
 const date = (at: number): string => new Date(at).toLocaleDateString('en-GB', DATE);
 
-export function TrendPane({ rows }: { rows: readonly ExposureRow[] }) {
+export function TrendPane({ rows, from }: { rows: readonly ExposureRow[]; from: number }) {
   const [room, setRoom] = useState(ALL);
   const [show, setShow] = useState<'deviation' | 'index'>('deviation');
   const [width, onLayout] = useWidth(340);
@@ -24,7 +24,16 @@ export function TrendPane({ rows }: { rows: readonly ExposureRow[] }) {
   const { bands } = withDepartmentDefaults(data);
   const rooms = [...new Map(rows.map((row) => [row.roomId, row.room]))];
   const chosen = rows.filter(({ roomId }) => room === ALL || roomId === room).sort((a, b) => a.exposedAt - b.exposedAt);
-  const trend = indexTrend(chosen.map(({ exposedAt, deviationIndex }) => ({ at: exposedAt, di: deviationIndex })));
+  const [now] = useState(Date.now);
+  const { data: trends } = useTrendsQuery({ from });
+  const here = indexTrend(
+    chosen.map(({ exposedAt, deviationIndex }) => ({ at: exposedAt, di: deviationIndex })),
+    now,
+  );
+  // The server counts every exposure of the time; what is drawn may be the newest of them.
+  const counted = rooms.length === 1 && room === ALL ? trends?.[0] : trends?.find(({ roomId }) => roomId === room);
+  const trend = counted ?? here;
+  const alarmed = (trends ?? []).filter(({ drifts, off }) => drifts || off);
   if (!trend) return null;
   const highest = Math.max(...chosen.map(({ exposureIndex }) => exposureIndex));
   const top = Math.ceil(highest / 200) * 200;
@@ -48,7 +57,9 @@ export function TrendPane({ rows }: { rows: readonly ExposureRow[] }) {
       : trend.drifts
         ? `It ${trend.perWeek > 0 ? 'rises' : 'sinks'} by ${Math.abs(trend.perWeek).toFixed(1)} DI a week: have receptor and output looked at.`
         : 'No drift beyond its own scatter.';
-  const says = `${trend.count} exposures, mean deviation ${signed(trend.mean)}, scatter ${trend.spread.toFixed(1)}; ${outside} to look at. ${drift}`;
+  const level = trend.off ? ` The room as a whole lies ${trend.mean > 0 ? 'over' : 'under'} its target.` : '';
+  const others = room === ALL && rooms.length > 1 ? alarmed.map((each) => each.room) : [];
+  const says = `${trend.count} exposures, mean deviation ${signed(trend.mean)}, scatter ${trend.spread.toFixed(1)}; ${outside} to look at. ${drift}${level}${others.length > 0 ? ` Look at: ${others.join(', ')}.` : ''}`;
   return (
     <View style={{ gap: 8 }} onLayout={onLayout}>
       <Words kind="heading" role="heading" aria-level={2}>
@@ -96,8 +107,8 @@ export function TrendPane({ rows }: { rows: readonly ExposureRow[] }) {
       <Words kind="small" tone="soft">
         {`● acceptable (within ±${bands.acceptable})  ■ to look at`}
       </Words>
-      <Words kind="small" tone={trend.drifts ? 'brick' : 'ink'}>
-        {`${trend.drifts ? '▲ ' : ''}${says}`}
+      <Words kind="small" tone={trend.drifts || trend.off || others.length > 0 ? 'brick' : 'ink'}>
+        {`${trend.drifts || trend.off || others.length > 0 ? '▲ ' : ''}${says}`}
       </Words>
     </View>
   );

@@ -17,7 +17,9 @@ describe('Record', () => {
     const store = show(<RecordPlace />);
     await screen.findByText('Nothing exposed today');
     act(() => {
-      store.dispatch(queued({ id: 'a', madeAt: 1, path: '/exposures', body: {}, what: 'Sacrum, AP axial' }));
+      store.dispatch(
+        queued({ item: { id: 'a', madeAt: 1, path: '/exposures', body: {}, what: 'Sacrum, AP axial' }, kept: true }),
+      );
       store.dispatch(unreachable());
     });
     expect(screen.getByText('1 on the way')).toBeTruthy();

@@ -77,6 +77,9 @@ function Exercise({
   const [start] = useState(() => Date.now());
   const [score, setScore] = useState<Score | null>(null);
   const [problem, setProblem] = useState('');
+  /** The right answers of this exercise were shown already. */
+  const [shown, setShown] = useState(false);
+  const [counted, setCounted] = useState(true);
   // The first room that was known: its numbers must not change under the hand.
   const [room] = useState(inHand ?? ROOM_ONE);
   const wide = width >= WIDE_FROM;
@@ -94,7 +97,9 @@ function Exercise({
       setProblem((error as Error).message);
       return;
     }
-    if (person === null) return;
+    // Once the right answers were shown, a further try is practice and is not counted.
+    if (person === null || shown) return;
+    setShown(true);
     const now = Date.now();
     const id = nanoid(16);
     post(dispatch, {
@@ -128,11 +133,19 @@ function Exercise({
         {score && (
           <View style={{ gap: 10, maxWidth: 720 }}>
             <ScoreList score={score} passedFrom={core.PASSED_FROM} />
+            {!counted && (
+              <Words kind="small" tone="soft">
+                Not counted: the right answers were shown before. It comes back on another day.
+              </Words>
+            )}
             <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
               <Button title="Next exercise" onPress={goOn} />
               <Press
                 label="Once more"
-                onPress={() => setScore(null)}
+                onPress={() => {
+                  setScore(null);
+                  setCounted(false);
+                }}
                 style={{ paddingHorizontal: 14, justifyContent: 'center' }}
               >
                 <Words>Once more</Words>

@@ -24,7 +24,7 @@ export function ScoreList({ score: { share, items, next }, passedFrom }: { score
               style={{ padding: 8, gap: 2, backgroundColor: theme.surface, borderRadius: RADIUS }}
             >
               <Words kind="small" tone={tone}>
-                {`${sign} ${item.name}${item.share === 0.5 ? ', near' : ''}`}
+                {`${sign} ${item.name}${item.grave ? ': grave, not passed with it' : item.share === 0.5 ? ', near' : ''}`}
               </Words>
               <Words kind="small">{item.share === 1 ? item.said : `${item.said}. Right: ${item.right}`}</Words>
             </View>

@@ -24,7 +24,19 @@ import { useRoomDraft } from './useRoomDraft';
 export function RoomPlace() {
   const { id } = useLocalSearchParams();
   const router = useRouter();
-  const { room: preferred, rooms } = useRoom();
+  const { room: preferred, rooms, shipped } = useRoom();
+  if (shipped)
+    return (
+      <Frame header={<PlaceHeader title="Room" />}>
+        <View style={{ padding: 16 }}>
+          <Note
+            tone="brick"
+            title="The rooms of the department cannot be read"
+            text="The server does not answer. What is computed meanwhile is for a room as it is shipped, not for yours: check every number against the room."
+          />
+        </View>
+      </Frame>
+    );
   const asked = typeof id === 'string' ? rooms.find((room) => room.id === id) : preferred;
   if (!asked)
     return (

@@ -3,10 +3,19 @@ import { demoRooms, withDefaults, type HouseRules, type Room } from '@taktik/cor
 import { useRoomsQuery, useRulesQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 
-export function useRoom(roomId?: string): { room: Room | undefined; rooms: readonly Room[]; rules: HouseRules } {
-  const { data: rooms = demoRooms } = useRoomsQuery();
+export type RoomInHand = {
+  room: Room | undefined;
+  rooms: readonly Room[];
+  rules: HouseRules;
+  /** Shipped rooms stand in for those of the department, which cannot be read. */
+  shipped: boolean;
+};
+
+export function useRoom(roomId?: string): RoomInHand {
+  const { data, isError } = useRoomsQuery();
+  const rooms = data ?? demoRooms;
   const { data: house } = useRulesQuery();
   const { roomId: preferred, unit } = useAppSelector((state) => state.preferences);
   const room = rooms.find(({ id }) => id === (roomId ?? preferred)) ?? rooms[0];
-  return { room, rooms, rules: withDefaults({ ...house, unit }) };
+  return { room, rooms, rules: withDefaults({ ...house, unit }), shipped: data === undefined && isError };
 }

@@ -4,7 +4,9 @@ import { bandOf, signed, techniqueForIndex, withDepartmentDefaults } from '@takt
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useDepartmentQuery, useExposureQuery, type ExposureRow } from '../../state/api';
-import { useAppSelector } from '../../state/hooks';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { sendAgain } from '../../state/sender';
+import type { AppDispatch } from '../../state/store';
 import { Press } from '../../ui/Press';
 import { useTheme } from '../../ui/theme';
 import { PRIMARY } from '../../ui/tokens';
@@ -34,9 +36,11 @@ export function ActionBar(props: Props) {
   const { session, index, feasible, done, askFirst, onAsk, onWays, onExpose, onAccept, onRepeat, onNext, onFinish } =
     props;
   const theme = useTheme();
+  const refusedItems = useAppSelector((state) => state.outbox.refused);
   if (!session) return null;
   const all = session.plan.every((_, i) => session.exposed[i] !== undefined);
   const hasNext = session.plan[index + 1] !== undefined;
+  const missing = refusedItems.filter(({ id }) => Object.values(session.exposed).includes(id)).length;
   const exposureId = session.exposed[index];
   const accepted = exposureId !== undefined && session.accepted.includes(exposureId);
   const repeats = session.repeats[index]?.length ?? 0;
@@ -91,7 +95,13 @@ export function ActionBar(props: Props) {
           </>
         )}
         {accepted && hasNext && !all && <Button title="Next projection" onPress={onNext} />}
-        {accepted && (all || !hasNext) && <Button title="Finish exam" onPress={onFinish} />}
+        {accepted && (all || !hasNext) && (
+          <Button
+            title={missing > 0 ? `${missing} not in the record` : 'Finish exam'}
+            disabled={missing > 0}
+            onPress={onFinish}
+          />
+        )}
       </View>
     </View>
   );
@@ -103,14 +113,38 @@ const onTarget = ({ mAs, exposureIndex, targetIndex }: ExposureRow): number =>
 
 /** What came of the exposure: on this device first, with the detector's index as soon as the server has it. */
 function Kept({ exposureId }: { exposureId: string }) {
-  const waiting = useAppSelector((state) => state.outbox.waiting.some(({ id }) => id === exposureId));
-  const { data } = useExposureQuery(exposureId, { skip: waiting });
+  const dispatch = useAppDispatch() as AppDispatch;
+  const { waiting: all, refused, unkept } = useAppSelector((state) => state.outbox);
+  const waiting = all.some(({ id }) => id === exposureId);
+  const lost = refused.find(({ id }) => id === exposureId);
+  const { data } = useExposureQuery(exposureId, { skip: waiting || lost !== undefined });
   const { data: department } = useDepartmentQuery();
   const { bands } = withDepartmentDefaults(department);
   const scale = useScale(data?.roomId);
   const [typing, setTyping] = useState(false);
   const band = data && bandOf(data.deviationIndex, bands);
   const fine = !band || band.id === 'on target' || band.id === 'acceptable';
+  if (lost)
+    return (
+      <View role="alert" style={{ flex: 1, paddingLeft: 6 }}>
+        <Words kind="small" tone="brick">
+          {`▲ Exposed, NOT in the record: ${lost.why}`}
+        </Words>
+        <Press label={`Send again: ${lost.what}`} plain onPress={() => sendAgain(dispatch, lost)}>
+          <Words kind="small" tone="lamp">
+            Send again
+          </Words>
+        </Press>
+      </View>
+    );
+  if (unkept.includes(exposureId))
+    return (
+      <View role="alert" style={{ flex: 1, paddingLeft: 6 }}>
+        <Words kind="small" tone="brick">
+          ▲ Exposed; this device cannot keep it. Leave the page open until it is sent.
+        </Words>
+      </View>
+    );
   return (
     <View role="status" style={{ flex: 1, paddingLeft: 6 }}>
       <Words kind="small" tone="sage">

@@ -78,6 +78,10 @@ function SetupScreen() {
   useWakeLock(session !== null);
   const [loose, setLoose] = useState<{ of: string; ticks: string[] }>({ of: '', ticks: NO_TICKS });
 
+  const refusedItems = useAppSelector((state) => state.outbox.refused);
+  const versions = useAppSelector((state) => state.news.seen);
+  const madeWith = versions ? { rules: versions.rules, room: room && versions.rooms[room.id] } : undefined;
+
   const wide = width >= WIDE_FROM;
   const rail = width >= RAIL_FROM ? 84 : 0;
   const stage = stageSize(width - rail, height, wide);
@@ -121,7 +125,7 @@ function SetupScreen() {
       id,
       madeAt: now,
       path: '/exposures',
-      body: { id, examId: session.examId, request, performedBy: person ?? session.by, exposedAt: now },
+      body: { id, examId: session.examId, request, performedBy: person ?? session.by, exposedAt: now, madeWith },
       what: result.setup.name,
     });
     dispatch(exposed({ index, exposureId: id, request }));
@@ -133,18 +137,20 @@ function SetupScreen() {
       id: nanoid(16),
       madeAt: Date.now(),
       path: `/exposures/${exposureId}/verdict`,
-      body: { verdict, cause },
+      body: { verdict, cause, decidedAt: Date.now() },
       what: `${verdict === 'repeat' ? 'repeat' : 'acceptance'} of ${result?.setup.name ?? 'the picture'}`,
     });
     if (verdict === 'accepted') dispatch(acceptedPicture(exposureId));
     else dispatch(repeated({ index, exposureId, cause: cause ?? '' }));
   };
+  /** Exposures of this exam that the server would not take: the exam is not complete in the record. */
+  const lost = refusedItems.filter(({ id }) => Object.values(session?.exposed ?? {}).includes(id));
   const openWays = async () => {
     await settle();
     router.push({ pathname: '/ways', params: toAddress(asked) });
   };
   const finish = () => {
-    if (!session) return;
+    if (!session || lost.length > 0) return;
     const now = Date.now();
     post(dispatch, {
       id: `${session.examId}-end`,

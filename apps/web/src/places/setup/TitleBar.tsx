@@ -5,6 +5,7 @@ import { RoomChip } from '../../ui/Frame';
 import { PersonChip } from '../people/PersonChip';
 import { Press } from '../../ui/Press';
 import { RAIL_FROM } from '../../ui/tokens';
+import { usePageTitle } from '../../ui/usePageTitle';
 import { Words } from '../../ui/Words';
 import type { Session } from './session';
 import { patientText, situationText } from './words';
@@ -34,6 +35,7 @@ export function TitleBar({ setup, asked, session, index, onShow, onPatient, onEx
         <Words kind="title">{sign}</Words>
       </Press>
     );
+  usePageTitle(setup.name, 'Set up');
   const wide = useWindowDimensions().width >= RAIL_FROM;
   return (
     <View>

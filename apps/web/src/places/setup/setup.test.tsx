@@ -138,7 +138,11 @@ describe('Set up', () => {
     expect(screen.getByRole('button', { name: 'Expose' })).toBeTruthy();
     const { session, outbox } = store.getState();
     expect(session.current).toMatchObject({ exposed: {}, repeats: { 0: [{ cause: 'Rotated' }] } });
-    expect(outbox.waiting.at(-1)?.body).toEqual({ verdict: 'repeat', cause: 'Rotated' });
+    expect(outbox.waiting.at(-1)?.body).toMatchObject({
+      verdict: 'repeat',
+      cause: 'Rotated',
+      decidedAt: expect.any(Number),
+    });
   });
   it('a plan that another device changed is said, and taken when it is wanted', async () => {
     mockHere.params = setUp;

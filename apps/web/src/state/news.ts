@@ -1,0 +1,38 @@
+/** What a lead has changed while this device was open: rules, rooms, department and own entries are followed. */
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Versions } from './api';
+
+export type NewsState = { seen: Versions | null; text: string | null };
+
+const by = (name: string | null): string => (name === null ? '' : ` by ${name}`);
+const differs = (a: Record<string, number>, b: Record<string, number>): boolean =>
+  Object.keys({ ...a, ...b }).some((id) => a[id] !== b[id]);
+
+/** In words, what is another version now; empty for nothing. */
+export function changesOf(before: Versions, now: Versions): string {
+  const said = [
+    ...(now.rules !== before.rules ? [`the house rules were changed${by(now.changedBy.rules)}`] : []),
+    ...(now.department !== before.department ? [`the department was changed${by(now.changedBy.department)}`] : []),
+    ...(differs(before.rooms, now.rooms) ? ['a room or its technique chart was changed'] : []),
+    ...(now.own !== before.own ? ['own projections were changed'] : []),
+  ];
+  if (said.length === 0) return '';
+  const text = `${said.join('; ')}: all numbers follow.`;
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+export const news = createSlice({
+  name: 'news',
+  initialState: (): NewsState => ({ seen: null, text: null }),
+  reducers: {
+    versionsSeen: (state, { payload }: PayloadAction<Versions>) => {
+      const said = state.seen === null ? '' : changesOf(state.seen, payload);
+      state.seen = payload;
+      if (said !== '') state.text = said;
+    },
+    newsRead: (state) => {
+      state.text = null;
+    },
+  },
+});
+export const { versionsSeen, newsRead } = news.actions;
