@@ -129,7 +129,7 @@ const baseQuery: typeof plainQuery = async (...query) => {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department', 'Rooms', 'Practice'],
+  tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department', 'Rooms', 'Practice', 'Versions'],
   endpoints: (build) => ({
     people: build.query<Person[], void>({ query: () => 'people', providesTags: ['People'] }),
     signIn: build.mutation<{ person: Person }, { personId: string; pin: string }>({
@@ -142,7 +142,7 @@ export const api = createApi({
       query: (body) => ({ url: 'people', method: 'POST', body }),
       invalidatesTags: ['People'],
     }),
-    versions: build.query<Versions, void>({ query: () => 'versions' }),
+    versions: build.query<Versions, void>({ query: () => 'versions', providesTags: ['Versions'] }),
     department: build.query<Department, void>({
       query: () => 'department',
       transformResponse: (answer: Department, meta) => {
@@ -153,7 +153,7 @@ export const api = createApi({
     }),
     putDepartment: build.mutation<Department, DepartmentInput>({
       query: (body) => ({ url: 'department', method: 'PUT', body, ...ifMatch(loaded.department) }),
-      invalidatesTags: ['Department'],
+      invalidatesTags: ['Department', 'Versions'],
     }),
     orders: build.query<Order[], void>({ query: () => 'orders', providesTags: ['Orders'] }),
     orderDetail: build.query<OrderDetail, string>({
@@ -187,11 +187,11 @@ export const api = createApi({
         body: change,
         ...ifMatch(roomVersion(id)),
       }),
-      invalidatesTags: ['Rooms'],
+      invalidatesTags: ['Rooms', 'Versions'],
     }),
     importRoom: build.mutation<Room, unknown>({
       query: (body) => ({ url: 'rooms/import', method: 'POST', body: body as object }),
-      invalidatesTags: ['Rooms'],
+      invalidatesTags: ['Rooms', 'Versions'],
     }),
     importChart: build.mutation<Room, { id: string; table: string }>({
       query: ({ id, table }) => ({
@@ -200,7 +200,7 @@ export const api = createApi({
         body: table,
         headers: { 'content-type': 'text/csv' },
       }),
-      invalidatesTags: ['Rooms'],
+      invalidatesTags: ['Rooms', 'Versions'],
     }),
     rules: build.query<HouseRules, void>({
       query: () => 'rules',
@@ -212,20 +212,20 @@ export const api = createApi({
     }),
     putRules: build.mutation<HouseRules, HouseRules>({
       query: (rules) => ({ url: 'rules', method: 'PUT', body: rules, ...ifMatch(loaded.rules) }),
-      invalidatesTags: ['Rules'],
+      invalidatesTags: ['Rules', 'Versions'],
     }),
     own: build.query<Projection[], void>({ query: () => 'catalogue/own', providesTags: ['Own'] }),
     putOwn: build.mutation<Projection, Projection>({
       query: (entry) => ({ url: `catalogue/own/${entry.id}`, method: 'PUT', body: entry }),
-      invalidatesTags: ['Own'],
+      invalidatesTags: ['Own', 'Versions'],
     }),
     deleteOwn: build.mutation<void, string>({
       query: (id) => ({ url: `catalogue/own/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Own'],
+      invalidatesTags: ['Own', 'Versions'],
     }),
     importOwn: build.mutation<{ entries: number; rules: boolean }, unknown>({
       query: (document) => ({ url: 'catalogue/import', method: 'POST', body: document as CatalogueDocument }),
-      invalidatesTags: ['Own', 'Rules'],
+      invalidatesTags: ['Own', 'Rules', 'Versions'],
     }),
     trends: build.query<RoomTrend[], { from: number }>({
       query: ({ from }) => `trends?from=${from}`,

@@ -2,7 +2,22 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Versions } from './api';
 
-export type NewsState = { seen: Versions | null; text: string | null };
+/** @property mine the next change was made on this device: who made it needs no telling */
+export type NewsState = { seen: Versions | null; text: string | null; mine: boolean };
+
+const CHANGES = [
+  'putDepartment',
+  'changeRoom',
+  'importRoom',
+  'importChart',
+  'putRules',
+  'putOwn',
+  'deleteOwn',
+  'importOwn',
+];
+type Answered = { type: string; payload: unknown; meta: { arg: { endpointName: string } } };
+/** An answer of the server, to a question or to a change. */
+const answered = (action: { type: string }): action is Answered => /^api\/execute\w+\/fulfilled$/.test(action.type);
 
 const by = (name: string | null): string => (name === null ? '' : ` by ${name}`);
 const differs = (a: Record<string, number>, b: Record<string, number>): boolean =>
@@ -23,16 +38,25 @@ export function changesOf(before: Versions, now: Versions): string {
 
 export const news = createSlice({
   name: 'news',
-  initialState: (): NewsState => ({ seen: null, text: null }),
+  initialState: (): NewsState => ({ seen: null, text: null, mine: false }),
   reducers: {
     versionsSeen: (state, { payload }: PayloadAction<Versions>) => {
-      const said = state.seen === null ? '' : changesOf(state.seen, payload);
+      const said = state.seen === null || state.mine ? '' : changesOf(state.seen, payload);
       state.seen = payload;
+      state.mine = false;
       if (said !== '') state.text = said;
     },
     newsRead: (state) => {
       state.text = null;
     },
   },
+  extraReducers: (build) =>
+    build.addMatcher(answered, (state, { meta, payload }) => {
+      const { endpointName } = meta.arg;
+      if (CHANGES.includes(endpointName)) state.mine = true;
+      // Saved as it was: the next change is somebody else's.
+      else if (endpointName === 'versions' && JSON.stringify(payload) === JSON.stringify(state.seen))
+        state.mine = false;
+    }),
 });
 export const { versionsSeen, newsRead } = news.actions;

@@ -62,25 +62,27 @@ function SkipLink({ onPress }: { onPress: () => void }) {
   const theme = useTheme();
   const [focused, setFocused] = useState(false);
   return (
-    <Pressable
-      role="link"
-      onPress={onPress}
-      onFocus={() => setFocused(true)}
-      onBlur={() => setFocused(false)}
-      style={{
-        position: 'absolute',
-        top: focused ? 4 : -200,
-        left: 4,
-        zIndex: 10,
-        minHeight: PRIMARY,
-        paddingHorizontal: 16,
-        justifyContent: 'center',
-        backgroundColor: theme.raised,
-        borderRadius: RADIUS,
-      }}
-    >
-      <Words tone="lamp">To the content</Words>
-    </Pressable>
+    <View role="navigation" aria-label="Shortcut">
+      <Pressable
+        role="link"
+        onPress={onPress}
+        onFocus={() => setFocused(true)}
+        onBlur={() => setFocused(false)}
+        style={{
+          position: 'absolute',
+          top: focused ? 4 : -200,
+          left: 4,
+          zIndex: 10,
+          minHeight: PRIMARY,
+          paddingHorizontal: 16,
+          justifyContent: 'center',
+          backgroundColor: theme.raised,
+          borderRadius: RADIUS,
+        }}
+      >
+        <Words tone="lamp">To the content</Words>
+      </Pressable>
+    </View>
   );
 }
 

@@ -83,16 +83,41 @@ describe('a sheet', () => {
     expect(document.activeElement?.textContent).toBe('Rules');
     jest.useRealTimers();
   });
-  test('Back closes it and stays on the screen', async () => {
-    const onClose = jest.fn();
-    const before = window.location.href;
-    render(<Opened onClose={onClose} />);
-    await act(async () => {
+  /** Where the history comes to rest: a step back that is taken again is two of them. */
+  const back = () =>
+    act(async () => {
       window.history.back();
-      await new Promise((resolve) => window.addEventListener('popstate', resolve, { once: true }));
+      await new Promise((resolve) => setTimeout(resolve, 100));
     });
+  beforeEach(() => {
+    window.history.pushState({ id: 'before' }, '', '/find');
+    window.history.pushState({ id: 'page' }, '', '/setup?p=knee-ap');
+  });
+  test('Back closes it, stays on the screen, and leaves the screen the next time', async () => {
+    const onClose = jest.fn();
+    const seen = jest.fn();
+    render(<Opened onClose={onClose} />);
+    window.addEventListener('popstate', seen);
+    // What is set in the sheet stands in the address at once.
+    window.history.replaceState({ id: 'set' }, '', '/setup?p=knee-ap&h=1700');
+    await back();
     expect(onClose).toHaveBeenCalledTimes(1);
-    expect(window.location.href).toBe(before);
+    expect(window.location.search).toBe('?p=knee-ap&h=1700');
+    // To the router nothing has happened.
+    expect(seen).not.toHaveBeenCalled();
+    await back();
+    expect([onClose.mock.calls.length, window.location.pathname]).toEqual([1, '/find']);
+    window.removeEventListener('popstate', seen);
+  });
+  test('closed by its own key in order to go elsewhere: it takes no step, and Back returns to the screen', async () => {
+    render(<Opened onClose={() => window.history.pushState({ id: 'record' }, '', '/record')} />);
+    fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+    await act(() => new Promise((resolve) => setTimeout(resolve, 100)));
+    expect(window.location.pathname).toBe('/record');
+    await back();
+    expect(window.location.pathname).toBe('/setup');
+    await back();
+    expect(window.location.pathname).toBe('/find');
   });
 });
 
