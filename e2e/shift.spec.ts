@@ -60,7 +60,7 @@ test('orders are filtered, opened in full, planned anew, and the plan starts', a
   await expect(page.getByText('Sat down hard on a step four days ago, pain on sitting')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Bring' })).toBeVisible();
   await page.getByLabel('Add a projection').fill('sacrum lateral');
-  await page.getByRole('button', { name: 'Add Sacrum, lateral' }).click();
+  await page.getByRole('button', { name: 'Add Sacrum, lateral, left' }).click();
   await expect(page.getByText(/^3 exposures, 1 turn, \d+ points of work$/)).toBeVisible();
   // By hand between the two: dearer, and the least is offered.
   await page.getByRole('button', { name: 'Earlier: Sacrum, lateral' }).click();
@@ -159,7 +159,7 @@ test(
     await other.getByRole('button', { name: 'Exam in hand: 2 of 2' }).click();
     await other.getByRole('link', { name: 'Order, plan and what to bring' }).click();
     await other.getByLabel('Add a projection').fill('sacrum lateral');
-    await other.getByRole('button', { name: 'Add Sacrum, lateral' }).click();
+    await other.getByRole('button', { name: 'Add Sacrum, lateral, left' }).click();
     await expect(page.getByText('● Ines Oakfield has changed the plan on another device.')).toBeVisible({
       timeout: 20_000,
     });

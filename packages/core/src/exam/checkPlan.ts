@@ -94,14 +94,19 @@ export function checkPlan(
   const views = entries.filter((entry) => entry && parts.has(entry.part)).length;
   if (wanted.exam && views > template.length && order.side !== null)
     put('more', `${views} views; ${wanted.name} has ${template.length} here`);
-  for (const part of parts) {
-    const shown = entries.some(
-      (entry) =>
-        entry &&
-        (entry.part === part ||
-          template.some((each) => each.part === part && swapsFor(each).some(({ id }) => id === entry.id))),
+  const missing = template.filter(
+    ({ part }) =>
+      !entries.some(
+        (entry) =>
+          entry &&
+          (entry.part === part ||
+            template.some((each) => each.part === part && swapsFor(each).some(({ id }) => id === entry.id))),
+      ),
+  );
+  if (missing.length > 0)
+    put(
+      'less',
+      `${wanted.name} has here too: ${missing.map(({ name }) => name).join('; ')}. Neither that nor anything instead is in the plan`,
     );
-    if (!shown) put('less', `Nothing in the plan shows ${the(part)}, which ${wanted.name} has here`);
-  }
   return findings;
 }
