@@ -147,7 +147,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     );
   put(
     'marker',
-    `${setup.marker.letters.length > 1 ? 'Markers' : 'Marker'} ${setup.marker.letters.join(' and ')}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also ${listWords(setup.marker.extra)}` : ''}`,
+    `${setup.marker.letters.length > 1 ? 'Markers' : 'Marker'} ${setup.marker.letters.join(' and ')}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also to mark: ${listWords(setup.marker.extra)}` : ''}`,
   );
   for (const text of setup.protection) put('protect', capitalize(text));
   put(
