@@ -39,6 +39,13 @@ test(
     await page.getByRole('radio', { name: 'Ines Oakfield, technologist' }).click();
     await page.getByLabel('PIN', { exact: true }).fill('2580');
     await page.keyboard.press('Enter');
+    // Nobody sends it in the name of another.
+    await expect(page.getByText(/Until Priya Windlow or a lead signs in, 1 entry of Priya Windlow/)).toBeVisible();
+    await page.getByRole('button', { name: 'Ines Oakfield, technologist: signed in' }).click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await page.getByRole('radio', { name: 'Priya Windlow, lead' }).click();
+    await page.getByLabel('PIN', { exact: true }).fill('3690');
+    await page.keyboard.press('Enter');
     await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
     // It was done by whoever was signed in then.
     await expect(page.getByText(/HK · Sacrum and coccyx · Room 2 · Priya Windlow/)).toBeVisible();
@@ -266,7 +273,7 @@ test(
     await server.up({ fileLimitKb: 36 });
     await page.getByRole('button', { name: 'Expose', exact: true }).click();
     await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
-    await expect(page.getByText(/kept on this device/)).toBeVisible();
+    await expect(page.getByText(/▲ Waits: Sacrum, AP axial.*Your device keeps it/)).toBeVisible();
     // More than any room that is left: a small write may still find some.
     const rows = Array.from({ length: 200 }, (_, i) => `F-${i},AB,40,Hand,left,Pain,Ward ${i},`);
     const refused = await context.request.post(`${server.url}/api/orders/import`, {
@@ -278,7 +285,7 @@ test(
     await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
     await server.down();
     await server.up();
-    await expect(page.getByText(/kept on this device/)).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByText(/▲ Waits/)).toBeHidden({ timeout: 40_000 });
     await page.goto('/record');
     await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
   },

@@ -238,7 +238,7 @@ function Notices() {
           key={name}
           kind="small"
           tone="mauve"
-        >{`● ${entries(waiting.filter(({ by }) => by === name).length)} of ${name} wait on this device until ${name} or a lead signs in.`}</Words>
+        >{`● Until ${name} or a lead signs in, ${entries(waiting.filter(({ by }) => by === name).length)} of ${name} ${waiting.filter(({ by }) => by === name).length === 1 ? 'stays' : 'stay'} on this device.`}</Words>
       ))}
       {held.map(({ id, what }) => (
         <Words key={id} kind="small" tone="brick">{`▲ Waits: ${what}. ${trouble[id]} It is tried again.`}</Words>

@@ -1,6 +1,6 @@
 /** Technique that a console would accept and a child bears: whole catalogue, three rooms, newborn to 160 kg. */
 import { breathSequence } from '../exam/breathing';
-import { projections } from '../projections/catalogue';
+import { projectionOf, projections } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { demoRooms, ROOM_ONE } from '../room/demoRooms';
 import { aecCoverOf } from './aecCover';
@@ -165,4 +165,19 @@ describe('cells and grid', () => {
       }
     expect(told).toBeGreaterThan(20);
   });
+});
+
+test('a row of the room’s chart that cannot be right is told where the technique starts from it', () => {
+  const { id, exposure } = projectionOf('knee-ap');
+  const { thicknessMm, mAs, kVp, sidMm, gridRatio } = exposure.chart;
+  const told = (times: number) => {
+    const row = { projectionId: id, thicknessMm, kVp, mAs: mAs * times, sidMm, gridRatio };
+    const room = { ...ROOM_ONE, generator: { ...ROOM_ONE.generator, chart: [row] } };
+    const setup = computeSetup({ projectionId: id, side: 'left', patient: { ageYears: 40, sex: 'male' }, room });
+    return setup.problems.filter(({ code }) => code === 'chart-row-odd').map(({ text }) => text);
+  };
+  expect(told(1)).toEqual([]);
+  expect(told(100)).toEqual([
+    expect.stringMatching(/row of the room’s own chart.*cannot be right: .*times what Room 1/),
+  ]);
 });

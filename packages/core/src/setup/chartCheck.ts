@@ -1,8 +1,9 @@
 /** Rows of a technique chart that cannot be right: held against what the room's own beam would give. */
 import { indexPerMas } from '../exposure/beamModel';
-import { projectionOf } from '../projections/catalogue';
+import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Room } from '../room/room';
-import type { ChartRow } from '../room/techniqueChart';
+import { chartRowFor, type ChartRow } from '../room/techniqueChart';
+import type { Problem } from './problem';
 
 export type OddRow = { row: number; field: 'row' | 'mas' | 'thickness_cm' | 'sid_cm'; message: string };
 
@@ -81,4 +82,14 @@ export function oddChartRows(rows: readonly ChartRow[], room: Room): OddRow[] {
       },
     ];
   });
+}
+
+/** Charts that were stored before rows were checked: what is wrong with the row from which this technique starts. */
+export function chartProblems(projectionId: string, thicknessMm: number, gridRatio: number, room: Room): Problem[] {
+  if (!hasProjection(projectionId)) return [];
+  const row = chartRowFor(room.generator.chart ?? [], projectionId, thicknessMm, gridRatio);
+  return (row ? oddChartRows([row], room) : []).map(({ message }) => ({
+    code: 'chart-row-odd',
+    text: `The row of the room’s own chart that this technique starts from cannot be right: ${message}.`,
+  }));
 }

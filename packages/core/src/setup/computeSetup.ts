@@ -20,6 +20,7 @@ import { aecFor } from './aecCover';
 import { assumptionsOf, beamAssumptions } from './assume';
 import { breathFor, breathWords } from './breath';
 import { cautionsFor } from './caution';
+import { chartProblems } from './chartCheck';
 import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
 import { doseProblems } from './doseAdvice';
 import { fillIn } from './fillIn';
@@ -248,7 +249,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       ? asWanted
       : chooseTechnique(projection, room, conditions, { ...overrides, aecCells: cells.aec });
   const { problems: techniqueProblems, ...chosen } = technique;
-  problems.push(...techniqueProblems);
+  problems.push(...techniqueProblems, ...chartProblems(projection.id, thicknessMm, conditions.gridRatio, room));
   const dose = doseOf(technique, room.generator, focusToSkinMm, sidMm, [field.width, field.height]);
   if (technique.masKnown) problems.push(...doseProblems(dose.entranceKermaMgy, projection, technique.kVp));
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
