@@ -52,6 +52,7 @@ import { angleProblems, tubeAngle } from './tubeAngle';
 import { applyRules } from './variant';
 import { forbiddenProblem, forbiddenView, keptMoved, loadLost } from './verdict';
 import { judgedParts } from './wanted';
+import { keepHead } from './keepHead';
 import { isInjured, neckStays } from './kept';
 import { chooseWay, seatedWords } from './way';
 import { barredSteps, composeSteps } from './words';
@@ -287,10 +288,12 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
   // How the entry's own position is taken helps nobody who is in another.
   const fits = !given || asTaught.positions[0].body === given.position;
+  const toldAs = neckStays(situation) ? keepHead : (text: string) => text;
   const ownSteps = [...headSteps, ...projection.steps]
     .filter((step) => !(step.unlessInjured && isInjured(situation)))
     .filter((step) => step.group !== 'position' || (fits && !given?.asItLies))
-    .map((step) => ({ ...step, text: fillIn(step.text, projection, way) }));
+    .map((step) => ({ ...step, text: toldAs(fillIn(step.text, projection, way)) }))
+    .filter(({ text }) => text !== '');
   // What is barred is never told as a step beside the problem that bars it.
   const barring = problems.filter(({ code }) => BARRED.has(code));
   const barred = barring.length > 0;
@@ -309,7 +312,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         ? 'Not in this way for this patient'
         : given
           ? sayWay(given)
-          : fillIn(seatedWords(way, situation), projection, way),
+          : toldAs(fillIn(seatedWords(way, situation), projection, way)) || 'Head and neck as they lie',
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: barred ? [] : ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
@@ -354,7 +357,10 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     }),
     protection: protectionFor(projection.protection, rules.shielding),
     breathing,
-    prepare: barred || (given && given.holder !== asTaught.positions[0].holders[0]) ? [] : projection.prepare,
+    prepare:
+      barred || (given && given.holder !== asTaught.positions[0].holders[0])
+        ? []
+        : projection.prepare.map(toldAs).filter((text) => text !== ''),
     remove: projection.remove,
     cautions,
     assumptions: [

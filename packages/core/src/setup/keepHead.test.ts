@@ -1,0 +1,39 @@
+/** A neck that must stay: nothing that is told sets the head, over the whole catalogue, and the rest is still told. */
+import { projections } from '../projections/catalogue';
+import { computeSetup } from './computeSetup';
+import { keepHead } from './keepHead';
+import type { SetupRequest } from './request';
+
+const MOVED = /\b(chin|head|face)\b[^,:;]*\b(up|down|tuck|turned|tipped|tilted|bent|raised|stretched)|pupils level/i;
+const told = (entry: (typeof projections)[number], situation: SetupRequest['situation']): string[] => {
+  const side = entry.sided === 'none' ? undefined : 'left';
+  const { steps, position, prepare, problems } = computeSetup({
+    projectionId: entry.id,
+    side,
+    patient: { ageYears: 40, sex: 'female' },
+    situation,
+  });
+  if (problems.some(({ code }) => ['forbidden', 'position-barred', 'kept-part'].includes(code))) return [];
+  const hands = steps.filter(({ group }) => ['room', 'patient', 'position'].includes(group)).map(({ text }) => text);
+  return [...hands, position.say, ...position.part, ...prepare].filter((text) => MOVED.test(text));
+};
+
+test.each<[string, SetupRequest['situation']]>([
+  ['a spine that is not cleared', { spineNotCleared: true }],
+  ['a collar', { worn: ['collar'] }],
+  ['a neck to be kept still', { keepStill: ['neck'] }],
+])('%s', (_, situation) => {
+  const wrong = projections.flatMap((entry) => told(entry, situation).map((text) => `${entry.id}: ${text}`));
+  expect(wrong).toEqual([]);
+  // The same words are there for everybody else: else nothing would have been tried.
+  expect(projections.filter((entry) => told(entry, {}).length > 0).length).toBeGreaterThan(15);
+});
+
+test('what is left of a sentence', () => {
+  expect(keepHead('Lying on the back, chin up')).toBe('Lying on the back, head and neck as they lie');
+  expect(keepHead('Lying on the back, chin tucked until the orbitomeatal line is square')).toBe(
+    'Lying on the back, head and neck as they lie: what the orbitomeatal line is off square goes on the tube',
+  );
+  expect(keepHead('Chin up')).toBe('');
+  expect(keepHead('Heads of the metatarsals side by side')).toBe('Heads of the metatarsals side by side');
+});
