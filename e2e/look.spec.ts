@@ -83,3 +83,18 @@ test('the unit and the theme that were picked stay', ONCE, async ({ page }) => {
     .evaluate((element) => getComputedStyle(element.parentElement as Element).backgroundColor);
   expect(ground).toBe('rgb(247, 243, 234)');
 });
+
+test('Back closes a sheet, keeps what was set in it, and then leaves the screen', ONCE, async ({ page }) => {
+  await page.goto('/find');
+  await page.goto('/setup?p=knee-ap&side=left&room=room-1');
+  await page.getByRole('button', { name: /^Patient:/ }).click();
+  await expect(page.getByRole('heading', { name: 'Patient and situation' })).toBeFocused();
+  await page.getByLabel('Height in cm').fill('181');
+  await expect(page).toHaveURL(/h=181/);
+  await page.evaluate(() => history.back());
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Patient:.*181 cm/ })).toBeVisible();
+  await expect(page).toHaveURL(/h=181/);
+  await page.evaluate(() => history.back());
+  await expect(page).toHaveURL(/find/);
+});

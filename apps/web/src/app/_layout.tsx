@@ -15,6 +15,8 @@ import { keepAnswers } from '../state/kept';
 import { store } from '../state/store';
 import { useFollowVersions } from '../state/useFollowVersions';
 import { ThemeProvider } from '../ui/theme';
+// It hears of a step back before the router does.
+import '../ui/useBackCloses';
 
 keepAnswers(store);
 

@@ -60,13 +60,9 @@ function closed(id: string): void {
   if (at >= 0) open.splice(at, 1);
 }
 
-let listening = false;
-/** First of all listeners: the router must not take a step that was a sheet's. */
-function listen(): void {
-  if (listening) return;
-  listening = true;
+// Before the router listens, which is when this is read: it must not take a step that was a sheet's.
+if (typeof window !== 'undefined' && typeof window.addEventListener === 'function')
   window.addEventListener('popstate', onPop, { capture: true });
-}
 
 /** @param active whether it is open */
 export function useBackCloses(active: boolean, close: () => void): void {
@@ -76,7 +72,6 @@ export function useBackCloses(active: boolean, close: () => void): void {
   });
   useEffect(() => {
     if (!active || typeof window === 'undefined' || !window.history?.pushState) return undefined;
-    listen();
     const id = opened(() => current.current());
     return () => closed(id);
   }, [active]);
