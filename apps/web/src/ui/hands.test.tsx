@@ -8,6 +8,9 @@ import { Sheet } from './Sheet';
 import { ThemeProvider } from './theme';
 import { usePageTitle } from './usePageTitle';
 
+/** On a busy machine the first drawing takes seconds. */
+jest.setTimeout(20_000);
+
 const Themed = ({ children }: PropsWithChildren) => (
   <Provider store={createStore()}>
     <ThemeProvider>{children}</ThemeProvider>
@@ -87,7 +90,7 @@ describe('a sheet', () => {
   const back = () =>
     act(async () => {
       window.history.back();
-      await new Promise((resolve) => setTimeout(resolve, 100));
+      await new Promise((resolve) => setTimeout(resolve, 300));
     });
   beforeEach(() => {
     window.history.pushState({ id: 'before' }, '', '/find');
@@ -112,7 +115,7 @@ describe('a sheet', () => {
   test('closed by its own key in order to go elsewhere: it takes no step, and Back returns to the screen', async () => {
     render(<Opened onClose={() => window.history.pushState({ id: 'record' }, '', '/record')} />);
     fireEvent.click(screen.getByRole('button', { name: 'Close' }));
-    await act(() => new Promise((resolve) => setTimeout(resolve, 100)));
+    await act(() => new Promise((resolve) => setTimeout(resolve, 300)));
     expect(window.location.pathname).toBe('/record');
     await back();
     expect(window.location.pathname).toBe('/setup');
