@@ -44,8 +44,8 @@ export const sendNow = (): void => wake();
 
 /** What the server would not take goes once more, as when its cause is mended. */
 export function sendAgain(dispatch: AppDispatch, item: Outgoing): void {
-  keep(item);
-  dropRefused(item.id);
+  // What the store does not take stays among the refused there, so that a reload does not lose it.
+  if (keep(item)) dropRefused(item.id);
   dispatch(retried(item.id));
   wake();
 }

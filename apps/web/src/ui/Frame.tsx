@@ -233,13 +233,16 @@ function Notices() {
           tone="mauve"
         >{`● No connection: ${entries(waiting.length - unkept.length)} ${waiting.length - unkept.length === 1 ? 'is' : 'are'} kept on this device and sent when it is back.`}</Words>
       )}
-      {theirs.map((name) => (
-        <Words
-          key={name}
-          kind="small"
-          tone="mauve"
-        >{`● Until ${name} or a lead signs in, ${entries(waiting.filter(({ by }) => by === name).length)} of ${name} ${waiting.filter(({ by }) => by === name).length === 1 ? 'stays' : 'stay'} on this device.`}</Words>
-      ))}
+      {theirs.map((name) => {
+        const count = waiting.filter(({ by }) => by === name).length;
+        return (
+          <Words
+            key={name}
+            kind="small"
+            tone="mauve"
+          >{`● Until ${name} or a lead signs in, ${entries(count)} of ${name} ${count === 1 ? 'stays' : 'stay'} on this device.`}</Words>
+        );
+      })}
       {held.map(({ id, what }) => (
         <Words key={id} kind="small" tone="brick">{`▲ Waits: ${what}. ${trouble[id]} It is tried again.`}</Words>
       ))}
