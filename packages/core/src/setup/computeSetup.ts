@@ -13,6 +13,7 @@ import { add, distance, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { formatLength } from '../quantity/length';
+import { capitalize } from '../quantity/text';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import type { Room } from '../room/room';
@@ -52,7 +53,7 @@ import { angleProblems, tubeAngle } from './tubeAngle';
 import { applyRules } from './variant';
 import { forbiddenProblem, forbiddenView, keptMoved, loadLost } from './verdict';
 import { judgedParts } from './wanted';
-import { keepHead } from './keepHead';
+import { AS_IT_LIES, keepHead } from './keepHead';
 import { isInjured, neckStays } from './kept';
 import { chooseWay, seatedWords } from './way';
 import { barredSteps, composeSteps } from './words';
@@ -312,7 +313,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         ? 'Not in this way for this patient'
         : given
           ? sayWay(given)
-          : toldAs(fillIn(seatedWords(way, situation), projection, way)) || 'Head and neck as they lie',
+          : toldAs(fillIn(seatedWords(way, situation), projection, way)) || capitalize(AS_IT_LIES),
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: barred ? [] : ownSteps.filter((step) => step.group === 'position').map((step) => step.text),

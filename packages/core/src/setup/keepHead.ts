@@ -5,7 +5,7 @@ import { capitalize } from '../quantity/text';
 const SETS_HEAD =
   /\b(chin (a little )?(up|raised|tucked|down|over|drawn|stretched|forward|on)|(head|face) (is |then )?(a little )?(turned|tipped|tilted|bent|low|raised|straight)|neck (bent|out of|straight|stretched)|pupils level|plane of the head)\b/i;
 const SQUARE = /until (?:the )?(.*?line.*?) is square/i;
-const AS_IT_LIES = 'head and neck as they lie';
+export const AS_IT_LIES = 'head and neck as they lie';
 
 /**
  * @returns the text without the clauses that set the head; empty where nothing else is left of it
