@@ -96,8 +96,8 @@ export function marksOf({ position, beam, backRestDeg, reversed, on }: GivenWay,
   if (position === 'supine' || position === 'prone') marks.push(position);
   if (position === 'semi-erect') marks.push(`semi-erect ${backRestDeg ?? 0}°`);
   if (position === 'seated') marks.push('sitting');
-  if (position === 'lateral-recumbent' && beam === 'level') marks.push(`${on ?? 'side'} down, arrow up`);
-  else if (beam === 'level' && (position === 'supine' || position === 'prone')) marks.push('cross-table, arrow up');
+  if (position === 'lateral-recumbent' && beam === 'level') marks.push(...(on ? [`${on} side down`] : []), 'arrow up');
+  else if (beam === 'level' && (position === 'supine' || position === 'prone')) marks.push('cross-table', 'arrow up');
   return marks;
 }
 

@@ -77,13 +77,16 @@ function faultsOf(entry: Projection, setup: Setup): string[] {
   const has = (sign: string) => marker.extra.includes(sign);
   if (has('upright') && !['upright', 'seated'].includes(setup.position.body)) faults.push('says upright');
   if (has('weight-bearing') && setup.position.body !== 'upright') faults.push('says weight-bearing');
+  // Each sign once: a sign of several parts would stand beside its own part.
+  const signs = marker.extra.flatMap((sign) => sign.split(', '));
+  if (new Set(signs).size < signs.length) faults.push(`a sign twice: ${signs.join(', ')}`);
+  if (signs.filter((sign) => / down$/.test(sign)).length > 1) faults.push(`two sides down: ${signs.join(', ')}`);
   if (has('arrow up') && setup.tube.beam !== 'horizontal') faults.push('arrow up without a horizontal ray');
   for (const side of ['left', 'right'] as const)
     if (has(`${side} side down`) && (setup.position.body !== 'lateral-recumbent' || left[2] > 0 === (side === 'left')))
       faults.push(`says ${side} side down`);
   if (onASide(setup) && (!has('arrow up') || !marker.extra.some((sign) => sign.endsWith('side down'))))
     faults.push('a decubitus without its signs');
-  if (new Set(marker.extra).size < marker.extra.length) faults.push('a sign twice');
   return faults;
 }
 
