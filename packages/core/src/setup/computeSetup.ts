@@ -56,7 +56,7 @@ import { judgedParts } from './wanted';
 import { AS_IT_LIES, keepHead } from './keepHead';
 import { isInjured, neckStays } from './kept';
 import { chooseWay, seatedWords } from './way';
-import { barredSteps, composeSteps } from './words';
+import { composeSteps } from './words';
 
 /**
  * Computes the set-up.
@@ -296,8 +296,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     .map((step) => ({ ...step, text: toldAs(fillIn(step.text, projection, way)) }))
     .filter(({ text }) => text !== '');
   // What is barred is never told as a step beside the problem that bars it.
-  const barring = problems.filter(({ code }) => BARRED.has(code));
-  const barred = barring.length > 0;
+  const barred = problems.some(({ code }) => BARRED.has(code));
   const setup = {
     projectionId: projection.id,
     name: nameOf(projection, side, given),
@@ -369,13 +368,14 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       ...assumptionsOf(body.patient.habitus, request, angle.pelvisMm, body.patient.partThicknessMm, unit),
       ...beamAssumptions(room.generator, technique.start),
     ],
-    schools,
+    // Nor how a house would do it.
+    schools: barred ? [] : schools,
     scene,
   };
   return {
     ...setup,
     steps: barred
-      ? barredSteps(barring, cautions)
+      ? []
       : composeSteps(
           {
             ...setup,

@@ -43,7 +43,7 @@ describe('weights, stress and bending', () => {
       expect(plan.barred).toHaveLength(1);
       // Nothing of what is barred is told as a thing to do, or to bring.
       expect(setup.prepare).toEqual([]);
-      expect(setup.steps.every(({ group }) => group === 'patient')).toBe(true);
+      expect([setup.steps, setup.schools]).toEqual([[], []]);
       expect(setup.position.part).toEqual([]);
       expect(summarizeSeries([setup])).toMatchObject({ bring: [], blocked: [setup.name] });
     }

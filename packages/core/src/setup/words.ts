@@ -5,7 +5,7 @@ import { formatCm, formatInches, formatLength, formatRectangle, type LengthUnit 
 import { formatAngle } from '../quantity/angle';
 import { capitalize, listWords } from '../quantity/text';
 import { STEP_GROUPS, type Projection, type StepGroup, type Toward } from '../projections/schema';
-import type { Problem, Setup, SetupCaution, SetupStep } from './setup';
+import type { Setup, SetupStep } from './setup';
 import { HOLDER_WORDS } from './way';
 
 /** Closer than this counts as level: a fingertip's breadth. */
@@ -69,15 +69,6 @@ export function tiltWords({ angleDeg, angleSays, acrossDeg, acrossSays }: Setup[
 export const techniqueWords = ({ kVp, mAs, masKnown }: Pick<Setup['exposure'], 'kVp' | 'mAs' | 'masKnown'>): string =>
   // Records of earlier versions always hold one.
   (masKnown ?? true) ? `${kVp} kVp, ${mAs} mAs` : `${kVp} kVp, mAs by the room’s own chart`;
-
-/** In place of the steps of a set-up that this patient bars: why, and nothing to be done. */
-export const barredSteps = (barring: readonly Problem[], cautions: readonly SetupCaution[]): SetupStep[] =>
-  barring.map(({ text }, index) => ({
-    id: `patient-${index}`,
-    group: 'patient',
-    text,
-    cautions: index === 0 ? cautions.map((caution) => caution.text) : [],
-  }));
 
 type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
   breathingWords: string;

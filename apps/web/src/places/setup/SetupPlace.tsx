@@ -280,16 +280,20 @@ function SetupScreen() {
           Other ways
         </Words>
       </Press>
-      <Press label="One step at a time" onPress={() => setSheet('one')} style={{ flex: 1, paddingHorizontal: 12 }}>
-        <Words kind="small">One at a time</Words>
-      </Press>
-      <Press
-        label="Words for the breath, in the patient’s language, with a timer"
-        onPress={() => setSheet('breath')}
-        style={{ flex: 1, paddingHorizontal: 12 }}
-      >
-        <Words kind="small">Words for the breath</Words>
-      </Press>
+      {setup.steps.length > 0 && (
+        <>
+          <Press label="One step at a time" onPress={() => setSheet('one')} style={{ flex: 1, paddingHorizontal: 12 }}>
+            <Words kind="small">One at a time</Words>
+          </Press>
+          <Press
+            label="Words for the breath, in the patient’s language, with a timer"
+            onPress={() => setSheet('breath')}
+            style={{ flex: 1, paddingHorizontal: 12 }}
+          >
+            <Words kind="small">Words for the breath</Words>
+          </Press>
+        </>
+      )}
     </View>
   );
   const warnings = (
@@ -413,8 +417,14 @@ function SetupScreen() {
         onClose={() => setPatientOpen(false)}
       />
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
-      <BreathSheet open={sheet === 'breath'} setup={setup} onClose={close} />
-      <OneStep open={sheet === 'one'} setup={setup} done={steps} onTick={tick} onClose={close} />
+      <BreathSheet open={sheet === 'breath' && setup.steps.length > 0} setup={setup} onClose={close} />
+      <OneStep
+        open={sheet === 'one' && setup.steps.length > 0}
+        setup={setup}
+        done={steps}
+        onTick={tick}
+        onClose={close}
+      />
       {session && (
         <>
           <ExamSheet

@@ -34,6 +34,7 @@ export function StepList({
   onTick: (id: string) => void;
 }) {
   const next = nextStep(setup, done);
+  if (setup.steps.length === 0) return null;
   return (
     <View role="list" aria-label="Steps" style={{ gap: 2 }}>
       {setup.steps.map((step) => {
