@@ -3,8 +3,6 @@ import { exposures, orders } from './db/schema';
 import { HOSPITAL, STAFF, DEMO_ORDERS } from './seed/scenario';
 import { CLOCK, discard, startTestServer, type TestServer } from './testing/testServer';
 
-jest.setTimeout(30_000);
-
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

@@ -26,7 +26,7 @@ const sentAt = time.optional();
 const shortText = (name: string, max: number) =>
   z.string().trim().min(1, `${name} must not be empty`).max(max, `${name} may have ${max} characters at most`);
 
-export const orderProjectionSchema = z.strictObject({
+const orderProjectionSchema = z.strictObject({
   projectionId: z
     .string()
     .max(60)
@@ -179,7 +179,7 @@ export const orderDetailSchema = z.object({
   exposures: z.array(exposureSchema),
 });
 
-export const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has 4 to 8 digits');
+const pinSchema = z.string().regex(/^\d{4,8}$/, 'A PIN has 4 to 8 digits');
 export const personSchema = z.object({
   id: idSchema,
   name: z.string(),

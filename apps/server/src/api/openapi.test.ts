@@ -5,8 +5,6 @@ import { checkPlan, demoRooms, hasProjection, projectionOf, setupRequestSchema }
 import { orders, rooms } from '../db/schema';
 import { openApiDocument } from './openapi';
 
-jest.setTimeout(30_000);
-
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

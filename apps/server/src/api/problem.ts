@@ -3,8 +3,7 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
 import { isDamage } from '../db/database';
-
-export type FieldProblem = { field: string; message: string };
+import { invalid, Refusal, type FieldProblem, type RefusalKind } from '../services/refusal';
 
 export class Problem extends Error {
   constructor(
@@ -17,25 +16,18 @@ export class Problem extends Error {
   }
 }
 
-export const notFound = (what: string, id: string): Problem =>
-  new Problem(404, 'Not found', `There is no ${what} "${id.slice(0, 80)}".`);
+const STATUS: Record<RefusalKind, number> = {
+  'not signed in': 401,
+  'not allowed': 403,
+  missing: 404,
+  conflict: 409,
+  'not accepted': 422,
+  'too often': 429,
+};
+const problemOf = ({ kind, title, detail, fields }: Refusal): Problem =>
+  new Problem(STATUS[kind], title, detail, fields);
 
-export function invalid(error: z.ZodError): Problem {
-  const fields = error.issues
-    .slice(0, 20)
-    .map((issue) => ({ field: issue.path.join('.') || 'body', message: issue.message }));
-  return new Problem(
-    422,
-    'Input not accepted',
-    fields
-      .map(({ field, message }) => `${field}: ${message}`)
-      .join('; ')
-      .slice(0, 1000),
-    fields,
-  );
-}
-
-/** Parses what came from outside, once. @throws Problem 422 naming each field */
+/** Parses what came from outside, once. @throws Refusal naming each field */
 export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
   const result = schema.safeParse(value);
   if (!result.success) throw invalid(result.error);
@@ -100,6 +92,10 @@ export const problemHandler =
     }
     if (error instanceof Problem) {
       send(response, error);
+      return;
+    }
+    if (error instanceof Refusal) {
+      send(response, problemOf(error));
       return;
     }
     if (error instanceof RangeError) {

@@ -71,7 +71,8 @@ import {
 } from './contracts';
 import { dropToken, guard, keepToken, personOf, tokenOf } from './signedIn';
 import { openApiDocument } from './openapi';
-import { notFound, parse, Problem, unknownRoute } from './problem';
+import { notFound } from '../services/refusal';
+import { parse, Problem, unknownRoute } from './problem';
 
 const searchSchema = z.strictObject({ q: z.string().max(200, 'a query may have 200 characters at most').default('') });
 

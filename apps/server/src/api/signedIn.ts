@@ -7,7 +7,7 @@ import { whoIs } from '../services/people';
 import type { Person } from './contracts';
 import { Problem } from './problem';
 
-export const COOKIE = 'taktik_session';
+const COOKIE = 'taktik_session';
 const MINUTE_MS = 60_000;
 
 export function tokenOf(request: Request): string | null {

@@ -1,7 +1,6 @@
 import { projectionOf, type CatalogueDocument } from '@taktik/core';
 import { discard, startTestServer, type TestServer } from '../testing/testServer';
 
-jest.setTimeout(60_000);
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

@@ -9,7 +9,7 @@ import {
   type EntryFault,
   type Projection,
 } from '@taktik/core';
-import { notFound, Problem } from '../api/problem';
+import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { ownEntries, settings } from '../db/schema';
 import { note } from './audit';
@@ -18,10 +18,10 @@ import { HOUSE } from './versions';
 
 const MOST_FAULTS = 20;
 
-function refused(faults: readonly EntryFault[]): Problem {
+function refused(faults: readonly EntryFault[]): Refusal {
   const shown = faults.slice(0, MOST_FAULTS);
-  return new Problem(
-    422,
+  return new Refusal(
+    'not accepted',
     'Entry not accepted',
     `${shown.map(({ entry, field, rule }) => `${entry}, ${field}: ${rule}`).join('; ')}. Nothing was stored.`.slice(
       0,
@@ -43,7 +43,7 @@ const row = (entry: Projection, changedBy: string, changedAt: number) => ({
   changedAt,
 });
 
-/** @throws Problem 422 with every reason; 409 when the department has as many as it may have */
+/** @throws Refusal 422 with every reason; 409 when the department has as many as it may have */
 export async function putOwn(store: Store, id: string, written: unknown, by: string, at: number): Promise<Projection> {
   const proved = proveEntry(written);
   if (!proved.ok) throw refused(proved.faults);
@@ -51,7 +51,7 @@ export async function putOwn(store: Store, id: string, written: unknown, by: str
   if (entry.id !== id) throw refused([{ entry: id, field: 'id', rule: `the entry calls itself "${entry.id}"` }]);
   const known = await listOwn(store);
   if (known.length >= MAX_OWN_ENTRIES && !known.some((each) => each.id === id))
-    throw new Problem(409, 'Too many entries', `A department may have ${MAX_OWN_ENTRIES} entries of its own.`);
+    throw new Refusal('conflict', 'Too many entries', `A department may have ${MAX_OWN_ENTRIES} entries of its own.`);
   const value = row(entry, by, at);
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
@@ -62,7 +62,7 @@ export async function putOwn(store: Store, id: string, written: unknown, by: str
   return entry;
 }
 
-/** @throws Problem 404 */
+/** @throws Refusal 404 */
 export async function deleteOwn(store: Store, id: string, by: string, at: number): Promise<void> {
   const known = await listOwn(store);
   if (!known.some((entry) => entry.id === id)) throw notFound('own entry', id);
@@ -77,7 +77,7 @@ export async function deleteOwn(store: Store, id: string, by: string, at: number
 export const exportOwn = async (store: Store): Promise<CatalogueDocument> =>
   exportCatalogue(await listOwn(store), await getRules(store));
 
-/** Takes a whole document or nothing of it. @throws Problem 422 naming entry, field and rule */
+/** Takes a whole document or nothing of it. @throws Refusal 422 naming entry, field and rule */
 export async function importOwn(
   store: Store,
   document: unknown,

@@ -13,7 +13,7 @@ export async function getDepartment({ db }: Store): Promise<Department> {
 
 /**
  * Replaces all of it; what is left out returns to its default.
- * @param expected the version that was changed. @throws Problem 409 where it is another by now
+ * @param expected the version that was changed. @throws Refusal 409 where it is another by now
  */
 export async function putDepartment(
   store: Store,

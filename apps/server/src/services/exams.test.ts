@@ -2,7 +2,6 @@ import { ROOM_TWO } from '@taktik/core';
 import { exposures } from '../db/schema';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 
-jest.setTimeout(60_000);
 let server: TestServer;
 beforeEach(async () => {
   server = await startTestServer();

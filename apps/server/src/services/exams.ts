@@ -13,7 +13,7 @@ import {
   type SetupRequest,
 } from '@taktik/core';
 import type { Exam, Exposure, NewExposure, OrderDetail, Person, RoomTrend, StartExam, Verdict } from '../api/contracts';
-import { notFound, Problem } from '../api/problem';
+import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exams, exposures, orders, patients, people, type MadeWith } from '../db/schema';
 import { readDetector } from '../standins/detector';
@@ -33,11 +33,11 @@ async function examNamed(db: Reader, id: string): Promise<ExamRow> {
   return exam.joins === null ? exam : examNamed(db, exam.joins);
 }
 
-/** Whoever is named in the record is one of the department. @throws Problem 422 */
+/** Whoever is named in the record is one of the department. @throws Refusal 422 */
 async function mustBeKnown(db: Reader, name: string, field: string): Promise<void> {
   const [person] = await db.select({ id: people.id }).from(people).where(eq(people.name, name));
   if (!person)
-    throw new Problem(422, 'Input not accepted', `There is no person called ${name}.`, [
+    throw new Refusal('not accepted', 'Input not accepted', `There is no person called ${name}.`, [
       { field, message: 'unknown person' },
     ]);
 }
@@ -55,7 +55,7 @@ async function examOfOrder(db: Reader, orderId: string): Promise<ExamRow | undef
 
 /**
  * Starts an exam, or returns the one with this id. When another device has started the same order already, this name
- * joins that exam, so that nothing exposed under either is lost. @throws Problem 404, 409, 422
+ * joins that exam, so that nothing exposed under either is lost. @throws Refusal 404, 409, 422
  */
 export async function startExam(
   store: Store,
@@ -70,7 +70,7 @@ export async function startExam(
       const [known] = await tx.select().from(exams).where(eq(exams.id, exam.id));
       if (known) {
         if (known.orderId !== exam.orderId)
-          throw new Problem(409, 'Conflict', `Exam "${exam.id}" belongs to another order.`);
+          throw new Refusal('conflict', 'Conflict', `Exam "${exam.id}" belongs to another order.`);
         return known;
       }
       const [order] = await tx.select().from(orders).where(eq(orders.id, exam.orderId));
@@ -99,7 +99,7 @@ export async function startExam(
   );
 }
 
-/** Ends an exam: complete, or early for a reason. Again changes nothing. @throws Problem 404 */
+/** Ends an exam: complete, or early for a reason. Again changes nothing. @throws Refusal 404 */
 export async function finishExam(
   store: Store,
   id: string,
@@ -127,14 +127,15 @@ export async function finishExam(
   );
 }
 
-/** Gives an exam that is under way to a colleague. @throws Problem 404, 409 when it has ended, 422 for an unknown person */
+/** Gives an exam that is under way to a colleague. @throws Refusal 404, 409 when it has ended, 422 for an unknown person */
 export async function handOver(store: Store, id: string, to: string, by: string, now: number): Promise<Exam> {
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const exam = await examNamed(tx, id);
       await mustBeKnown(tx, to, 'to');
       if (exam.performedBy === to) return exam;
-      if (exam.finishedAt !== null) throw new Problem(409, 'Exam ended', 'The exam has ended; nobody has it in hand.');
+      if (exam.finishedAt !== null)
+        throw new Refusal('conflict', 'Exam ended', 'The exam has ended; nobody has it in hand.');
       await tx.update(exams).set({ performedBy: to }).where(eq(exams.id, exam.id));
       await note(tx, {
         at: now,
@@ -148,7 +149,7 @@ export async function handOver(store: Store, id: string, to: string, by: string,
   );
 }
 
-/** Keeps answers; a question that was answered on another device keeps that answer unless it is given anew. @throws Problem 404 */
+/** Keeps answers; a question that was answered on another device keeps that answer unless it is given anew. @throws Refusal 404 */
 export async function putAnswers(store: Store, id: string, answers: Answers, by: string, now: number): Promise<Exam> {
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
@@ -211,7 +212,7 @@ const joined = ({ db }: Store) =>
     .innerJoin(orders, eq(exams.orderId, orders.id))
     .innerJoin(patients, eq(orders.patientId, patients.id));
 
-/** @throws Problem 404 */
+/** @throws Refusal 404 */
 export async function getExposure(
   store: Store,
   id: string,
@@ -225,7 +226,7 @@ export async function getExposure(
   };
 }
 
-/** The body of an exposure as it was, as an open document. @throws Problem 404 */
+/** The body of an exposure as it was, as an open document. @throws Refusal 404 */
 export async function exposureBody(store: Store, id: string): Promise<BodyDocument> {
   const { setup } = await getExposure(store, id);
   return exportRecordedBody(setup);
@@ -279,11 +280,11 @@ export async function orderDetail(store: Store, orderId: string): Promise<OrderD
 /** Who is signed in: only a lead writes down what somebody else did, and the trail says that it was so. */
 type Recorder = Pick<Person, 'name' | 'role'>;
 
-/** @throws Problem 403 where the work is said to be somebody else's */
+/** @throws Refusal 403 where the work is said to be somebody else's */
 function mustBeOwn(performedBy: string, by: Recorder, field: string): void {
   if (performedBy === by.name || by.role === 'lead') return;
-  throw new Problem(
-    403,
+  throw new Refusal(
+    'not allowed',
     'Not yours to write',
     `This was done by ${performedBy}; ${by.name} is signed in. It waits on the device until ${performedBy} signs in, or a lead writes it down.`,
     [{ field, message: 'another person' }],
@@ -308,7 +309,7 @@ async function madeWithOf(
 /**
  * Records an exposure: computes the set-up that was asked for, reads the detector, writes all of it in one
  * transaction. The client's id makes a repeated call return the first result.
- * @throws Problem 404 for an unknown exam, 409 when the id was used for another exam, 422 for an unknown person
+ * @throws Refusal 404 for an unknown exam, 409 when the id was used for another exam, 422 for an unknown person
  */
 export async function recordExposure(
   store: Store,
@@ -330,7 +331,7 @@ export async function recordExposure(
         .where(eq(exposures.id, exposure.id));
       if (known) {
         if (known.examId !== exam.id)
-          throw new Problem(409, 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
+          throw new Refusal('conflict', 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
         return false;
       }
       await mustBeKnown(tx, exposure.performedBy, 'performedBy');
@@ -370,7 +371,7 @@ export async function recordExposure(
 
 /**
  * Accepts a picture, or sends it to be repeated with a cause. The last word counts, by when it was said: an earlier one
- * that arrives later is noted and changes nothing. @throws Problem 404, 422 for a time that cannot be
+ * that arrives later is noted and changes nothing. @throws Refusal 404, 422 for a time that cannot be
  */
 export async function judgeExposure(
   store: Store,
@@ -413,7 +414,7 @@ export async function judgeExposure(
   return present(row, await getDepartment(store));
 }
 
-/** The index as the console shows it, typed by hand in place of what the detector told. @throws Problem 404 */
+/** The index as the console shows it, typed by hand in place of what the detector told. @throws Refusal 404 */
 export async function typeReading(
   store: Store,
   id: string,

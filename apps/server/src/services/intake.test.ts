@@ -3,7 +3,6 @@ import { orders, patients } from '../db/schema';
 import { orderBundle } from '../standins/orderSystem';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 
-jest.setTimeout(60_000);
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

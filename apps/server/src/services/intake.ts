@@ -15,7 +15,7 @@ import {
   type IncomingOrder,
   type Planned,
 } from '@taktik/core';
-import { Problem } from '../api/problem';
+import { Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { orders, patients } from '../db/schema';
 import { note } from './audit';
@@ -26,9 +26,9 @@ import { listRooms } from './rooms';
 export type Taken = { taken: number; known: number; corrected: number; cancelled: number };
 const MAX_ORDERS = 500;
 
-const refuse = (faults: readonly IncomingFault[]): Problem =>
-  new Problem(
-    422,
+const refuse = (faults: readonly IncomingFault[]): Refusal =>
+  new Refusal(
+    'not accepted',
     'Orders not taken',
     `Nothing was taken in. ${faults
       .slice(0, 20)
@@ -41,8 +41,8 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
   if ('faults' in incoming) throw refuse(incoming.faults);
   const found = incoming.orders;
   if (found.length > MAX_ORDERS)
-    throw new Problem(
-      422,
+    throw new Refusal(
+      'not accepted',
       'Orders not taken',
       `A message may hold ${MAX_ORDERS} orders at most; this one has ${found.length}.`,
     );
@@ -186,11 +186,11 @@ function changeOf(
   };
 }
 
-/** @param document parsed FHIR JSON. @throws Problem 422 with a line for every fault */
+/** @param document parsed FHIR JSON. @throws Refusal 422 with a line for every fault */
 export const takeFhir = (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
   takeIn(store, ordersFromFhir(document, new Date(now).toISOString().slice(0, 10)), by, now);
 
-/** @param text CSV with a head line. @throws Problem 422 with a line for every fault */
+/** @param text CSV with a head line. @throws Refusal 422 with a line for every fault */
 export async function takeTable(store: Store, text: string, by: string, now: number): Promise<Taken> {
   const read = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,

@@ -12,7 +12,6 @@ import { firstStart } from '../seed/firstStart';
 import { signIn, listPeople } from './people';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 
-jest.setTimeout(60_000);
 const MIGRATIONS = path.resolve(__dirname, '../db/migrations');
 const DAY = 86_400_000;
 let server: TestServer;

@@ -3,7 +3,7 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { notXray, unusualOf } from '@taktik/core';
 import type { ChangePlan, NewOrder, Order } from '../api/contracts';
-import { notFound, Problem } from '../api/problem';
+import { notFound, Refusal } from './refusal';
 import { exams, ORDER_STATES, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';
 import { note } from './audit';
@@ -41,7 +41,7 @@ export async function listOrders(store: Store, state: (typeof ORDER_STATES)[numb
     .sort((a, b) => URGENCY[a.urgency] - URGENCY[b.urgency]);
 }
 
-/** @throws Problem 404 */
+/** @throws Refusal 404 */
 export async function getOrder(store: Store, id: string): Promise<Order> {
   const [row] = await store.db
     .select()
@@ -52,7 +52,7 @@ export async function getOrder(store: Store, id: string): Promise<Order> {
   return present(row, (await holders(store)).get(id) ?? null);
 }
 
-/** Patient and order in one transaction. @throws Problem 422 for an unknown room */
+/** Patient and order in one transaction. @throws Refusal 422 for an unknown room */
 export async function addOrder(
   store: Store,
   order: NewOrder,
@@ -63,8 +63,8 @@ export async function addOrder(
   const { initials, patient, roomId, ...rest } = order;
   const other = notXray(order.exam);
   if (other !== null)
-    throw new Problem(
-      422,
+    throw new Refusal(
+      'not accepted',
       'Not an x-ray',
       `“${order.exam}” asks for ${other}, not for an x-ray; it was not taken in.`,
       [{ field: 'exam', message: `asks for ${other}` }],
@@ -73,7 +73,7 @@ export async function addOrder(
     store.db.transaction(async (tx) => {
       const [room] = await tx.select({ id: rooms.id }).from(rooms).where(eq(rooms.id, roomId));
       if (!room)
-        throw new Problem(422, 'Input not accepted', `There is no room "${roomId}".`, [
+        throw new Refusal('not accepted', 'Input not accepted', `There is no room "${roomId}".`, [
           { field: 'roomId', message: 'unknown room' },
         ]);
       const patientId = nanoid(12);
@@ -96,7 +96,7 @@ export async function addOrder(
 
 /**
  * Changes the plan of an order, when it is still the one that was changed.
- * @throws Problem 404; 409 when another device has changed it meanwhile, or the exam has ended
+ * @throws Refusal 404; 409 when another device has changed it meanwhile, or the exam has ended
  */
 export async function changePlan(
   store: Store,
@@ -110,12 +110,12 @@ export async function changePlan(
       const [order] = await tx.select().from(orders).where(eq(orders.id, id));
       if (!order) throw notFound('order', id);
       if (order.state === 'finished')
-        throw new Problem(409, 'Exam ended', `${order.exam} has ended; its plan no longer changes.`);
+        throw new Refusal('conflict', 'Exam ended', `${order.exam} has ended; its plan no longer changes.`);
       // The same plan again, as after a reply that was lost, changes nothing.
       if (JSON.stringify(order.projections) === JSON.stringify(projections)) return;
       if (order.planVersion !== version)
-        throw new Problem(
-          409,
+        throw new Refusal(
+          'conflict',
           'Plan changed elsewhere',
           `${order.planBy ?? 'Someone'} has changed the plan of ${order.exam} on another device. Look at it, and change it again if it is still wrong.`,
         );

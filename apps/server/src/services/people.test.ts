@@ -2,7 +2,6 @@ import { audit, people, sessions } from '../db/schema';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 import { LOCK_MS, MAX_TRIES } from './people';
 
-jest.setTimeout(60_000);
 let server: TestServer;
 beforeEach(async () => {
   server = await startTestServer();

@@ -4,7 +4,7 @@ import { hash, verify } from '@node-rs/argon2';
 import { asc, eq, lt } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import type { NewPerson, Person } from '../api/contracts';
-import { notFound, Problem } from '../api/problem';
+import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { people, sessions } from '../db/schema';
 import { note } from './audit';
@@ -31,7 +31,7 @@ export async function addPerson(
     store.db.transaction(async (tx) => {
       const [known] = await tx.select({ id: people.id }).from(people).where(eq(people.name, name));
       if (known)
-        throw new Problem(409, 'Conflict', `There is already a person called ${name}.`, [
+        throw new Refusal('conflict', 'Conflict', `There is already a person called ${name}.`, [
           { field: 'name', message: 'taken' },
         ]);
       await tx.insert(people).values({ id, name, role, pinHash, demoPin: more.demoPin ?? null });
@@ -47,7 +47,7 @@ export async function listPeople({ db }: Store): Promise<Person[]> {
   return rows.map(({ id, name, role, demoPin }) => ({ id, name, role, demoPin }));
 }
 
-/** @throws Problem 404, 409 */
+/** @throws Refusal 404, 409 */
 export async function changePin(store: Store, id: string, pin: string, by: string, now: number): Promise<void> {
   const pinHash = await hash(pin, COST);
   await store.writes.run(() =>
@@ -64,7 +64,7 @@ export async function changePin(store: Store, id: string, pin: string, by: strin
 
 /**
  * @returns the token, told this once
- * @throws Problem 401 for a wrong PIN, 429 when locked after too many tries, 404
+ * @throws Refusal 401 for a wrong PIN, 429 when locked after too many tries, 404
  */
 export async function signIn(
   store: Store,
@@ -79,7 +79,7 @@ export async function signIn(
     const { id, name, role, demoPin } = row;
     if (row.lockedUntil !== null && row.lockedUntil > now) {
       const minutes = Math.ceil((row.lockedUntil - now) / 60_000);
-      throw new Problem(429, 'Locked', `Too many wrong PINs for ${name}; try again in ${minutes} min.`);
+      throw new Refusal('too often', 'Locked', `Too many wrong PINs for ${name}; try again in ${minutes} min.`);
     }
     if (!(await verify(row.pinHash, pin))) {
       const failed = row.failed + 1;
@@ -92,8 +92,16 @@ export async function signIn(
         await note(tx, { at: now, person: name, action: locked ? 'locked out' : 'wrong PIN', subject: `person:${id}` });
       });
       if (locked)
-        throw new Problem(429, 'Locked', `Too many wrong PINs for ${name}; try again in ${LOCK_MS / 60_000} min.`);
-      throw new Problem(401, 'Wrong PIN', `That is not the PIN of ${name}; ${MAX_TRIES - failed} more tries.`);
+        throw new Refusal(
+          'too often',
+          'Locked',
+          `Too many wrong PINs for ${name}; try again in ${LOCK_MS / 60_000} min.`,
+        );
+      throw new Refusal(
+        'not signed in',
+        'Wrong PIN',
+        `That is not the PIN of ${name}; ${MAX_TRIES - failed} more tries.`,
+      );
     }
     await store.db.transaction(async (tx) => {
       await tx.update(people).set({ failed: 0, lockedUntil: null }).where(eq(people.id, id));

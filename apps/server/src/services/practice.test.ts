@@ -5,8 +5,6 @@ import { seedHistory } from '../seed/seedHistory';
 import { seedPractice } from '../seed/seedPractice';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 
-jest.setTimeout(30_000);
-
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

@@ -13,7 +13,7 @@ import {
   type Score,
 } from '@taktik/core/exercise';
 import type { Competence, NewPractice, Person, SignOff } from '../api/contracts';
-import { notFound, Problem } from '../api/problem';
+import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exposures, people, practice, rooms, signOffs } from '../db/schema';
 import { note } from './audit';
@@ -22,8 +22,8 @@ import { trueTime } from './times';
 /** So long after the right answers were shown a try at the same exercise is practice, and not counted [house]. */
 const SHOWN_MS = 12 * 3_600_000;
 
-const refused = (field: string, message: string): Problem =>
-  new Problem(422, 'Not recorded', `Nothing was changed. ${message}`, [{ field, message }]);
+const refused = (field: string, message: string): Refusal =>
+  new Refusal('not accepted', 'Not recorded', `Nothing was changed. ${message}`, [{ field, message }]);
 
 /** The room in which it was practised; the first demo room where it is not known any more. */
 async function roomOf({ db }: Store, id: string | undefined): Promise<Room> {
@@ -32,7 +32,7 @@ async function roomOf({ db }: Store, id: string | undefined): Promise<Room> {
   return row?.room ?? ROOM_ONE;
 }
 
-/** @throws Problem 403 for another person's, 422 for an answer that does not belong to the exercise, 409 for the id of somebody else's */
+/** @throws Refusal 403 for another person's, 422 for an answer that does not belong to the exercise, 409 for the id of somebody else's */
 export async function recordPractice(
   store: Store,
   person: Person,
@@ -41,8 +41,8 @@ export async function recordPractice(
 ): Promise<Score & { id: string }> {
   const { at } = trueTime(told, sentAt, now, 'at');
   if (personId !== person.id)
-    throw new Problem(
-      403,
+    throw new Refusal(
+      'not allowed',
       'Not yours',
       `This exercise was done by somebody else; ${person.name} is signed in. Nothing was recorded.`,
     );
@@ -53,7 +53,7 @@ export async function recordPractice(
       const [known] = await tx.select().from(practice).where(eq(practice.id, id));
       if (known) {
         if (known.personId !== person.id)
-          throw new Problem(409, 'Conflict', `"${id}" is the exercise of another person.`);
+          throw new Refusal('conflict', 'Conflict', `"${id}" is the exercise of another person.`);
         return;
       }
       const [before] = await tx
@@ -114,7 +114,7 @@ async function personNamed({ db }: Store, id: string): Promise<typeof people.$in
   return row;
 }
 
-/** What a person has practised, exposed and had signed, by projection and type of patient. @throws Problem 404 */
+/** What a person has practised, exposed and had signed, by projection and type of patient. @throws Refusal 404 */
 export async function competenceOf(store: Store, personId: string): Promise<Competence[]> {
   const { db } = store;
   const person = await personNamed(store, personId);
@@ -170,7 +170,7 @@ export async function competenceOf(store: Store, personId: string): Promise<Comp
 
 /**
  * Signs a line for a student, or takes the signature back.
- * @throws Problem 404, or 422 for somebody who is no student
+ * @throws Refusal 404, or 422 for somebody who is no student
  */
 export async function signOff(
   store: Store,

@@ -4,8 +4,6 @@ import { exposures } from '../db/schema';
 import { seedHistory } from '../seed/seedHistory';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 
-jest.setTimeout(30_000);
-
 let server: TestServer;
 beforeAll(async () => {
   server = await startTestServer();

@@ -18,7 +18,7 @@ import {
   type RuleId,
 } from '@taktik/core';
 import { z } from 'zod';
-import { invalid, notFound, Problem, type FieldProblem } from '../api/problem';
+import { invalid, notFound, Refusal, type FieldProblem } from './refusal';
 import type { Store } from '../db/database';
 import { rooms, settings } from '../db/schema';
 import { note } from './audit';
@@ -29,16 +29,16 @@ export async function listRooms({ db }: Store): Promise<Room[]> {
   return rows.map(({ room }) => room);
 }
 
-/** @throws Problem 404 */
+/** @throws Refusal 404 */
 export async function getRoom({ db }: Store, id: string): Promise<Room> {
   const [row] = await db.select().from(rooms).where(eq(rooms.id, id));
   if (!row) throw notFound('room', id);
   return row.room;
 }
 
-const refused = (fields: FieldProblem[]): Problem =>
-  new Problem(
-    422,
+const refused = (fields: FieldProblem[]): Refusal =>
+  new Refusal(
+    'not accepted',
     'Room not changed',
     `Nothing was changed. ${fields
       .slice(0, 20)
@@ -47,7 +47,7 @@ const refused = (fields: FieldProblem[]): Problem =>
     fields.slice(0, 100),
   );
 
-/** Only what is named changes. @throws Problem 404, 422 */
+/** Only what is named changes. @throws Refusal 404, 422 */
 export async function patchRoom(
   store: Store,
   id: string,
@@ -73,7 +73,7 @@ export async function patchRoom(
   return getRoom(store, id);
 }
 
-/** Rows that are new and cannot be right. @throws Problem 422 */
+/** Rows that are new and cannot be right. @throws Refusal 422 */
 function refuseOddRows(rows: readonly ChartRow[], before: readonly ChartRow[], room: Room): void {
   const known = new Set(before.map((row) => JSON.stringify(row)));
   const odd = oddChartRows(rows, room).filter(({ row }) => !known.has(JSON.stringify(rows[row])));
@@ -93,7 +93,7 @@ function changed(room: Room, change: RoomChange): Room {
 export const exportedRoom = async (store: Store, id: string): Promise<RoomDocument> =>
   exportRoom(await getRoom(store, id));
 
-/** Takes a whole room, new or in place of the one with its id. @throws Problem 422 with every fault */
+/** Takes a whole room, new or in place of the one with its id. @throws Refusal 422 with every fault */
 export async function takeRoom(store: Store, document: unknown, by: string, now: number): Promise<Room> {
   const read = importRoom(document);
   if ('faults' in read) throw refused(read.faults);
@@ -119,7 +119,7 @@ export async function takeRoom(store: Store, document: unknown, by: string, now:
 /** A department has tens of rooms. */
 const MOST_ROOMS = 200;
 
-/** The chart of a room as a table. @throws Problem 404 */
+/** The chart of a room as a table. @throws Refusal 404 */
 export async function chartTable(store: Store, id: string): Promise<string> {
   const { generator } = await getRoom(store, id);
   return Papa.unparse({
@@ -128,7 +128,7 @@ export async function chartTable(store: Store, id: string): Promise<string> {
   });
 }
 
-/** Takes a technique chart as a table in place of the room's. @throws Problem 404, 422 with a line for every fault */
+/** Takes a technique chart as a table in place of the room's. @throws Refusal 404, 422 with a line for every fault */
 export async function takeChart(store: Store, id: string, text: string, by: string, now: number): Promise<Room> {
   const read = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
@@ -162,7 +162,7 @@ export async function rulesInForce({ db }: Store): Promise<{ rules: HouseRules; 
   return { rules: withDefaults(row?.rules), version: row?.version ?? 0 };
 }
 
-/** Replaces all rules. @param expected the version that was changed. @throws Problem 409 where it is another by now */
+/** Replaces all rules. @param expected the version that was changed. @throws Refusal 409 where it is another by now */
 export async function putRules(
   store: Store,
   rules: Partial<Record<RuleId, string | number>>,

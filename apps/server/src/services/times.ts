@@ -1,8 +1,8 @@
 /** Times that a device sends: corrected by its own clock where that is off, and refused where they cannot be true. */
-import { Problem } from '../api/problem';
+import { Refusal } from './refusal';
 
 /** A device clock further off than this is corrected by the server's. */
-export const CLOCK_OFF_MS = 2 * 60_000;
+const CLOCK_OFF_MS = 2 * 60_000;
 const DAY_MS = 86_400_000;
 /** What waited on a device longer than this is not from this work [house]. */
 const MOST_PAST_MS = 400 * DAY_MS;
@@ -12,7 +12,7 @@ const MOST_AHEAD_MS = CLOCK_OFF_MS;
 /**
  * @param at what the device says; @param sentAt its clock at the sending, where it told it
  * @returns the time by the server's clock, and what the device said where that was another
- * @throws Problem 422 for a time in the future, or further back than a device keeps anything
+ * @throws Refusal 422 for a time in the future, or further back than a device keeps anything
  */
 export function trueTime(
   at: number,
@@ -24,8 +24,8 @@ export function trueTime(
   const wrong = Math.abs(offMs) > CLOCK_OFF_MS;
   const corrected = wrong ? at + offMs : at;
   if (corrected > now + MOST_AHEAD_MS || corrected < now - MOST_PAST_MS)
-    throw new Problem(
-      422,
+    throw new Refusal(
+      'not accepted',
       'A time that cannot be',
       `${field} lies ${corrected > now ? 'in the future' : 'more than a year back'}: check the clock of the device. Nothing was stored.`,
       [{ field, message: 'outside what can be true' }],

@@ -1,6 +1,6 @@
 /** Versions of what a department sets: a change that was made from an older one is a conflict, and is told as one. */
 import { eq } from 'drizzle-orm';
-import { Problem } from '../api/problem';
+import { Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { departments, ownEntries, rooms, settings } from '../db/schema';
 
@@ -34,12 +34,12 @@ export async function versionsOf({ db }: Store): Promise<Versions> {
 
 /**
  * @param expected the version that was changed; undefined where the caller does not say
- * @throws Problem 409 where it is another one by now
+ * @throws Refusal 409 where it is another one by now
  */
 export function mustBeVersion(what: string, expected: number | undefined, now: number, by: string | null): void {
   if (expected === undefined || expected === now) return;
-  throw new Problem(
-    409,
+  throw new Refusal(
+    'conflict',
     'Changed elsewhere',
     `${by ?? 'Someone'} has changed ${what} meanwhile (version ${now}; yours was ${expected}). Nothing was stored: look at it as it is now, and change it again if it is still wrong.`,
   );

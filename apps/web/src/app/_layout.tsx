@@ -12,7 +12,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
 import { useIdle } from '../places/people/useIdle';
 import { keepAnswers } from '../state/kept';
-import { store } from '../state/store';
+import { store } from '../state/appStore';
 import { useFollowVersions } from '../state/useFollowVersions';
 import { ThemeProvider } from '../ui/theme';
 // It hears of a step back before the router does.

@@ -16,7 +16,7 @@ import type {
   Situation,
 } from '@taktik/core';
 import type { Practised } from '@taktik/core/exercise';
-import type { Planned } from '../places/setup/session';
+import type { Planned } from './session';
 import { signedOut, type Person } from './who';
 
 export const API_BASE = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;

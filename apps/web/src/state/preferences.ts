@@ -15,7 +15,7 @@ export type Preferences = {
   recent: string[];
 };
 
-export const MAX_RECENT = 8;
+const MAX_RECENT = 8;
 
 const initial: Preferences = {
   theme: null,

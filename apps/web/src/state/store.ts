@@ -1,12 +1,10 @@
-/** The store, what it keeps on the device, and the sender of the outbox. */
+/** The store, and what it keeps on the device. */
 import { configureStore } from '@reduxjs/toolkit';
-import { adopted, session, type Session } from '../places/setup/session';
+import { adopted, session, type Session } from './session';
 import { api } from './api';
 import { news } from './news';
 import { outbox } from './outbox';
-import { keepForOffline } from './offline';
 import { preferences } from './preferences';
-import { startSender } from './sender';
 import { load, save } from './storage';
 import { signedIn, signedOut, who, type Person } from './who';
 
@@ -49,7 +47,3 @@ export function createStore() {
 export type Store = ReturnType<typeof createStore>;
 export type RootState = ReturnType<Store['getState']>;
 export type AppDispatch = Store['dispatch'];
-
-export const store = createStore();
-startSender(store);
-keepForOffline();

@@ -6,7 +6,7 @@ import { versionsSeen } from './news';
 import type { AppDispatch } from './store';
 
 /** A change reaches every open device within a minute. */
-export const FOLLOW_MS = 20_000;
+const FOLLOW_MS = 20_000;
 
 export function useFollowVersions(): void {
   const dispatch = useAppDispatch() as AppDispatch;

@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 export type RasterImage = { columns: number; rows: number; grey: Uint8ClampedArray };
 
 /** Four bytes a pixel from one. */
-export function toRgba({ columns, rows, grey }: RasterImage): ImageData {
+function toRgba({ columns, rows, grey }: RasterImage): ImageData {
   const data = new Uint8ClampedArray(columns * rows * 4);
   for (let i = 0, at = 0; i < grey.length; i += 1, at += 4) {
     data[at] = grey[i];

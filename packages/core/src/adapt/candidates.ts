@@ -48,7 +48,7 @@ export type SearchedBody = { body: Body; view: SideView; wanted: Wanted };
 const SPLIT_IN: ReadonlySet<Position['position']> = new Set<Position['position']>(['seated', 'supine']);
 
 /** Halves to be shown: all of it, or each half of a joint that does not straighten as far as the view asks. */
-export function halvesFor(wanted: Wanted, situation: Situation, { position }: Position): (Half | undefined)[] {
+function halvesFor(wanted: Wanted, situation: Situation, { position }: Position): (Half | undefined)[] {
   const { joint, pose } = wanted;
   if (!joint || !SPLIT_IN.has(position)) return [undefined];
   const limit =
@@ -90,7 +90,7 @@ const set = (degrees: number, most: number): number =>
 type Aimed = { alongDeg: number; acrossDeg: number; offDeg: number };
 
 /** Tilts of the tube that bring the beam to the wanted ray, and how far off that leaves it; without tilt first. */
-export function aimsOf(
+function aimsOf(
   beam: Beam,
   settled: Settled,
   wanted: { ray: Vec3; up: Vec3 },

@@ -5,7 +5,6 @@ import type { Situation } from '../setup/request';
 import { findOtherWays } from './findOtherWays';
 import { situationPresets } from './presets';
 
-jest.setTimeout(120_000);
 const TURNED = new Set(['prone', 'lateral-recumbent', 'sims', 'kneeling']);
 const preset = (id: string): Situation =>
   ({ ...situationPresets('left').find((each) => each.id === id)!.situation }) as Situation;

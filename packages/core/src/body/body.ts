@@ -3,7 +3,8 @@
  */
 import { add, lerp, multiply, subtract, type Vec3 } from '../geometry/vector';
 import type { Assumption } from '../quantity/provenance';
-import { jointOf, mannequin, type Landmark, type Primitive } from './mannequin';
+import { jointOf, mannequin, type Landmark } from './mannequin';
+import type { Primitive } from './primitive';
 import { measureForm, type Form, type Measures } from './measure';
 import { organPoint, organShape, STANDING, type BodyState } from './organs';
 import { resolvePatient, type Patient, type PatientInput } from './patient';
@@ -169,7 +170,7 @@ export const bonesOf = (body: Body, keep: (reference: Primitive) => boolean): Pr
   boneReference.filter(keep).map((reference) => primitiveOf(body, reference));
 
 /** This body in anatomical position under the tape. */
-export const formOf = (body: Body): Form => ({
+const formOf = (body: Body): Form => ({
   landmark: (id) => landmarkOf(body, id).p,
   bone: (id) => structureOf(body, id).shape,
   skin: (segments) => skinOf(body, segments).map(({ shape }) => shape),

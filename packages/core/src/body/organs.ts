@@ -6,7 +6,7 @@
 import { addScaled, type Vec3 } from '../geometry/vector';
 import type { Habitus, Patient } from './patient';
 import data from './data/organs.json';
-import type { Primitive } from './mannequin';
+import type { Primitive } from './primitive';
 import { stretchShape, type Shape, type Tube } from './shape';
 
 /** Whether the trunk stands, and how deep the breath is held. */
@@ -61,7 +61,7 @@ export const hollowOrgans: Primitive[] = Object.entries(builds.sthenic).map(([id
 }));
 
 /** How far the domes of the diaphragm stand toward the head of the reference, mm. */
-export function domeRiseMm({ habitus }: Patient, { rest, breath }: BodyState): number {
+function domeRiseMm({ habitus }: Patient, { rest, breath }: BodyState): number {
   return (
     (1 - THORAX[habitus][2]) * LUNG_LENGTH_MM +
     (rest === 'lying' ? LYING_DOME_MM : 0) +

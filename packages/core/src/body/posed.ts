@@ -6,7 +6,8 @@ import { applyToDirection, applyToPoint, compose, shifted, type Frame } from '..
 import { add, addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
 import { bonesOf, landmarkOf, markOf, skinOf, structureOf, type Body, type SkinPiece } from './body';
 import { merged } from './intervals';
-import type { Landmark, Primitive } from './mannequin';
+import type { Landmark } from './mannequin';
+import type { Primitive } from './primitive';
 import type { Posture } from './pose';
 import { moveShape, rayInterval, supportPoint, supportReach, type Interval, type Shape } from './shape';
 

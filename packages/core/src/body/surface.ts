@@ -4,7 +4,8 @@
 import { addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
 import { primitiveOf } from './body';
 import { merged, rayIntervals, shrunk } from './intervals';
-import { mannequin, type Primitive } from './mannequin';
+import { mannequin } from './mannequin';
+import type { Primitive } from './primitive';
 import { crossSkin, posedLandmark, posedStructure, segmentFrame, type PosedBody } from './posed';
 import { moveShape, supportPoint, type Interval, type Shape } from './shape';
 

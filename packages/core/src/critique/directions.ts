@@ -1,7 +1,7 @@
 /** Directions of the receptor in words of the body: where its top and its right edge point on the part. */
 import { segmentFrame } from '../body/posed';
 import { compose, intoFrame } from '../geometry/frame';
-import { dot, negate, type Vec3 } from '../geometry/vector';
+import { dot, type Vec3 } from '../geometry/vector';
 import { standingOf } from '../radiograph/bodySolids';
 import type { Setup } from '../setup/setup';
 
@@ -30,9 +30,3 @@ export function sideToward(setup: Setup, d: Vec3): string {
   if (!limb || !nearest.limb) return nearest.says;
   return nearest.limb[limb[2] === 'L' ? 0 : 1];
 }
-
-/** Both ways of a line of the receptor. */
-export const bothWays = (setup: Setup, d: Vec3): readonly [string, string] => [
-  sideToward(setup, d),
-  sideToward(setup, negate(d)),
-];

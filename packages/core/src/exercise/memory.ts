@@ -20,7 +20,7 @@ const toMemory = ({ due, last_review, ...rest }: Card): Memory => ({
 });
 
 /** How well a score says that it is known. */
-export function gradeOf(share: number): Grade {
+function gradeOf(share: number): Grade {
   if (share < 0.5) return Rating.Again;
   if (share < PASSED_FROM) return Rating.Hard;
   return share < 1 ? Rating.Good : Rating.Easy;

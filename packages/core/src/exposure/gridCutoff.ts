@@ -21,7 +21,7 @@ export const GRID_BEARS_DEG = 2;
  * @param ratio grid ratio, > 0; @param degrees tilt across the strips, either way
  * @returns 0 to 1
  */
-export const acrossLoss = (ratio: number, degrees: number): number => Math.min(1, ratio * Math.abs(tanDeg(degrees)));
+const acrossLoss = (ratio: number, degrees: number): number => Math.min(1, ratio * Math.abs(tanDeg(degrees)));
 
 export type GridPlacement = {
   ratio: number;

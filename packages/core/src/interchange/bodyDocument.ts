@@ -6,7 +6,8 @@ import { z } from 'zod';
 import { adaptBody, type BodyAdapt } from '../body/adapt';
 import { buildBody, primitiveOf } from '../body/body';
 import { addPoses, isMotion, MOVEMENT_NAMES, specOf, type Pose } from '../body/joints';
-import { mannequin, type Primitive } from '../body/mannequin';
+import { mannequin } from '../body/mannequin';
+import type { Primitive } from '../body/primitive';
 import { STANDING } from '../body/organs';
 import { HABITUS, patientInputSchema, type PatientInput } from '../body/patient';
 import { poseBody } from '../body/pose';
@@ -32,8 +33,8 @@ const shapeSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('torus'), c: point, n: point, ring: z.number(), tube: z.number() }),
 ]);
 
-export const BODY_FORMAT = 'taktik-body';
-export const BODY_FORMAT_VERSION = 1;
+const BODY_FORMAT = 'taktik-body';
+const BODY_FORMAT_VERSION = 1;
 
 export const bodyDocumentSchema = z.strictObject({
   format: z.literal(BODY_FORMAT),

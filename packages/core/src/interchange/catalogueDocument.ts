@@ -7,8 +7,8 @@ import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema, type HouseRules } from '../room/houseRules';
 import { proveEntry, type EntryFault } from '../setup/proveEntry';
 
-export const CATALOGUE_FORMAT = 'taktik-catalogue';
-export const CATALOGUE_FORMAT_VERSION = 1;
+const CATALOGUE_FORMAT = 'taktik-catalogue';
+const CATALOGUE_FORMAT_VERSION = 1;
 /** A department writes tens of entries, not thousands. */
 export const MAX_OWN_ENTRIES = 200;
 

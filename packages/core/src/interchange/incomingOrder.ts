@@ -15,7 +15,7 @@ const text = (name: string, max: number) => {
 
 export const URGENCIES = ['now', 'today', 'routine'] as const;
 
-export const STANDINGS = ['ordered', 'cancelled', 'on hold'] as const;
+const STANDINGS = ['ordered', 'cancelled', 'on hold'] as const;
 
 export const incomingOrderSchema = z.strictObject({
   /** The order's number where it came from; the same number again is the same order. */

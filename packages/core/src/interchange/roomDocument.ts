@@ -4,8 +4,8 @@
 import { z } from 'zod';
 import { checkRoom, roomSchema, type Room } from '../room/room';
 
-export const ROOM_FORMAT = 'taktik-room';
-export const ROOM_FORMAT_VERSION = 1;
+const ROOM_FORMAT = 'taktik-room';
+const ROOM_FORMAT_VERSION = 1;
 
 const NOTICE =
   'For trained, licensed staff. The physicist’s measurements and technique chart come first; check after every repair.';

@@ -11,7 +11,7 @@ export type ReadPicture = {
 };
 
 /** Longer side of a picture that is read, pixels. */
-export const MOST_PIXELS = 6000;
+const MOST_PIXELS = 6000;
 
 /** @throws RangeError for a picture that is too large or has no area */
 export function checkSize(columns: number, rows: number): void {

@@ -25,7 +25,6 @@ const offset = z.strictObject({
   /** Grows and shrinks with the body (a hand's breadth does, a safety margin does not). */
   scales: z.boolean().default(true),
 });
-export type Offset = z.infer<typeof offset>;
 
 /** A place on the body: a landmark (or the middle of a structure), or the middle between two, and how far to go from it. */
 const place = z.union([

@@ -88,15 +88,6 @@ export const pair = (structure: string, name: string, marginMm = 10, axis: Axis 
   all(`${structure}_L`, `left ${name}`, marginMm, axis),
   all(`${structure}_R`, `right ${name}`, marginMm, axis),
 ];
-/** A place between two marks. */
-export const middle = (
-  between: [string, string],
-  name: string,
-  marginMm: number,
-  axis: Axis = 'both',
-  from: Offsets = [],
-): CoverSource => ({ between, name, marginMm, axis, offset: offsets(from) });
-
 export const way = (
   body: WaySource['body'],
   holders: WaySource['holders'],

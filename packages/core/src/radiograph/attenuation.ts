@@ -25,7 +25,7 @@ export function materialIndex(name: string): number {
 const WEIGHT_KVP = Object.keys(data.weights).map(Number);
 const weights = data.weights as unknown as Record<string, readonly number[]>;
 /** Range of the spectra. */
-export const SPECTRUM_KVP = [WEIGHT_KVP[0], WEIGHT_KVP[WEIGHT_KVP.length - 1]] as const;
+const SPECTRUM_KVP = [WEIGHT_KVP[0], WEIGHT_KVP[WEIGHT_KVP.length - 1]] as const;
 
 /** Shares of the detector signal by energy, summing to 1; linear in kVp, held at the ends of the table. */
 export function spectrumAt(kVp: number): Float64Array {

@@ -5,7 +5,8 @@
 import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { shrunk } from '../body/intervals';
-import { mannequin, type Primitive } from '../body/mannequin';
+import { mannequin } from '../body/mannequin';
+import type { Primitive } from '../body/primitive';
 import { poseBody } from '../body/pose';
 import { placeBody, posedSkin, type PosedBody } from '../body/posed';
 import { moveShape } from '../body/shape';

@@ -22,8 +22,6 @@ import { hang } from './hang';
 import { addMishap, breathe, MISHAP_RANGES, misplace, motionOf, NO_MISHAP, pivotOf } from './mishap';
 import { prepareRadiograph, simulateRadiograph } from './simulateRadiograph';
 
-jest.setTimeout(30_000);
-
 const setupOf = (projectionId: string, more: Partial<SetupRequest> = {}): Setup =>
   computeSetup({ projectionId, room: ROOM_ONE, ...more });
 

@@ -4,7 +4,7 @@
  * Source: usual ages of teaching, girls about a year or two ahead of boys; the single child may be off by two years [C].
  */
 import type { Sex } from '../body/anthropometry';
-import type { Primitive } from '../body/mannequin';
+import type { Primitive } from '../body/primitive';
 import { posedLandmark, type PosedBody } from '../body/posed';
 import type { Solid } from '../body/surface';
 import { addScaled, cross, distance, normalize, scale, subtract, type Vec3 } from '../geometry/vector';

@@ -1,5 +1,5 @@
 /** Metal that stays in the body: it is seen, hides what lies behind it, and rides on its bone. */
-import type { Primitive } from '../body/mannequin';
+import type { Primitive } from '../body/primitive';
 import type { PosedBody } from '../body/posed';
 import type { Shape } from '../body/shape';
 import { solidOf, type Solid } from '../body/surface';

@@ -13,7 +13,7 @@ import { shadowIn, type Detector } from './shadow';
 export const BALL = 0;
 export const CYLINDER = 1;
 export const CONE = 2;
-export const PLATE = 3;
+const PLATE = 3;
 
 /** Numbers of a piece; a plate has more, in `faces`. */
 export const STRIDE = 20;

@@ -25,8 +25,6 @@ import type { Detector } from './shadow';
 import { solidsIn } from './bodySolids';
 import { simulateRadiograph, type Radiograph } from './simulateRadiograph';
 
-jest.setTimeout(30_000);
-
 const adult = { ageYears: 40, sex: 'male' as const };
 const setupOf = (projectionId: string, more: Partial<SetupRequest> = {}): Setup =>
   computeSetup({ projectionId, side: 'left', patient: adult, room: ROOM_ONE, ...more });

@@ -13,7 +13,7 @@ export type Detector = {
 
 /** First and last column, first and last row. */
 export type Bounds = [number, number, number, number];
-export const NOWHERE: Readonly<Bounds> = [Infinity, -Infinity, Infinity, -Infinity];
+const NOWHERE: Readonly<Bounds> = [Infinity, -Infinity, Infinity, -Infinity];
 
 /** Ends of the shadow of a circle at (side, ahead) on a line across at `plane`, or null where it reaches round. */
 function spread(side: number, ahead: number, r: number, plane: number): [number, number] | null {

@@ -31,7 +31,7 @@ export const cellCorners = ({ acrossMm, upMm, widthMm, heightMm }: AecCell): [nu
   ].map(([i, j]) => [acrossMm + (i * widthMm) / 2, upMm + (j * heightMm) / 2]);
 
 /** Two outer cells above the middle and one below it [typical; layouts differ between rooms]. */
-export const USUAL_CELLS: readonly AecCell[] = [
+const USUAL_CELLS: readonly AecCell[] = [
   { kind: 'outer', acrossMm: -85, upMm: 55, widthMm: 42, heightMm: 62 },
   { kind: 'outer', acrossMm: 85, upMm: 55, widthMm: 42, heightMm: 62 },
   { kind: 'centre', acrossMm: 0, upMm: -20, widthMm: 42, heightMm: 62 },

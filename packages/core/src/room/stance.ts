@@ -11,7 +11,7 @@ const ranged = (name: string, low: number, high: number, unit: string) => {
   return z.number({ error }).min(low, { error }).max(high, { error });
 };
 
-export const SEATS = ['stool', 'table-end', 'wheelchair', 'bed-edge'] as const;
+const SEATS = ['stool', 'table-end', 'wheelchair', 'bed-edge'] as const;
 
 export const stanceSchema = z.strictObject({
   position: z.enum(BODY_POSITIONS),

@@ -28,7 +28,7 @@ export type Moves = {
 };
 
 /** Smaller turns of the trunk are a matter of the position, not a turn. */
-export const TURN_FROM_DEG = 20;
+const TURN_FROM_DEG = 20;
 /** Smaller differences of length than this are not worth a move. */
 export const SAME_MM = 6;
 

@@ -45,10 +45,7 @@ type Cells = {
  * What some measuring cells see, and by how much the exposure ends early or late for it.
  * Source: a cell that sees raw beam of ratio q on a share f ends the exposure at 1/((1 − f) + f·q) of what is wanted.
  */
-export function coverOfCells(
-  active: readonly AecCell[],
-  { posed, focal, plane, field, kVp, waterMm }: Cells,
-): AecCover {
+function coverOfCells(active: readonly AecCell[], { posed, focal, plane, field, kVp, waterMm }: Cells): AecCover {
   const { u, v, centre } = plane;
   const at = (across: number, up: number): Vec3 => addScaled(addScaled(centre, u, across), v, up);
   const part = primaryTransmission(kVp, waterMm);

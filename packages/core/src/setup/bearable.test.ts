@@ -10,7 +10,6 @@ import { EDGE_SHARE } from './gridCheck';
 import type { SetupRequest } from './request';
 import type { Setup } from './setup';
 
-jest.setTimeout(120_000);
 const sideOf = ({ sided }: Projection) => (sided === 'each' ? ('left' as const) : undefined);
 const setupOf = (entry: Projection, patient: SetupRequest['patient'], room = ROOM_ONE): Setup =>
   computeSetup({ projectionId: entry.id, side: sideOf(entry), patient, room });

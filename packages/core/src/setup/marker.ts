@@ -10,20 +10,8 @@ import type { GivenWay } from './given';
 import { marksOf } from './inWay';
 import type { PlacedBody } from './place';
 import { isOfArm, isOfLeg } from './placeGiven';
-import type { Setup, Side } from './setup';
+import type { Letter, Marker, Setup, Side } from './setup';
 import type { SideView } from './side';
-
-export type Letter = 'R' | 'L';
-export type Marker = {
-  /** The first of `letters`. */
-  letter: Letter;
-  /** Both where both sides are shown for comparison. */
-  letters: Letter[];
-  place: string;
-  extra: string[];
-  /** Where each letter lies: shares of half the light from its middle, across it and up it. */
-  spots: { letter: Letter; across: number; up: number }[];
-};
 
 type Input = {
   projection: Projection;

@@ -116,7 +116,7 @@ export type PlacedBody = {
   surfaces: Surface[];
 };
 
-export const mirroredAspect = (aspect: Aspect, { mirrored }: SideView): Aspect =>
+const mirroredAspect = (aspect: Aspect, { mirrored }: SideView): Aspect =>
   mirrored && aspect === 'left' ? 'right' : mirrored && aspect === 'right' ? 'left' : aspect;
 
 const ASPECT_OF_VIEW: Partial<Record<View, Aspect>> = { AP: 'back', PA: 'front', lateral: 'left', medial: 'right' };
@@ -153,8 +153,7 @@ export function turnedInRoom(posed: PosedBody, pose: Pose, degrees: number): Pos
 
 export const headingDeg = (v: Vec3): number => toDegrees(Math.atan2(v[1], v[0]));
 
-export const isHorizontalWay = (way: PositionWay): boolean =>
-  way.beam ? way.beam === 'horizontal' : way.body === 'upright';
+const isHorizontalWay = (way: PositionWay): boolean => (way.beam ? way.beam === 'horizontal' : way.body === 'upright');
 
 /**
  * The patient posed and set down, with the receptor's contact surface at 0 along the beam: lying ones by what they

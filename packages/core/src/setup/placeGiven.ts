@@ -37,7 +37,7 @@ import { partsFor, wantedOf, type Wanted } from './wanted';
 import type { TakenWay } from './way';
 
 /** Poses that belong to a position or keep something out of the way; another position asks for its own. */
-export const OF_THE_POSITION: ReadonlySet<PoseName> = new Set<PoseName>([
+const OF_THE_POSITION: ReadonlySet<PoseName> = new Set<PoseName>([
   'arms-clear',
   'arms-overhead',
   'arms-forward',
@@ -227,7 +227,7 @@ type PlaceOptions = {
 };
 
 /** Places the patient in a given way. */
-export function placeGiven(
+function placeGiven(
   projection: Projection,
   way: TakenWay & { given: GivenWay },
   patient: Body,

@@ -184,4 +184,3 @@ export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own' | 'way
   own?: Projection;
   way?: GivenWay;
 };
-export type ParsedSetupRequest = z.output<typeof setupRequestSchema>;

@@ -12,12 +12,23 @@ import type { Surface } from '../room/rest';
 import type { Breathing } from './breath';
 import type { GivenWay } from './given';
 import type { GridCheck } from './gridCheck';
-import type { Marker } from './marker';
 import type { Problem } from './problem';
 import type { TechniqueChoice } from './technique';
 import type { Situation } from './request';
 
 export type { Problem };
+export type Letter = 'R' | 'L';
+export type Marker = {
+  /** The first of `letters`. */
+  letter: Letter;
+  /** Both where both sides are shown for comparison. */
+  letters: Letter[];
+  place: string;
+  extra: string[];
+  /** Where each letter lies: shares of half the light from its middle, across it and up it. */
+  spots: { letter: Letter; across: number; up: number }[];
+};
+
 export type Side = 'left' | 'right';
 export type Along = 'head' | 'feet';
 export type SetupCaution = { text: string; grave: boolean; group: StepGroup };

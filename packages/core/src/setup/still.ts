@@ -6,7 +6,7 @@ import { hurtLimb, raisesArm } from './stillJoints';
 
 export const ARM_OR_LEG_WORN: readonly Worn[] = ['splint', 'traction'];
 
-export const isHeld = (situation: Situation, part: KeptStill): boolean =>
+const isHeld = (situation: Situation, part: KeptStill): boolean =>
   part === 'neck' ? neckKept(situation) : situation.keepStill.includes(part);
 
 const SHOULDER = /^(scapula|clavicle)_/;

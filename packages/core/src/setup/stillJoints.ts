@@ -22,7 +22,7 @@ const SEATED_LEG = { ...LEG, hipFlexion: [-10, 95], kneeFlexion: [-5, 95] } as c
 const ANKLE = { hipMedialRotation: [-60, 5], anklePlantarFlexion: [-10, 45], footInversion: [-10, 20] } as const;
 
 /** An arm that is not raised comes no higher than what it rests on. */
-export const MOST_LOW_ARM_DEG = 60;
+const MOST_LOW_ARM_DEG = 60;
 const ARM = { shoulderFlexion: [-60, MOST_LOW_ARM_DEG], shoulderAbduction: [-45, MOST_LOW_ARM_DEG] } as const;
 /** An arm that stays hangs or lies beside the body, the elbow bent no further than on a table top. */
 const KEPT_ARM = { ...ARM, elbowFlexion: [-5, 60], wristFlexion: [-30, 30], wristUlnarDeviation: [-12, 12] } as const;

@@ -239,7 +239,7 @@ const heldAt = (load: TubeLoad, mA: number): TubeLoad => ({
 const roundMas = (mAs: number): number => Number(mAs.toPrecision(3));
 
 /** What each focal spot of a room bears, and its stations of current. */
-export function spotsOf(generator: Generator): Record<'small' | 'large', TubeLoad> {
+function spotsOf(generator: Generator): Record<'small' | 'large', TubeLoad> {
   const upTo = (most: number) => {
     const known = generator.maStations?.filter((mA) => mA <= most);
     return known && known.length > 0 ? known : stationsTo(most);
@@ -265,6 +265,6 @@ const MOST_BACKUP_MAS = 600;
 const LOW_KVP = 51;
 const MOST_BACKUP_LOW_MAS = 2000;
 /** A step of the density of an AEC [typical: 25 to 30 %]. */
-export const DENSITY_STEP = 1.25;
+const DENSITY_STEP = 1.25;
 /** Half a station past the last one. */
 const PAST_LAST = 1.12;

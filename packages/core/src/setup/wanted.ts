@@ -43,7 +43,7 @@ const JOINTS: readonly (SpannedJoint & { aims: readonly string[] })[] = [
 ];
 
 /** The part that a projection is of: the segment that is laid, or that most of what is shown belongs to. For the left. */
-export function partOf(projection: Projection, body: Body): string {
+function partOf(projection: Projection, body: Body): string {
   let part = parts.get(projection.cover);
   if (!part) parts.set(projection.cover, (part = findPart(projection, body)));
   return part;
@@ -69,7 +69,7 @@ function findPart({ aim, cover, positions }: Projection, body: Body): string {
 }
 
 /** The joint round which a projection is, when it is. For the left. */
-export function jointOf({ aim }: Pick<Projection, 'aim'>): SpannedJoint | null {
+function jointOf({ aim }: Pick<Projection, 'aim'>): SpannedJoint | null {
   const aims = 'between' in aim ? aim.between : [aim.landmark];
   return JOINTS.find((joint) => aims.some((id) => joint.aims.includes(id))) ?? null;
 }

@@ -73,12 +73,7 @@ export function barred(
 const ROLL_FROM_DEG = 10;
 
 /** Why a lying patient cannot be rolled as far as the view asks, or null. @param mirrored the entry done on the right */
-export function rollBarred(
-  { ray }: Projection,
-  way: PositionWay,
-  situation: Situation,
-  mirrored = false,
-): string | null {
+function rollBarred({ ray }: Projection, way: PositionWay, situation: Situation, mirrored = false): string | null {
   const flat = way.body === 'supine' || way.body === 'prone';
   const trunk = ray.view === 'AP' || ray.view === 'PA';
   if (!flat || way.beam === 'horizontal' || way.partFrame || way.on || !trunk) return null;

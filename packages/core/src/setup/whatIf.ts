@@ -31,7 +31,7 @@ function contrastOf(setup: Setup, composition: number): number {
 }
 
 /** The two set-ups in lines. Figures that lie outside the model are left empty, never guessed. */
-export function compareTechniques(before: Setup, after: Setup, composition: number, unit: LengthUnit): WhatIfLine[] {
+function compareTechniques(before: Setup, after: Setup, composition: number, unit: LengthUnit): WhatIfLine[] {
   const share = (a: number, b: number): number | null => (a > 0 ? b / a - 1 : null);
   const line = (name: string, read: (setup: Setup) => number | null, print: (value: number) => string): WhatIfLine => {
     const [a, b] = [read(before), read(after)];

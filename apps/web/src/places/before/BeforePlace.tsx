@@ -17,7 +17,7 @@ import { Words } from '../../ui/Words';
 import { usePlan } from '../exam/usePlan';
 import { useReadiness } from '../exam/useReadiness';
 import { addressOf } from '../setup/begin';
-import { answered, checkedOff, patientChanged, type Session } from '../setup/session';
+import { answered, checkedOff, patientChanged, type Session } from '../../state/session';
 
 const MAX_DECISION = 300;
 

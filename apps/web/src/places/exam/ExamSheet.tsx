@@ -13,7 +13,7 @@ import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { SeriesList } from '../setup/SeriesList';
-import { ended, type Session } from '../setup/session';
+import { ended, type Session } from '../../state/session';
 
 type Props = {
   open: boolean;

@@ -8,7 +8,7 @@ import { Toggle } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
-import { checkedOff, type Session } from '../setup/session';
+import { checkedOff, type Session } from '../../state/session';
 import { usePlan } from './usePlan';
 
 type Props = { open: boolean; session: Session; onFinish: () => void; onClose: () => void };

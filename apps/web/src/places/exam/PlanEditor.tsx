@@ -20,7 +20,7 @@ import { Caution } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { TARGET } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
-import type { Planned } from '../setup/session';
+import type { Planned } from '../../state/session';
 import { useDragRows } from './useDragRows';
 import { usePlan } from './usePlan';
 

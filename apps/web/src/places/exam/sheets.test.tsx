@@ -2,7 +2,7 @@ import { aftercareFor, finishStepsFor, projectionOf } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, order, person, row, show } from '../../testing/placeHarness';
 import { useAppSelector } from '../../state/hooks';
-import { freshSession, begun, type Session } from '../setup/session';
+import { freshSession, begun, type Session } from '../../state/session';
 import { ExamSheet } from './ExamSheet';
 import { FinishSheet } from './FinishSheet';
 import { LookSheet } from './LookSheet';

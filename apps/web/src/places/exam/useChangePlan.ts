@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { api, reasonsOf, useChangePlanMutation, type Order } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import type { AppDispatch } from '../../state/store';
-import { replanned, type Planned } from '../setup/session';
+import { replanned, type Planned } from '../../state/session';
 
 export function useChangePlan(): {
   change: (order: Pick<Order, 'id' | 'planVersion'>, plan: Planned[]) => Promise<void>;

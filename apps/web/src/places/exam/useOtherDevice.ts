@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { useOrderDetailQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { exposedElsewhere, replanned, unknownHere, type Planned, type Session } from '../setup/session';
+import { exposedElsewhere, replanned, unknownHere, type Planned, type Session } from '../../state/session';
 
 const POLL_MS = 5_000;
 

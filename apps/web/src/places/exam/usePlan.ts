@@ -6,7 +6,7 @@ import { compute } from '../../workers/client';
 import type { PlanView } from '../../workers/service';
 import { useOwnEntries } from '../projection/useOwnEntries';
 import { useRoom } from '../room/useRoom';
-import type { Planned } from '../setup/session';
+import type { Planned } from '../../state/session';
 
 type Asked = {
   plan: readonly Planned[];
@@ -17,7 +17,7 @@ type Asked = {
   keepOrder: boolean;
 };
 
-export const startsOnTheBack = (plan: readonly Planned[]): boolean =>
+const startsOnTheBack = (plan: readonly Planned[]): boolean =>
   plan.length > 0 && plan.every(({ projectionId }) => /^(stomach|colon|small-bowel)-/.test(projectionId));
 
 export function usePlan(asked: Asked | null): PlanView | null {

@@ -1,7 +1,7 @@
 /** Whether the exam in hand may be exposed: what is still to be asked, and what stops it. */
 import { questionsFor, readinessOf, type Question, type Readiness } from '@taktik/core';
 import { useMemo } from 'react';
-import type { Session } from '../setup/session';
+import type { Session } from '../../state/session';
 
 export function useReadiness(session: Session | null): { questions: Question[] } & Readiness {
   return useMemo(() => {

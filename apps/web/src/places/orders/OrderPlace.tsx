@@ -24,7 +24,7 @@ import { PlanEditor } from '../exam/PlanEditor';
 import { useChangePlan } from '../exam/useChangePlan';
 import { usePlan } from '../exam/usePlan';
 import { useRoom } from '../room/useRoom';
-import { unknownHere, freshSession } from '../setup/session';
+import { unknownHere, freshSession } from '../../state/session';
 import { patientText, situationText } from '../setup/words';
 import { ExpectedDose, GivenDose } from './ExpectedDose';
 import { URGENCY } from './OrdersPlace';

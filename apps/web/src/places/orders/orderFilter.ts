@@ -26,7 +26,7 @@ export function filterOrders(orders: readonly Order[], filter: OrderFilter, pers
 }
 
 /** The ward without the bed or cubicle in it. */
-export const wardOf = ({ ward }: Pick<Order, 'ward'>): string => ward.split(',')[0].trim();
+const wardOf = ({ ward }: Pick<Order, 'ward'>): string => ward.split(',')[0].trim();
 
 /** The wards that orders wait in, by name. */
 export const wardsOf = (orders: readonly Order[]): string[] =>

@@ -4,7 +4,7 @@ import { useStore } from 'react-redux';
 import { api, type Order } from '../../state/api';
 import { useAppDispatch } from '../../state/hooks';
 import type { AppDispatch, RootState } from '../../state/store';
-import { freshSession } from '../setup/session';
+import { freshSession } from '../../state/session';
 import { addressOf, beginExam, resumeExam } from '../setup/begin';
 
 /** @returns why it cannot be opened, or nothing */

@@ -281,7 +281,7 @@ export function ProjectionPlace() {
 
 const nameOf = (id: string): string => (hasProjection(id) ? (projectionOf(id) as Projection).name : id);
 
-export function Section({ title, children }: { title: string; children: ReactNode }) {
+function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View style={{ gap: 8 }}>
       <Words kind="heading" role="heading" aria-level={2}>

@@ -164,7 +164,7 @@ describe('the room’s book', () => {
   it('computes the region that is chosen, a leaf a projection, then lets it be printed', async () => {
     show(<BookPlace />);
     fireEvent.click(await screen.findByLabelText('abdomen'));
-    const ready = await screen.findByText(/^\d+ projections ready$/, {}, { timeout: 15_000 });
+    const ready = await screen.findByText(/^\d+ projections ready$/);
     const leaves = screen.getAllByRole('heading', { level: 2 }).filter(({ textContent }) => textContent?.includes(','));
     expect(leaves).toHaveLength(Number(/^\d+/.exec(ready.textContent ?? '')?.[0]));
   });

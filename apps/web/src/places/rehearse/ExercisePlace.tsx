@@ -23,17 +23,6 @@ import { SpotQuestion } from './SpotQuestion';
 import { useExercises } from './useExercises';
 import { ViewQuestion } from './ViewQuestion';
 
-export type QuestionProps<K extends Scenario['kind']> = {
-  scenario: Extract<Scenario, { kind: K }>;
-  core: ExerciseCore;
-  room: typeof ROOM_ONE;
-  /** Of the picture. */
-  size: number;
-  /** Answered already: nothing more to change. */
-  done: boolean;
-  onAnswer: (answer: ExerciseAnswer) => void;
-};
-
 export function ExercisePlace({ id }: { id: string }) {
   const { core, practised, problem } = useExercises();
   const router = useRouter();

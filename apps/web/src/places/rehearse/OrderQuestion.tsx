@@ -7,7 +7,7 @@ import { Press } from '../../ui/Press';
 import { useTheme } from '../../ui/theme';
 import { RADIUS } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
-import type { QuestionProps } from './ExercisePlace';
+import type { QuestionProps } from './questionProps';
 
 export function OrderQuestion({ scenario, done, onAnswer }: QuestionProps<'fewest turns'>) {
   const theme = useTheme();

@@ -11,7 +11,7 @@ import { Words } from '../../ui/Words';
 import { patientText, situationText } from '../setup/words';
 import { useAppSelector } from '../../state/hooks';
 import { ExercisePicture } from './ExercisePicture';
-import type { QuestionProps } from './ExercisePlace';
+import type { QuestionProps } from './questionProps';
 import { useDragLie } from './useDragLie';
 
 /** Keys step by what a tape and a dial show. */

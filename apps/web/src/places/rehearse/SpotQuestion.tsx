@@ -6,7 +6,7 @@ import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 import { ExercisePicture } from './ExercisePicture';
-import type { QuestionProps } from './ExercisePlace';
+import type { QuestionProps } from './questionProps';
 
 const MOST = { '°': 45, mm: 200 } as const;
 

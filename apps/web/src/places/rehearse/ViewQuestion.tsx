@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
 import { ExercisePicture } from './ExercisePicture';
-import type { QuestionProps } from './ExercisePlace';
+import type { QuestionProps } from './questionProps';
 
 export function ViewQuestion({ scenario, core, room, size, done, onAnswer }: QuestionProps<'which view'>) {
   const [chosen, setChosen] = useState<string | undefined>(undefined);

@@ -19,7 +19,7 @@ export function nextPreview(pixels: number, tookMs: number): number {
   return tookMs < QUICK_MS ? Math.min(PREVIEW_PIXELS, Math.round(pixels * 1.08)) : pixels;
 }
 
-export const FULL_PIXELS = 768;
+const FULL_PIXELS = 768;
 const REST_MS = 220;
 
 export type Rehearsal = {

@@ -13,7 +13,7 @@ import { PRIMARY } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import { ReadingSheet } from '../exam/ReadingSheet';
 import { useScale } from '../room/useScale';
-import type { Session } from './session';
+import type { Session } from '../../state/session';
 import { indexText } from './words';
 
 type Props = {

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Note } from '../../ui/States';
 import { addressOf } from './begin';
-import type { Session } from './session';
+import type { Session } from '../../state/session';
 import { patientText } from './words';
 
 export function NothingChosen({ session }: { session: Session | null }) {

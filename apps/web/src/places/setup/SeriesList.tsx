@@ -3,7 +3,7 @@ import { projections } from '@taktik/core';
 import { View } from 'react-native';
 import { Press } from '../../ui/Press';
 import { Words } from '../../ui/Words';
-import type { Session } from './session';
+import type { Session } from '../../state/session';
 
 export function SeriesList({
   session,

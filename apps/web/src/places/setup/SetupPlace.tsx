@@ -39,7 +39,7 @@ import { ReadoutGrid } from './ReadoutGrid';
 import { READOUTS, ReadoutSheet, type ReadoutName } from './ReadoutSheet';
 import { SeriesList } from './SeriesList';
 import { OneStep } from './OneStep';
-import { acceptedPicture, ended, exposed, repeated, ticked } from './session';
+import { acceptedPicture, ended, exposed, repeated, ticked } from '../../state/session';
 import { StagePane } from './StagePane';
 import { RIGHT_WIDTH, SERIES_WIDTH, stageSize } from './stageSize';
 import { nextStep, StepList } from './StepList';

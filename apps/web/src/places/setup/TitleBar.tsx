@@ -7,7 +7,7 @@ import { Press } from '../../ui/Press';
 import { RAIL_FROM } from '../../ui/tokens';
 import { usePageTitle } from '../../ui/usePageTitle';
 import { Words } from '../../ui/Words';
-import type { Session } from './session';
+import type { Session } from '../../state/session';
 import { patientText, situationText } from './words';
 
 type Props = {

@@ -4,7 +4,7 @@ import type { Order, OrderDetail } from '../../state/api';
 import { post } from '../../state/sender';
 import type { AppDispatch } from '../../state/store';
 import { toAddress, type Address } from './address';
-import { begun, freshSession, unknownHere, type Session } from './session';
+import { begun, freshSession, unknownHere, type Session } from '../../state/session';
 
 /** Address of one projection of the exam in hand. */
 export const addressOf = (session: Session, index: number): Address =>

@@ -3,7 +3,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { fromAddress, toAddress, type Asked } from './address';
-import { patientChanged, placeOf } from './session';
+import { patientChanged, placeOf } from '../../state/session';
 
 /** The address follows the hand after this pause: rewriting it at every touch would hold the numbers up. */
 const ADDRESS_AFTER_MS = 250;

@@ -2,7 +2,7 @@
 import { useRouter } from 'expo-router';
 import { useChangePlan } from '../exam/useChangePlan';
 import { toAddress, type Asked } from '../setup/address';
-import type { Planned, Session } from '../setup/session';
+import type { Planned, Session } from '../../state/session';
 
 /** @param index place of the asked projection in the exam in hand, or -1; @param settle writes the address before moving on */
 export function useTakeWay(asked: Asked, session: Session | null, index: number, settle: () => Promise<void>) {

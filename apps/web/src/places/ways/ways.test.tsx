@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { mockHere, mockRouter, order, person, show } from '../../testing/placeHarness';
-import { begun, freshSession } from '../setup/session';
+import { begun, freshSession } from '../../state/session';
 import { WaysPlace } from './WaysPlace';
 
 const board = { s: 'nostand,nosit,turn-none,spine,bay,keep-neck,worn-collar' };

@@ -8,7 +8,7 @@ import { dot, normalize, type Vec2, type Vec3 } from '../../geometry/vector';
 import { pointOn } from '../body';
 import { segmentFrame, type PosedBody } from '../posed';
 import { openPath, printPer } from './curve';
-import type { FigureOptions } from './figure';
+import type { FigureOptions } from './figureOptions';
 import { PART_OF } from './parts';
 import { depthOf, toDrawing, towardViewer, type DrawingBox, type DrawingPlane } from './plane';
 

@@ -8,6 +8,7 @@ import { posedSkin, type PosedBody } from '../posed';
 import { calmed, closedPath, openPath, printPer } from './curve';
 import { featureLines } from './features';
 import { depthAt, inJoiningOrder, shadowsOf, type Shadow } from './field';
+import type { FigureOptions } from './figureOptions';
 import { PART_OF, PARTS, SEAMS, sizeOf } from './parts';
 import { toDrawing, type DrawingBox, type DrawingPlane } from './plane';
 import { traceOutline } from './trace';
@@ -19,15 +20,6 @@ export type Figure = {
   inner: string;
   /** Face, spine, navel, knees: strokes on the skin, where they face the viewer. */
   features: string;
-};
-
-export type FigureOptions = {
-  /** Cells along the longer side of the box: the finest detail is the box divided by this. */
-  cells: number;
-  /** Fingers one by one, and the face. */
-  fine: boolean;
-  /** Only these segments; all when left out. */
-  shown?: (segment: string) => boolean;
 };
 
 type Piece = { id: string; shadows: Shadow[]; reach: { left: number; top: number; right: number; bottom: number } };

@@ -9,7 +9,7 @@ import {
   type SetupRequest,
   type Situation,
 } from '@taktik/core';
-import { load } from '../../state/storage';
+import { load } from './storage';
 
 export type { Planned };
 export type Session = {
@@ -60,7 +60,7 @@ const samePlanned = (a: Planned, b: Planned): boolean =>
   a.projectionId === b.projectionId && a.side === b.side && a.way === b.way;
 
 /** Where each place of the old plan is in the new one; a projection that is planned twice keeps its turn. */
-export function placesIn(before: readonly Planned[], after: readonly Planned[]): (number | undefined)[] {
+function placesIn(before: readonly Planned[], after: readonly Planned[]): (number | undefined)[] {
   const taken = new Set<number>();
   return before.map((planned) => {
     const place = after.findIndex((each, i) => !taken.has(i) && samePlanned(each, planned));
