@@ -3,25 +3,26 @@ import { createRequire } from 'node:module';
 const require = createRequire(import.meta.url);
 const expo = require('eslint-config-expo/flat');
 
-/** Floors of the core, from the ground up; a folder may import from those before it. */
+/** Floors of the core, from the ground up: a folder imports only from those that stand before it. */
 const CORE_FLOORS = [
-  { folder: 'quantity', over: [] },
-  { folder: 'geometry', over: ['quantity'] },
-  { folder: 'projections', over: ['quantity', 'geometry'] },
-  { folder: 'body', over: ['quantity', 'geometry', 'projections'] },
-  { folder: 'room', over: ['quantity', 'geometry', 'projections', 'body'] },
-  { folder: 'exposure', over: ['quantity', 'geometry', 'projections', 'body', 'room'] },
-  { folder: 'setup', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure'] },
-  { folder: 'interchange', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
-  { folder: 'series', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
-  { folder: 'adapt', over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup'] },
-  {
-    folder: 'exam',
-    over: ['quantity', 'geometry', 'projections', 'body', 'room', 'exposure', 'setup', 'interchange', 'series'],
-  },
+  'quantity',
+  'geometry',
+  'projections',
+  'body',
+  'room',
+  'exposure',
+  'setup',
+  'interchange',
+  'series',
+  'adapt',
+  'exam',
+  'radiograph',
+  'critique',
+  'picture',
+  'exercise',
 ];
 
-const floor = ({ folder, over }) => ({
+const floor = (folder, height) => ({
   files: [`packages/core/src/${folder}/**/*.ts`],
   ignores: ['**/*.test.ts'],
   rules: {
@@ -30,23 +31,60 @@ const floor = ({ folder, over }) => ({
       {
         patterns: [
           {
-            group: CORE_FLOORS.map((each) => each.folder)
-              .filter((each) => each !== folder && !over.includes(each))
+            group: CORE_FLOORS.slice(height + 1)
               .map((each) => `**/${each}/*`)
-              .concat('**/index', '**/index.ts'),
+              .concat('**/../index', '**/../index.ts'),
             message: `${folder}/ stands below this: a folder imports only from the floors under it.`,
           },
-          { group: ['node:*', 'react', 'react-native', 'express'], message: 'The core is pure.' },
         ],
       },
     ],
-    'no-restricted-globals': ['error', 'window', 'document', 'process', 'Date', 'fetch', 'setTimeout'],
+  },
+});
+
+/** No clock, no chance, nothing of a browser or a server: the same question has the same answer, byte for byte. */
+const PURE = {
+  files: ['packages/core/src/**/*.ts'],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-globals': ['error', 'window', 'document', 'process', 'Date', 'fetch', 'setTimeout', 'performance'],
     'no-restricted-properties': [
       'error',
       { object: 'Math', property: 'random', message: 'The core is deterministic.' },
+      { object: 'globalThis', property: 'crypto', message: 'The core is deterministic.' },
+    ],
+    '@typescript-eslint/no-restricted-imports': [
+      'error',
+      { patterns: [{ group: ['node:*', 'react', 'react-native', 'express'], message: 'The core is pure.' }] },
     ],
   },
-});
+};
+
+/** A finger, a key and a screen reader each need to be told what a thing is: no bare pressable, no picture without words. */
+const SAID = {
+  files: ['apps/web/src/**/*.tsx'],
+  ignores: ['**/*.test.tsx', '**/testing/**'],
+  rules: {
+    'no-restricted-syntax': [
+      'error',
+      {
+        selector:
+          "JSXOpeningElement[name.name='Pressable']:not(:has(> JSXAttribute[name.name=/^(accessibilityRole|role|aria-hidden)$/])):not(:has(> JSXSpreadAttribute))",
+        message: 'A Pressable says what it is: give it a role.',
+      },
+      {
+        selector:
+          "JSXOpeningElement[name.name='TextInput']:not(:has(> JSXAttribute[name.name=/^(accessibilityLabel|aria-label)$/])):not(:has(> JSXSpreadAttribute))",
+        message: 'A field says what is typed into it: give it a label.',
+      },
+      {
+        selector:
+          'JSXOpeningElement[name.name=/^(Image|Svg)$/]:not(:has(> JSXAttribute[name.name=/^(accessibilityLabel|aria-label|aria-hidden|accessible)$/])):not(:has(> JSXSpreadAttribute))',
+        message: 'A picture has words, or is hidden from who cannot see it.',
+      },
+    ],
+  },
+};
 
 const throughTheIndex = {
   group: ['@taktik/core/*', '!@taktik/core/picture', '!@taktik/core/exercise', '**/packages/core/**'],
@@ -69,12 +107,22 @@ export default [
   ...expo,
   { linterOptions: { reportUnusedDisableDirectives: 'error' } },
   {
-    files: ['**/*.config.js', 'jest.config.js'],
+    files: ['**/*.config.js', 'jest.config.js', 'tools/**/*.cjs'],
     languageOptions: {
-      globals: { module: 'writable', require: 'readonly', __dirname: 'readonly', process: 'readonly' },
+      globals: {
+        __filename: 'readonly',
+        module: 'writable',
+        require: 'readonly',
+        __dirname: 'readonly',
+        process: 'readonly',
+        beforeEach: 'readonly',
+        afterEach: 'readonly',
+      },
     },
   },
   ...CORE_FLOORS.map(floor),
+  PURE,
+  SAID,
   {
     files: ['apps/server/src/**/*.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: [throughTheIndex] }] },
@@ -94,6 +142,24 @@ export default [
     },
   },
   {
+    files: ['apps/server/src/services/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            throughTheIndex,
+            {
+              group: ['**/api/*', 'express', 'node:http'],
+              message: 'A service speaks no HTTP: it refuses, and says why.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['apps/web/src/**/*.{ts,tsx}'],
     rules: {
       'no-restricted-imports': [
@@ -106,6 +172,31 @@ export default [
         },
       ],
     },
+  },
+  {
+    files: ['apps/web/src/state/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.*'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            throughTheIndex,
+            { group: ['**/places/*', '**/places/**', '**/ui/*'], message: 'The state stands below what shows it.' },
+          ],
+        },
+      ],
+    },
+  },
+  // Hooks and components are of the app alone; to look for them everywhere takes half of the time.
+  {
+    files: ['{packages,apps/server,e2e,tools}/**/*.{ts,mjs,cjs}', '*.{js,mjs,ts}'],
+    rules: Object.fromEntries(
+      expo
+        .flatMap(({ rules = {} }) => Object.keys(rules))
+        .filter((rule) => /^(react|react-hooks)\//.test(rule))
+        .map((rule) => [rule, 'off']),
+    ),
   },
   // The database's own style of imports needs no check against the web's resolver.
   {

@@ -17,12 +17,22 @@ const CORE = {
   '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
   '^@taktik/core/(picture|exercise)$': `${__dirname}/packages/core/src/$1/index.ts`,
 };
+/**
+ * Tests run in a context of their own, where every look at a global goes through the context; those that the core's
+ * loops use are handed to each module instead, which nearly doubles the speed of the proofs.
+ */
+const FAST_GLOBALS = ['Math', 'Number', 'Object', 'Array', 'Set', 'Map', 'Float64Array', 'Error', 'JSON', 'String'];
+const quick = `${__dirname}/tools/jest/esbuild.cjs`;
+const CORE_SOURCES = '/packages/core/src/.*\\.ts$';
+const QUIET = [`${__dirname}/tools/jest/quiet.cjs`];
 const nodeProject = (name, folder) => ({
   displayName: name,
   rootDir: `${__dirname}/${folder}`,
   testEnvironment: 'node',
+  setupFilesAfterEnv: QUIET,
+  sandboxInjectedGlobals: FAST_GLOBALS,
   testMatch: ['**/src/**/*.test.ts'],
-  transform: { '\\.m?[jt]sx?$': babel },
+  transform: { '\\.[cm]?[jt]s$': quick },
   transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`],
   moduleNameMapper: CORE,
 });
@@ -43,16 +53,27 @@ const APP_PACKAGES = [
   ...ESM_PACKAGES,
 ];
 
+/** Long enough for the busiest machine: a test waits for what happens, never for the clock. */
+const MOST_MS = 300_000;
+
 module.exports = {
+  testTimeout: MOST_MS,
   projects: [
     nodeProject('core', 'packages/core'),
     nodeProject('server', 'apps/server'),
+    { ...nodeProject('tools', 'tools'), testMatch: ['**/*.test.ts'] },
     {
       displayName: 'web',
+      setupFilesAfterEnv: QUIET,
+      sandboxInjectedGlobals: FAST_GLOBALS,
       preset: 'jest-expo/web',
       testEnvironment: `${__dirname}/apps/web/jest/environment.js`,
       setupFiles: [...require('jest-expo/web/jest-preset').setupFiles, `${__dirname}/apps/web/jest/setup.js`],
-      transform: { ...require('jest-expo/web/jest-preset').transform, '\\.mjs$': babel },
+      transform: {
+        [CORE_SOURCES]: quick,
+        ...require('jest-expo/web/jest-preset').transform,
+        '\\.mjs$': babel,
+      },
       rootDir: `${__dirname}/apps/web`,
       testMatch: ['**/src/**/*.test.{ts,tsx}'],
       transformIgnorePatterns: [`/node_modules/(?!(${APP_PACKAGES.join('|')}))`],

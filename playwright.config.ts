@@ -5,14 +5,16 @@ const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 120_000,
+  globalSetup: './e2e/globalSetup.ts',
+  outputDir: process.env.TAKTIK_RESULTS ?? 'test-results',
+  timeout: 300_000,
   // Each test has a server and a browser of its own: two of them fill two cores.
   fullyParallel: true,
   workers: Math.min(2, availableParallelism()),
   // A shared machine stalls now and then; what fails three times running is broken.
   retries: process.env.CI ? 2 : 0,
   // A shared machine is at times several times slower than a desk.
-  expect: { timeout: 20_000 },
+  expect: { timeout: 90_000 },
   use: {
     launchOptions: {
       executablePath: CHROMIUM,
@@ -27,6 +29,8 @@ export default defineConfig({
       ],
     },
     colorScheme: 'dark',
+    // What moves is looked at by eye; a test waits for where it comes to rest.
+    contextOptions: { reducedMotion: 'reduce' },
     // Each test is a fresh browser: keeping the whole app on the device is tested where it is meant.
     serviceWorkers: 'block',
     trace: 'on-first-retry',

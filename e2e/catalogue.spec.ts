@@ -1,6 +1,6 @@
 import { expect, ONCE, readout, test } from './fixtures';
 
-test('the mannequin narrows to a finger, and a pinned projection stays on top', async ({ page }) => {
+test('the mannequin narrows to a finger, and a pinned projection stays on top', ONCE, async ({ page }) => {
   await page.goto('/find');
   const hand = page.getByTestId('touch-hand');
   await expect(hand.locator('path').first()).toBeAttached();
@@ -30,23 +30,6 @@ test('two projections side by side, their differences marked; back keeps the sea
   await expect(page.getByText('4 in Knee, four views')).toBeVisible();
   await page.goto('/compare?a=knee-ap&b=no-such');
   await expect(page.getByText(/There is no projection "no-such"/)).toBeVisible();
-});
-
-test('a page tells what to look for, what goes wrong, what serves instead, and the schools with their numbers', async ({
-  page,
-}) => {
-  await page.goto('/projection?p=foot-ap&side=left&age=40&h=175&w=75&room=room-2');
-  await expect(page.getByRole('heading', { name: 'Foot, AP axial, left' })).toBeVisible();
-  for (const title of ['What it shows', 'A good picture', 'What goes wrong', 'Schools'])
-    await expect(page.getByRole('heading', { name: title })).toBeVisible();
-  await expect(page.getByText(/^Look for: a /)).toBeVisible();
-  await page.getByRole('button', { name: 'Side by side with: 15° toward the heel' }).click();
-  await expect(page.getByText('◆ Tube differs')).toBeVisible();
-  await page.goBack();
-  await page.getByRole('button', { name: 'Set up', exact: true }).click();
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/10° , to the heel/);
-  await page.getByRole('button', { name: 'Show the other schools with their numbers' }).click();
-  await expect(page.getByText('15° to the heel, ray vertical')).toBeVisible();
 });
 
 test(
@@ -109,17 +92,3 @@ test(
     await expect(page.getByText(/ours.json is not valid JSON/)).toBeVisible();
   },
 );
-
-test('the room’s book: a region as this room does it, ready to print', async ({ page }) => {
-  await page.goto('/book');
-  await page.getByRole('radio', { name: 'abdomen' }).click();
-  await expect(page.getByText(/^7 projections ready$/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Abdomen, AP, standing' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Print' })).toBeEnabled();
-  await page.emulateMedia({ media: 'print' });
-  // Paper is light whatever the screen is.
-  await expect(page.getByRole('heading', { name: 'Abdomen, AP, standing' })).toHaveCSS('color', 'rgb(34, 30, 23)');
-  await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();
-  const pdf = await page.pdf({ format: 'A4' });
-  expect((pdf.toString('latin1').match(/\/Type\s*\/Page\b/g) ?? []).length).toBeGreaterThan(1);
-});

@@ -1,9 +1,8 @@
 /** The built server on a port and a database of its own, which a test may stop and start again. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { discard, freshFolder } from './demoFolder';
 
 /** Tests and bench run from the root of the project. */
 const root = process.cwd();
@@ -20,27 +19,16 @@ const freePort = (): Promise<number> =>
 
 export class DemoServer {
   private child: ChildProcess | undefined;
-  readonly folder = mkdtempSync(path.join(tmpdir(), 'taktik-e2e-'));
-  private constructor(readonly port: number) {}
+  private constructor(
+    readonly port: number,
+    readonly folder: string,
+  ) {}
 
-  static async start(): Promise<DemoServer> {
-    const server = new DemoServer(await freePort());
-    cpSync(await DemoServer.seeded(), server.folder, { recursive: true });
+  /** @param folder where its data are; fresh demo data when none is named */
+  static async start(folder = freshFolder()): Promise<DemoServer> {
+    const server = new DemoServer(await freePort(), folder);
     await server.up();
     return server;
-  }
-
-  private static template: Promise<string> | undefined;
-  /** Demo data as a first start makes them: made once, copied for every server. */
-  private static seeded(): Promise<string> {
-    this.template ??= (async () => {
-      const first = new DemoServer(await freePort());
-      await first.up();
-      await first.down();
-      process.once('exit', () => rmSync(first.folder, { recursive: true, force: true }));
-      return first.folder;
-    })();
-    return this.template;
   }
 
   get url(): string {
@@ -94,6 +82,6 @@ export class DemoServer {
 
   async remove(): Promise<void> {
     await this.down();
-    rmSync(this.folder, { recursive: true, force: true });
+    discard(this.folder);
   }
 }

@@ -28,7 +28,7 @@ test('a rolled knee: its condyles fail, the correction is told and done, and the
   await expect(page).not.toHaveURL(/lie=/);
 });
 
-test('dragging the picture moves the part under the light, and what is cut is said', async ({ page }) => {
+test('dragging the picture moves the part under the light, and what is cut is said', ONCE, async ({ page }) => {
   await page.goto('/rehearse?p=chest-pa');
   const picture = page.getByRole('img', { name: /Simulated picture of Chest, PA/ });
   await expect(picture).toBeVisible();
@@ -73,23 +73,9 @@ test('the picture goes out as DICOM and PNG and comes in again', ONCE, async ({ 
   await expect(page.getByText(/▲ this is no DICOM file/)).toBeVisible();
 });
 
-test('a fault by its size: cause, correction and proof', async ({ page }) => {
-  await page.goto('/rehearse?p=pelvis-ap');
-  await expect(page.getByText(/^Simulated index/)).toBeVisible();
-  const pane = page.getByRole('radio', { name: 'a fault seen' });
-  if (await pane.isVisible()) await pane.click();
-  await page.getByRole('radio', { name: 'Coccyx over the symphysis' }).click();
-  await page.getByLabel('By how much, on the picture in mm').fill('20');
-  await expect(page.getByText(/^Roll the part/)).toBeVisible();
-  await expect(page.getByText(/By the same rays: .* before/)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^After: simulated picture/ })).toBeVisible();
-  await page.getByLabel('By how much, on the picture in mm').fill('9999');
-  await expect(page.getByText(/must be 0 to/)).toBeVisible();
-});
-
 test.describe('a student', () => {
   test.use({ as: 'student' });
-  test('answers an exercise, sees the score by item, and the try is kept', async ({ page }) => {
+  test('answers an exercise, sees the score by item, and the try is kept', ONCE, async ({ page }) => {
     await page.goto('/rehearse?x=view-4');
     await page.getByRole('radio', { name: 'Hand, PA oblique' }).click();
     await page.getByRole('button', { name: 'Check' }).click();
@@ -110,14 +96,7 @@ test.describe('a student', () => {
   });
 });
 
-test('a lead signs a line and takes it back', ONCE, async ({ page }) => {
-  await page.goto('/competence');
-  await page.getByRole('button', { name: 'Sign: Chest, AP, mobile' }).click();
-  await page.getByRole('button', { name: 'Take the signature back: Chest, AP, mobile' }).click();
-  await expect(page.getByRole('button', { name: 'Sign: Chest, AP, mobile' })).toBeVisible();
-});
-
-test('after an exposure the console shows its picture, to be judged', async ({ page }) => {
+test('after an exposure the console shows its picture, to be judged', ONCE, async ({ page }) => {
   await startSacrum(page);
   await answerBefore(page);
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
@@ -126,11 +105,4 @@ test('after an exposure the console shows its picture, to be judged', async ({ p
   await page.getByRole('button', { name: 'Measure the picture' }).click();
   await expect(page.getByText('Measured on the picture')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Do it/ })).toHaveCount(0);
-});
-
-test('an unknown projection or exercise says so', ONCE, async ({ page }) => {
-  await page.goto('/rehearse?p=none');
-  await expect(page.getByText('There is no projection "none".')).toBeVisible();
-  await page.goto('/rehearse?x=none');
-  await expect(page.getByText('There is no exercise "none".')).toBeVisible();
 });

@@ -33,7 +33,7 @@ test('another way is found in one tap, compared, used, goes into the plan, and i
   expect(kept.name).toBe('Sacrum, AP axial, taken PA');
 });
 
-test('ways follow the situation while it is touched, by keyboard too, and W opens them', async ({ page }) => {
+test('ways follow the situation while it is touched, by keyboard too, and W opens them', ONCE, async ({ page }) => {
   await page.goto('/setup?p=chest-pa&age=72&room=mobile-1');
   await expect(readout(page, 'SID')).toBeVisible();
   await page.keyboard.press('w');
@@ -53,11 +53,4 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   await page.goBack();
   await expect(page.getByRole('checkbox', { name: 'Ward, half sitting' })).toBeChecked();
   await expect(page).toHaveURL(/sus-fluid_level/);
-});
-
-test('a neck that is not cleared is not bent: it says so and who to ask', ONCE, async ({ page }) => {
-  await page.goto('/projection?p=cervical-flexion&s=spine,nostand,nosit,turn-none');
-  await page.getByRole('link', { name: 'Other ways to Cervical spine, lateral, bent forward' }).click();
-  await expect(page.getByText(/is not to be done/)).toBeVisible();
-  await expect(page.getByText(/Ask the physician in charge/)).toBeVisible();
 });

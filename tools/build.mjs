@@ -11,10 +11,14 @@ async function when(stampFile, paths, build) {
 
 async function buildWeb() {
   say('Building the app; the first time this takes one to three minutes');
-  await must('npx', ['expo', 'export', '--platform', 'web', '--output-dir', 'dist'], {
-    cwd: at('apps/web'),
-    env: expoEnv,
-  });
+  await must(
+    process.execPath,
+    [at('node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
+    {
+      cwd: at('apps/web'),
+      env: expoEnv,
+    },
+  );
   const { generateSW } = await import('workbox-build');
   const { count, size } = await generateSW({
     globDirectory: at('apps/web/dist'),
@@ -33,13 +37,13 @@ async function buildWeb() {
   process.stdout.write(`Works without a network: ${count} files, ${Math.round(size / 1024)} KB kept on the device.\n`);
 }
 
-async function buildServer() {
-  say('Building the server');
+/** One part of the server and all of ours that it imports, as one file beside the server. */
+async function bundleServer(entry, outfile) {
   const { build } = await import('esbuild');
   const { dependencies } = JSON.parse(readFileSync(at('apps/server/package.json'), 'utf8'));
   await build({
-    entryPoints: [at('apps/server/src/main.ts')],
-    outfile: at('apps/server/dist/main.mjs'),
+    entryPoints: [at('apps/server/src', entry)],
+    outfile,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -55,7 +59,18 @@ async function buildServer() {
     ),
     logLevel: 'warning',
   });
+}
+
+async function buildServer() {
+  say('Building the server');
+  await bundleServer('main.ts', at('apps/server/dist/main.mjs'));
   cpSync(at('apps/server/src/db/migrations'), at('apps/server/dist/migrations'), { recursive: true });
+}
+
+/** What the browser tests are served by. */
+export const BROWSER_HOST = at('apps/server/dist/testing/browserHost.mjs');
+async function buildBrowserHost() {
+  await bundleServer('testing/browserHost.ts', BROWSER_HOST);
 }
 
 export async function buildAll() {
@@ -68,6 +83,11 @@ export async function buildAll() {
     at('apps/server/dist/.built'),
     ['apps/server', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
     buildServer,
+  );
+  await when(
+    at('apps/server/dist/testing/.built'),
+    ['apps/server', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
+    buildBrowserHost,
   );
 }
 

@@ -1,24 +1,23 @@
-/** `npm test`: everything, on a fresh machine too; the last line is the sum over all runners. */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+/**
+ * `npm test`: everything, on a fresh machine too; the last line is the sum over all runners.
+ *
+ * `--quick` runs core and server alone, without the proofs over the whole catalogue. Where a test file has passed and
+ * nothing that it reads has changed since, it is not run again; with CI set, or `--all`, everything is.
+ */
+import { spawn } from 'node:child_process';
+import { createWriteStream, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { ensureChromium, ensureInstalled, run, say } from './lib.mjs';
+import { at, ensureChromium, ensureInstalled, root } from './lib.mjs';
 
 await ensureInstalled();
+const { testsToRun } = await import('./proved.mjs');
+
+const quick = process.argv.includes('--quick');
+const everything = Boolean(process.env.CI) || process.argv.includes('--all');
 const results = mkdtempSync(path.join(tmpdir(), 'taktik-test-'));
-let passed = 0;
-let failed = 0;
-const count = (good, bad) => {
-  passed += good;
-  failed += bad;
-};
-/** A check without cases of its own counts as one. */
-const check = async (name, command, args) => {
-  say(name);
-  const good = (await run(command, args)) === 0;
-  count(good ? 1 : 0, good ? 0 : 1);
-  return good;
-};
+
+const fileFor = (name, ending) => path.join(results, `${name.replace(/\W+/g, '-').toLowerCase()}.${ending}`);
 const readJson = (file) => {
   try {
     return JSON.parse(readFileSync(file, 'utf8'));
@@ -27,28 +26,123 @@ const readJson = (file) => {
   }
 };
 
-await check('Lint and format', 'npm', ['run', '--silent', 'lint']);
-await check('Types', 'npm', ['run', '--silent', 'typecheck']);
-
-say('Unit tests');
-const unitFile = path.join(results, 'unit.json');
-const unitCode = await run('npx', ['jest', '--maxWorkers=100%', '--json', `--outputFile=${unitFile}`]);
-const unit = readJson(unitFile);
-count(unit?.numPassedTests ?? 0, (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0));
-if (unitCode !== 0 && !(unit?.numFailedTests > 0) && !(unit?.numRuntimeErrorTestSuites > 0)) count(0, 1);
-
-const built = await check('Build', 'npm', ['run', '--silent', 'build']);
-if (built && (await ensureChromium())) {
-  say('Browser tests');
-  const e2eFile = path.join(results, 'e2e.json');
-  const e2eCode = await run('npx', ['playwright', 'test', '--reporter=list,json'], {
-    env: { PLAYWRIGHT_JSON_OUTPUT_NAME: e2eFile },
+/** Runs one of our own or an installed program with all that it says in a file; resolves to its exit code. */
+function runNode(name, program, args, env = {}) {
+  const out = createWriteStream(fileFor(name, 'log'));
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [at(program), ...args], { cwd: root, env: { ...process.env, ...env } });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => out.write(text));
+    child.on('close', (code) => out.end(() => resolve(code ?? 1)));
   });
-  const stats = readJson(e2eFile)?.stats;
-  count((stats?.expected ?? 0) + (stats?.flaky ?? 0), stats?.unexpected ?? 0);
-  if (e2eCode !== 0 && !(stats?.unexpected > 0)) count(0, 1);
-} else count(0, 1);
+}
 
+/** A check without cases of its own counts as one. */
+const check =
+  (program, ...args) =>
+  async (name) => {
+    const code = await runNode(name, program, args);
+    return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
+  };
+/** What a runner that failed without a failed case has to say stands in its log. */
+const counted = (code, passed, failed) => ({ passed, failed: failed || (code === 0 && passed > 0 ? 0 : 1) });
+
+const unit =
+  (...projects) =>
+  async (name) => {
+    const tests = await testsToRun(projects, { everything, quick });
+    if (tests.files.length === 0) return { passed: 0, failed: 0, note: tests.note };
+    const file = fileFor(name, 'json');
+    const code = await runNode(name, 'node_modules/jest/bin/jest.js', [
+      '--maxWorkers=100%',
+      '--json',
+      `--outputFile=${file}`,
+      '--selectProjects',
+      ...projects,
+      '--runTestsByPath',
+      ...tests.files,
+    ]);
+    const told = readJson(file);
+    tests.keep(told?.testResults ?? []);
+    const failed = (told?.numFailedTests ?? 0) + (told?.numRuntimeErrorTestSuites ?? 0);
+    return { ...counted(code, told?.numPassedTests ?? 0, failed), note: tests.note };
+  };
+
+async function browser(name) {
+  if (!(await ensureChromium())) return { passed: 0, failed: 1 };
+  const file = fileFor(name, 'json');
+  const code = await runNode(name, 'node_modules/@playwright/test/cli.js', ['test', '--reporter=list,json'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+    TAKTIK_RESULTS: path.join(results, 'browser'),
+  });
+  const stats = readJson(file)?.stats;
+  return counted(code, (stats?.expected ?? 0) + (stats?.flaky ?? 0), stats?.unexpected ?? 0);
+}
+
+const cached = (tool) =>
+  everything
+    ? []
+    : ['--cache', '--cache-strategy', 'content', '--cache-location', at('node_modules/.cache/taktik', tool)];
+/** What takes one core stands beside something else that does; what takes all has the machine. */
+const LANES = quick
+  ? [[[['Core and server', unit('core', 'server')]]]]
+  : [
+      [
+        [
+          ['Build', check('tools/build.mjs')],
+          [
+            'Format',
+            check(
+              'node_modules/prettier/bin/prettier.cjs',
+              '--check',
+              '.',
+              '--log-level',
+              'warn',
+              ...cached('prettier'),
+            ),
+          ],
+        ],
+        [
+          ['Types', check('tools/typecheck.mjs')],
+          ['Lint', check('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0', ...cached('eslint'))],
+          [
+            'Lint by types',
+            check('node_modules/oxlint/bin/oxlint', '--type-aware', 'packages', 'apps', 'e2e', 'tools'),
+          ],
+          ['Circles', check('tools/circles.mjs')],
+          ['Unused', check('node_modules/knip/bin/knip.js', '--no-progress')],
+        ],
+      ],
+      [[['Units', unit('core', 'server', 'tools', 'web')]]],
+      [[['Browser', browser]]],
+    ];
+
+const began = Date.now();
+const seconds = (since) => `${Math.round((Date.now() - since) / 1000)} s`;
+const parts = [];
+async function runPart([name, part]) {
+  const since = Date.now();
+  const { passed, failed, note = '' } = await part(name);
+  const time = seconds(since);
+  parts.push({ name, passed, failed, note, time });
+  if (failed > 0) process.stdout.write(`\n${readFileSync(fileFor(name, 'log'), { encoding: 'utf8', flag: 'a+' })}`);
+  process.stdout.write(`${failed > 0 ? '✕' : '✓'} ${name}: ${passed} passed, ${failed} failed, ${time}\n`);
+}
+for (const lanes of LANES)
+  await Promise.all(
+    lanes.map(async (lane) => {
+      for (const each of lane) await runPart(each);
+    }),
+  );
 rmSync(results, { recursive: true, force: true });
-process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
-process.exitCode = failed > 0 || passed === 0 ? 1 : 0;
+
+const sum = (key) => parts.reduce((total, part) => total + part[key], 0);
+const width = Math.max(...parts.map(({ name }) => name.length));
+process.stdout.write('\n');
+for (const { name, passed, failed, note, time } of parts)
+  process.stdout.write(
+    `${name.padEnd(width)}  ${time.padStart(6)}  ${passed} passed, ${failed} failed${note && `; ${note}`}\n`,
+  );
+process.stdout.write(
+  `${'All'.padEnd(width)}  ${seconds(began).padStart(6)}\n${sum('passed')} passed, ${sum('failed')} failed\n`,
+);
+process.exitCode = sum('failed') > 0 || (sum('passed') === 0 && !parts.some(({ note }) => note)) ? 1 : 0;

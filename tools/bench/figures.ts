@@ -1,10 +1,26 @@
 /** Figures that were measured, against what the design promises; nothing is asserted. */
 import { readFileSync } from 'node:fs';
 
-export type Figure = { name: string; value: number; unit: string; aim: string; met: boolean; note?: string };
+/** What a figure is of: the core alone, what a person sees, what the server answers. */
+export type Measured = 'core' | 'screen' | 'server';
+export type Figure = {
+  of: Measured;
+  name: string;
+  value: number;
+  unit: string;
+  aim: string;
+  met: boolean;
+  note?: string;
+};
 export const figures: Figure[] = [];
+let measured: Measured = 'core';
+/** From now on the figures are of this. */
+export const measuring = (of: Measured): void => {
+  measured = of;
+};
 export const put = (name: string, value: number, unit: string, limit: number, note?: string) =>
   figures.push({
+    of: measured,
     name,
     value: value < 0.1 ? Number(value.toPrecision(2)) : Math.round(value * 100) / 100,
     unit,

@@ -7,7 +7,7 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { computeSetup, findOtherWays, whyForbidden } from '@taktik/core';
-import { setupRequestSchema } from './api/contracts';
+import { setupRequestSchema } from './contracts';
 import { apiRoutes } from './api/routes';
 import { parse, parseJson, Problem, problemHandler } from './api/problem';
 import { reportDamage, type Store } from './db/database';

@@ -47,7 +47,7 @@ import {
   roomTrendSchema,
   verdictSchema,
   versionsSchema,
-} from './contracts';
+} from '../contracts';
 
 const json = (schema: z.ZodType) => ({ 'application/json': { schema } });
 const problem = {

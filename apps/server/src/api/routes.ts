@@ -68,7 +68,7 @@ import {
   startExamSchema,
   trendQuerySchema,
   verdictSchema,
-} from './contracts';
+} from '../contracts';
 import { dropToken, guard, keepToken, personOf, tokenOf } from './signedIn';
 import { openApiDocument } from './openapi';
 import { notFound } from '../services/refusal';

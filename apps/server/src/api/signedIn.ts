@@ -4,7 +4,7 @@ import type { Store } from '../db/database';
 import type { Role } from '../db/schema';
 import { getDepartment } from '../services/departments';
 import { whoIs } from '../services/people';
-import type { Person } from './contracts';
+import type { Person } from '../contracts';
 import { Problem } from './problem';
 
 const COOKIE = 'taktik_session';

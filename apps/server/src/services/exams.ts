@@ -12,7 +12,7 @@ import {
   type Department,
   type SetupRequest,
 } from '@taktik/core';
-import type { Exam, Exposure, NewExposure, OrderDetail, Person, RoomTrend, StartExam, Verdict } from '../api/contracts';
+import type { Exam, Exposure, NewExposure, OrderDetail, Person, RoomTrend, StartExam, Verdict } from '../contracts';
 import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exams, exposures, orders, patients, people, type MadeWith } from '../db/schema';

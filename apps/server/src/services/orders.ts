@@ -2,7 +2,7 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { notXray, unusualOf } from '@taktik/core';
-import type { ChangePlan, NewOrder, Order } from '../api/contracts';
+import type { ChangePlan, NewOrder, Order } from '../contracts';
 import { notFound, Refusal } from './refusal';
 import { exams, ORDER_STATES, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';

@@ -10,9 +10,10 @@ import type { ExposureRow, Order } from '../state/api';
 import { createStore, type Store } from '../state/store';
 import { ThemeProvider } from '../ui/theme';
 
-/** The real core computes behind the doors: on a busy machine a sheet takes a second. */
-jest.setTimeout(20_000);
-configure({ asyncUtilTimeout: 6_000 });
+/** The real core computes behind the doors: on a busy machine a sheet takes seconds. Nothing waits so long that passes. */
+configure({ asyncUtilTimeout: 90_000 });
+// What the core answers changes the screen whenever it is there, as in a browser: not only inside what a test does.
+beforeEach(() => Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false }));
 
 export const mockRouter = { push: jest.fn(), replace: jest.fn(), setParams: jest.fn() };
 /** Where the test stands: the address, what the server answers, what was sent to it. */

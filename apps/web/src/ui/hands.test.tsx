@@ -9,7 +9,6 @@ import { ThemeProvider } from './theme';
 import { usePageTitle } from './usePageTitle';
 
 /** On a busy machine the first drawing takes seconds. */
-jest.setTimeout(20_000);
 
 const Themed = ({ children }: PropsWithChildren) => (
   <Provider store={createStore()}>

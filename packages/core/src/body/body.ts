@@ -40,15 +40,16 @@ const TAPERS: Readonly<Record<string, readonly [number, number]>> = {
 export function buildBody(input: PatientInput): Body {
   // The same patient is asked about again and again, and a body is never changed.
   const key = JSON.stringify(input);
-  const known = built.get(key);
-  if (known) return known;
-  const body = build(input);
+  const body = built.get(key) ?? build(input);
+  // The one asked for longest ago goes first.
+  built.delete(key);
   built.set(key, body);
   if (built.size > MOST_BUILT) built.delete(built.keys().next().value as string);
   return body;
 }
 
-const MOST_BUILT = 12;
+/** Patients of a busy hour, and all that an entry is proved for: one that is built anew costs as much as its set-up. */
+const MOST_BUILT = 48;
 const built = new Map<string, Body>();
 
 function build(input: PatientInput): Body {

@@ -3,6 +3,8 @@ import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
 import { LEVELS, type ExerciseKind, type Level, type Scenario } from './scenario';
 import { PASSED_FROM } from './score';
 
+/* eslint-disable no-restricted-globals -- the library counts in dates: made from a given time, never from the clock */
+
 /** A card as plain data, times in ms. */
 export type Memory = Omit<Card, 'due' | 'last_review'> & { due: number; last_review?: number };
 

@@ -17,7 +17,7 @@ declare module 'dcmjs' {
         naturalizeDataset(elements: Elements): Record<string, unknown>;
       };
     };
-    log: { setLevel(level: string): void };
+    log: { setLevel(level: string): void; getLoggers(): Record<string, { setLevel(level: string): void }> };
   };
   export default dcmjs;
 }

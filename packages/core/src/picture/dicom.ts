@@ -10,6 +10,8 @@ import type { Setup } from '../setup/setup';
 import { checkSize, type ReadPicture } from './readPicture';
 
 const { DicomDict, DicomMessage, DicomMetaDictionary } = dcmjs.data;
+// What is wrong with a file is said to who opened it, not to a console.
+for (const logger of [dcmjs.log, ...Object.values(dcmjs.log.getLoggers())]) logger.setLevel('silent');
 
 const DIGITAL_X_RAY = '1.2.840.10008.5.1.4.1.1.1.1';
 const EXPLICIT_LITTLE = '1.2.840.10008.1.2.1';

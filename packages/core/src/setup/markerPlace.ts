@@ -1,8 +1,7 @@
 /** Where the lead markers lie in the light: as they are drawn, as they are told, as they are simulated. */
 import { applyToDirection } from '../geometry/frame';
 import { addScaled, dot, midpoint, subtract, type Vec3 } from '../geometry/vector';
-import type { Letter } from './setup';
-import type { Setup } from './setup';
+import type { Letter, Setup } from './setup';
 
 export type PlacedLetter = { letter: Letter; p: Vec3 };
 

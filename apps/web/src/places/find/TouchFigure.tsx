@@ -81,6 +81,7 @@ function Figure({ view, touched, onTouch }: Props & { view: TouchView }) {
         {!map && <Skeleton rows={1} height={HEIGHT - 30} />}
         {map && box && size.width > 0 && (
           <Svg
+            aria-hidden
             width={size.width}
             height={size.height}
             viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}

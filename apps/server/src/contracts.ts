@@ -11,7 +11,7 @@ import {
 } from '@taktik/core';
 import { answerSchema, PATIENT_TYPES, scenarios } from '@taktik/core/exercise';
 import { z } from 'zod';
-import { ORDER_STATES, ROLES } from '../db/schema';
+import { ORDER_STATES, ROLES } from './db/schema';
 
 export const idSchema = z
   .string()
