@@ -31,16 +31,22 @@ const request = fc
     situation,
     rules: { unit },
   }));
-const check = (test: (setup: Setup, asked: SetupRequest) => void) =>
+/** What a case says that was no case for the test. */
+const NO_CASE = false;
+/** @param least cases that must really have been tried: a test that passes over all of them fails */
+function check(test: (setup: Setup, asked: SetupRequest) => void | typeof NO_CASE, least = 100): void {
+  let tried = 0;
   fc.assert(
     fc.property(request, (asked) => {
       const setup = computeSetup(asked);
       // What the patient bars has no steps: that is tested where the verdict is.
       fc.pre(!isBarred(setup));
-      test(setup, asked);
+      if (test(setup, asked) !== NO_CASE) tried += 1;
     }),
     { numRuns: 150 },
   );
+  expect(tried).toBeGreaterThanOrEqual(least);
+}
 const isBarred = ({ problems }: Setup) =>
   problems.some(({ code }) => ['forbidden', 'position-barred', 'kept-part'].includes(code));
 const all = (setup: Setup): string => setup.steps.map(({ text }) => text).join('\n');
@@ -93,22 +99,24 @@ test('nothing is said without its number, and nothing with an exclamation mark',
 
 test('a hurt patient is never asked to turn, bend, raise or straighten', () => {
   check((setup, asked) => {
-    if (!asked.situation?.fractureSuspected && !asked.situation?.spineNotCleared) return;
-    if (!setup.feasible) return;
+    if (!asked.situation?.fractureSuspected && !asked.situation?.spineNotCleared) return NO_CASE;
+    if (!setup.feasible) return NO_CASE;
     const spoken = setup.steps
       .filter(({ group }) => group === 'position')
       .map(({ text }) => text)
       .join('\n');
     if (projectionOf(setup.projectionId).positions.some((way) => way.ifInjured && way.body === setup.position.body))
       expect(spoken).not.toMatch(/feet turned in 15|knees bent|chin up|Turn the leg in|Toes slightly in/);
-  });
+    return undefined;
+  }, 40);
 });
 
 test('a spine that is not cleared is never stood up or turned on its side', () => {
   check((setup, asked) => {
-    if (!asked.situation?.spineNotCleared || !setup.feasible) return;
+    if (!asked.situation?.spineNotCleared || !setup.feasible) return NO_CASE;
     expect(setup.position.body).toBe('supine');
-  });
+    return undefined;
+  }, 15);
 });
 
 test('grave cautions stand at a step that is there', () => {
