@@ -18,7 +18,11 @@ export function createStore() {
       news: news.reducer,
       [api.reducerPath]: api.reducer,
     },
-    middleware: (defaults) => defaults().concat(api.middleware),
+    // How long a check of development takes is a matter of the machine, not of the state: never told.
+    middleware: (defaults) =>
+      defaults({ serializableCheck: { warnAfter: Infinity }, immutableCheck: { warnAfter: Infinity } }).concat(
+        api.middleware,
+      ),
   });
   let keptPreferences = store.getState().preferences;
   let keptSession = store.getState().session.current;
