@@ -91,6 +91,11 @@ const throughTheIndex = {
   message: 'Import the core through its index, or one of the two that are loaded on demand.',
 };
 
+const overHttp = {
+  group: ['**/apps/server/**', '**/server/src/**', '@taktik/server'],
+  message: 'The app reaches the server over HTTP.',
+};
+
 export default [
   {
     ignores: [
@@ -165,10 +170,7 @@ export default [
       'no-restricted-imports': [
         'error',
         {
-          patterns: [
-            throughTheIndex,
-            { group: ['**/apps/server/**', '@taktik/server'], message: 'The app reaches the server over HTTP.' },
-          ],
+          patterns: [throughTheIndex, overHttp],
         },
       ],
     },
@@ -182,6 +184,7 @@ export default [
         {
           patterns: [
             throughTheIndex,
+            overHttp,
             { group: ['**/places/*', '**/places/**', '**/ui/*'], message: 'The state stands below what shows it.' },
           ],
         },

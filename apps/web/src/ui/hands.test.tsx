@@ -8,8 +8,6 @@ import { Sheet } from './Sheet';
 import { ThemeProvider } from './theme';
 import { usePageTitle } from './usePageTitle';
 
-/** On a busy machine the first drawing takes seconds. */
-
 const Themed = ({ children }: PropsWithChildren) => (
   <Provider store={createStore()}>
     <ThemeProvider>{children}</ThemeProvider>
