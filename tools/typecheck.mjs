@@ -1,6 +1,7 @@
 /** Strict type check of every part; the route types of the app are made first when they are missing. */
+import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
-import { at, expoEnv, must } from './lib.mjs';
+import { at, expoEnv, must, root } from './lib.mjs';
 
 if (!existsSync(at('apps/web/.expo/types/router.d.ts')))
   await must(process.execPath, [at('node_modules/expo/bin/cli'), 'customize', 'tsconfig.json'], {
@@ -19,4 +20,21 @@ for (const config of [
 ]) {
   process.stdout.write(`tsc ${config}\n`);
   await must(process.execPath, [compiler, '-p', config]);
+}
+
+/** Where data comes from outside: there a place in a list may be empty, and is not taken as filled. */
+const OUTSIDE = /^(packages\/core\/src\/(interchange|picture)|apps\/server\/src|apps\/web\/src\/state)\/(?!.*\.test\.)/;
+
+for (const config of ['apps/server/tsconfig.json', 'apps/web/tsconfig.json']) {
+  process.stdout.write(`tsc ${config}, unchecked indexes of data from outside\n`);
+  const { stdout, status } = spawnSync(
+    process.execPath,
+    [compiler, '-p', config, '--noUncheckedIndexedAccess', '--pretty', 'false'],
+    { cwd: root, encoding: 'utf8', maxBuffer: 1 << 26 },
+  );
+  if (status === null) throw new Error(`the compiler did not end: ${config}`);
+  const found = stdout.split('\n').filter((line) => OUTSIDE.test(line));
+  if (found.length === 0) continue;
+  process.stderr.write(`${found.join('\n')}\n`);
+  process.exit(1);
 }

@@ -12,7 +12,7 @@ const MINUTE_MS = 60_000;
 
 export function tokenOf(request: Request): string | null {
   const bearer = /^Bearer (\S{1,200})$/.exec(request.headers.authorization ?? '');
-  if (bearer) return bearer[1];
+  if (bearer?.[1]) return bearer[1];
   const cookie = (request.headers.cookie ?? '').split(/;\s*/).find((part) => part.startsWith(`${COOKIE}=`));
   return cookie ? cookie.slice(COOKIE.length + 1, COOKIE.length + 201) : null;
 }

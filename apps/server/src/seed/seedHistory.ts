@@ -5,6 +5,7 @@
 import { computeSetup, demoRooms, projectionOf, type PatientInput, type Situation } from '@taktik/core';
 import type { Store } from '../db/database';
 import { exams, exposures, orders, patients } from '../db/schema';
+import { inTurn } from '../inTurn';
 import { readDetector } from '../standins/detector';
 import { STAFF } from './scenario';
 
@@ -84,7 +85,7 @@ export async function seedHistory(store: Store, now: number): Promise<void> {
   if (known) return;
   let count = 0;
   const done = Array.from({ length: DAYS * 2 }, (_, i) => {
-    const { projections, patient, situation, ...rest } = CASES[i % CASES.length];
+    const { projections, patient, situation, ...rest } = inTurn(CASES, i);
     // Never of today, whatever the hour.
     const daysAgo = DAYS + 1 - Math.floor(i / 2);
     const at = now - daysAgo * DAY_MS - (i % 2) * 95 * MINUTE_MS;
@@ -112,11 +113,11 @@ export async function seedHistory(store: Store, now: number): Promise<void> {
         setup,
         exposureIndex: Math.max(1, Math.round(exposureIndex * drift)),
         targetIndex,
-        performedBy: STAFF[i % STAFF.length],
+        performedBy: inTurn(STAFF, i),
         exposedAt: at + k * 2 * MINUTE_MS,
         recordedAt: at + k * 2 * MINUTE_MS,
         verdict: repeated ? ('repeat' as const) : ('accepted' as const),
-        cause: repeated ? REPEAT_CAUSES[count % REPEAT_CAUSES.length] : null,
+        cause: repeated ? inTurn(REPEAT_CAUSES, count) : null,
       };
     });
     return { i, at, patient, situation: situation ?? {}, projections, shots, ...rest };
@@ -143,7 +144,7 @@ export async function seedHistory(store: Store, now: number): Promise<void> {
         await tx.insert(exams).values({
           id: `past-exam-${i}`,
           orderId: `past-order-${i}`,
-          performedBy: STAFF[i % STAFF.length],
+          performedBy: inTurn(STAFF, i),
           startedAt: at,
           finishedAt: at + 10 * MINUTE_MS,
         });
@@ -154,4 +155,5 @@ export async function seedHistory(store: Store, now: number): Promise<void> {
 }
 
 const LETTERS = 'ABCDEFGHJKLMNPRSTVW';
-const initialsOf = (i: number): string => LETTERS[(i * 7) % LETTERS.length] + LETTERS[(i * 11 + 3) % LETTERS.length];
+const initialsOf = (i: number): string =>
+  LETTERS.charAt((i * 7) % LETTERS.length) + LETTERS.charAt((i * 11 + 3) % LETTERS.length);

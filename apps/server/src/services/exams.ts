@@ -411,6 +411,7 @@ export async function judgeExposure(
     }),
   );
   const [row] = await joined(store).where(eq(exposures.id, id));
+  if (!row) throw new Error(`exposure ${id} is gone from its record`);
   return present(row, await getDepartment(store));
 }
 

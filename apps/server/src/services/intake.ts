@@ -48,8 +48,11 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
     );
   const [department, rooms] = await Promise.all([getDepartment(store), listRooms(store)]);
   const exams = examsOf(department);
-  const roomFor = ({ situation }: IncomingOrder) =>
-    (situation.place === 'bedside' ? rooms.find(({ kind }) => kind === 'mobile') : undefined) ?? rooms[0];
+  const roomFor = ({ situation }: IncomingOrder) => {
+    const room = (situation.place === 'bedside' ? rooms.find(({ kind }) => kind === 'mobile') : undefined) ?? rooms[0];
+    if (!room) throw new Error('the department has no room');
+    return room;
+  };
   const faults: IncomingFault[] = [];
   const planned = found.map((order, i) => {
     if (order.standing !== 'ordered') return [];
@@ -77,11 +80,12 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
       const known = new Map(rows.map((row) => [row.orders.reference, row]));
       const count: Taken = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
       for (const [i, order] of found.entries()) {
+        const projections = planned[i] ?? [];
         const { initials, patient, situation, bothSides: _, standing, ...rest } = order;
         const before = known.get(order.reference);
         const unusual = unusualOf(patient, situation);
         if (before) {
-          const news = changeOf(before, order, planned[i], unusual);
+          const news = changeOf(before, order, projections, unusual);
           count[news.kind] += 1;
           if (news.kind === 'known') continue;
           if (news.patient) await tx.update(patients).set(news.patient).where(eq(patients.id, before.patients.id));
@@ -109,7 +113,7 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
           patientId,
           roomId: roomFor(order).id,
           situation,
-          projections: planned[i],
+          projections,
           unusual,
           orderedAt: now,
           state: 'waiting',

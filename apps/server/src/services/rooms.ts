@@ -143,7 +143,9 @@ export async function takeChart(store: Store, id: string, text: string, by: stri
     throw refused([{ field: 'line 1', message: 'There is no row in the table; the chart stays as it is' }]);
   const odd = oddChartRows(taken.chart, await getRoom(store, id));
   if (odd.length > 0)
-    throw refused(odd.map(({ row, field, message }) => ({ field: `line ${rows[row].line}, ${field}`, message })));
+    throw refused(
+      odd.map(({ row, field, message }) => ({ field: `line ${rows[row]?.line ?? row + 2}, ${field}`, message })),
+    );
   return patchRoom(store, id, { generator: { chart: taken.chart } }, by, now);
 }
 

@@ -2,6 +2,8 @@
  * A stand-in for the order system: writes orders as FHIR R4 bundles, one after another. Invented people; the same
  * number always gives the same order.
  */
+import { inTurn } from '../inTurn';
+
 type Draft = {
   exam: string;
   site: string;
@@ -101,7 +103,7 @@ const birthDate = (ageYears: number, now: number): string => `${new Date(now).ge
 
 /** @param number of the order, from 0 */
 export function orderBundle(number: number, now: number): object {
-  const draft = DRAFTS[number % DRAFTS.length];
+  const draft = inTurn(DRAFTS, number);
   const subject = { reference: `Patient/sim-p${number}` };
   const measure = (code: string, value: number, unit: string) => ({
     resource: {
@@ -120,7 +122,7 @@ export function orderBundle(number: number, now: number): object {
         resource: {
           resourceType: 'Patient',
           id: `sim-p${number}`,
-          name: [{ given: [GIVEN[number % GIVEN.length]], family: FAMILY[number % FAMILY.length] }],
+          name: [{ given: [inTurn(GIVEN, number)], family: inTurn(FAMILY, number) }],
           gender: draft.gender,
           birthDate: birthDate(draft.ageYears, now),
         },

@@ -2,7 +2,7 @@
  * The reference mannequin: adult, 1750 mm, 75 kg, anatomical position, LPS millimetres with the origin between the hips.
  * Read once from the data files and mirrored to both sides.
  */
-import type { Vec3 } from '../geometry/vector';
+import type { InSegment, Vec3 } from '../geometry/vector';
 import landmarkData from './data/landmarks.json';
 import primitiveData from './data/primitives.json';
 import segmentData from './data/segments.json';
@@ -14,13 +14,14 @@ import type { Shape } from './shape';
 export type Segment = { id: string; parent: string | null; joint: Vec3 };
 
 export type LandmarkKind = 'skin' | 'bone' | 'joint';
-export type Landmark = {
+/** By itself on its segment; of InRoom where the body stands in the room. */
+export type Landmark<A = InSegment> = {
   id: string;
   name: string;
   kind: LandmarkKind;
-  p: Vec3;
+  p: Vec3<A>;
   /** Outward direction, unit vector. */
-  dir: Vec3;
+  dir: Vec3<A>;
   /** Typical depth under the skin of the reference adult, mm; ±50 %. */
   skinDepthMm: number;
   segment: string;

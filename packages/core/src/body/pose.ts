@@ -2,16 +2,16 @@
  * A pose carried out on a body: every segment turned about its joint, along the chain from the pelvis.
  */
 import { applyToPoint, compose, IDENTITY, rotationAbout, shifted, type Frame } from '../geometry/frame';
-import { normalize, subtract, type Vec3 } from '../geometry/vector';
+import { normalize, subtract, type InPatient, type InSegment, type Vec3 } from '../geometry/vector';
 import { landmarkOf, type Body } from './body';
 import { eachSide, MOVEMENT_NAMES, specOf, type Axis, type Motion, type Pose } from './joints';
 
 /** Frames by segment, relative to the anatomical position. */
-export type Posture = Readonly<Record<string, Frame>>;
+export type Posture = Readonly<Record<string, Frame<InSegment, InPatient>>>;
 
-type Turn = { axis: Vec3; degrees: number };
+type Turn = { axis: Vec3<InSegment>; degrees: number };
 
-const axisOf = (axis: Axis, body: Body): Vec3 =>
+const axisOf = (axis: Axis, body: Body): Vec3<InSegment> =>
   'from' in axis ? normalize(subtract(landmarkOf(body, axis.to).p, landmarkOf(body, axis.from).p)) : (axis as Vec3);
 
 /** Mirrored about the middle plane: a turn about x stays, one about y or z reverses. */
@@ -66,9 +66,9 @@ const PATELLA_SHARE = 0.6;
 /** Carries every segment along its chain of joints. @throws RangeError for a name that is no movement */
 export function poseBody(body: Body, pose: Pose): Posture {
   const turns = turnsOf(pose, body);
-  const posture: Record<string, Frame> = {};
+  const posture: Record<string, Frame<InSegment, InPatient>> = {};
   for (const segment of Object.values(body.segments)) {
-    let frame: Frame = segment.parent === null ? IDENTITY : posture[segment.parent];
+    let frame: Frame<InSegment, InPatient> = segment.parent === null ? IDENTITY : posture[segment.parent];
     // Angles of the arm are against the trunk; the shoulder blade only carries the joint along.
     if (segment.id.startsWith('upperarm_') && frame !== posture.thorax)
       frame = carried(posture.thorax, segment.joint, frame);
@@ -85,6 +85,10 @@ export function poseBody(body: Body, pose: Pose): Posture {
 }
 
 /** Turned as `turned` is, with one point where `carrier` takes it. */
-function carried(turned: Frame, point: Vec3, carrier: Frame): Frame {
+function carried(
+  turned: Frame<InSegment, InPatient>,
+  point: Vec3<InSegment>,
+  carrier: Frame<InSegment, InPatient>,
+): Frame<InSegment, InPatient> {
   return shifted(turned, subtract(applyToPoint(carrier, point), applyToPoint(turned, point)));
 }

@@ -3,7 +3,16 @@
  * Where it stands is a vector of its own, so that sliding a body costs nothing.
  */
 import { applyToDirection, applyToPoint, compose, shifted, type Frame } from '../geometry/frame';
-import { add, addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
+import {
+  add,
+  addScaled,
+  dot,
+  subtract,
+  type InPatient,
+  type InRoom,
+  type InSegment,
+  type Vec3,
+} from '../geometry/vector';
 import { bonesOf, landmarkOf, markOf, skinOf, structureOf, type Body, type SkinPiece } from './body';
 import { merged } from './intervals';
 import type { Landmark } from './mannequin';
@@ -11,14 +20,16 @@ import type { Primitive } from './primitive';
 import type { Posture } from './pose';
 import { moveShape, rayInterval, supportPoint, supportReach, type Interval, type Shape } from './shape';
 
-export type PosedBody = {
+/** In the room, or by itself in the patient’s own axes; where nothing is said, in either. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- as a vector without axes
+export type PosedBody<A = any> = {
   body: Body;
   /** Anatomical position to the turned body, by segment; without the slide. */
-  frames: Readonly<Record<string, Frame>>;
+  frames: Readonly<Record<string, Frame<InSegment, A>>>;
   posture: Posture;
   /** Patient frame to room, with the slide. */
-  place: Frame;
-  slide: Vec3;
+  place: Frame<InPatient, A>;
+  slide: Vec3<A>;
   /** Skin of the turned body, without the slide. */
   skin: readonly SkinPiece[];
 };
@@ -28,11 +39,16 @@ const STILL: Vec3 = [0, 0, 0];
 /**
  * @param before the same body in another posture at the same place: what has not moved is taken from it
  */
-export function placeBody(body: Body, posture: Posture, place: Frame, before?: PosedBody): PosedBody {
+export function placeBody<A>(
+  body: Body,
+  posture: Posture,
+  place: Frame<InPatient, A>,
+  before?: PosedBody<A>,
+): PosedBody<A> {
   const still = before?.body === body && before.place === place ? before : undefined;
-  const frames: Record<string, Frame> = {};
+  const frames: Record<string, Frame<InSegment, A>> = {};
   // Most segments ride on their parent unturned and share its frame.
-  const known = new Map<Frame, Frame>();
+  const known = new Map<Frame, Frame<InSegment, A>>();
   for (const id of Object.keys(posture)) {
     let frame = known.get(posture[id]);
     if (!frame) known.set(posture[id], (frame = compose(place, posture[id])));
@@ -46,17 +62,23 @@ export function placeBody(body: Body, posture: Posture, place: Frame, before?: P
   return { body, posture, frames, place, slide: STILL, skin };
 }
 
-/** The same body moved by a vector of the room. */
-export const slideBody = (posed: PosedBody, by: Vec3): PosedBody => ({
+/** The same body moved by a vector. */
+export const slideBody = <A>(posed: PosedBody<A>, by: Vec3<A>): PosedBody<A> => ({
   ...posed,
   place: shifted(posed.place, by),
   slide: add(posed.slide, by),
 });
 
-/** Frame of one segment in the room, slide included. */
-export const segmentFrame = (posed: PosedBody, segment: string): Frame => shifted(posed.frames[segment], posed.slide);
+/** The root of all segments, whose axes are the patient’s own. */
+export const ROOT_SEGMENT = 'pelvis';
+/** What carries the axes of the root carries the patient’s. */
+export const asPlace = <A>(ofRoot: Frame<InSegment, A>): Frame<InPatient, A> => ofRoot as Frame as Frame<InPatient, A>;
 
-export function posedLandmark(posed: PosedBody, id: string): Landmark {
+/** Frame of one segment in the room, slide included. */
+export const segmentFrame = <A>(posed: PosedBody<A>, segment: string): Frame<InSegment, A> =>
+  shifted(posed.frames[segment], posed.slide);
+
+export function posedLandmark<A>(posed: PosedBody<A>, id: string): Landmark<A> {
   const landmark = landmarkOf(posed.body, id);
   const frame = posed.frames[landmark.segment];
   return {
@@ -67,21 +89,22 @@ export function posedLandmark(posed: PosedBody, id: string): Landmark {
 }
 
 /** A landmark or the middle of a structure where it stands. */
-export function posedMark(posed: PosedBody, id: string): Pick<Landmark, 'id' | 'p' | 'segment'> {
+export function posedMark<A>(posed: PosedBody<A>, id: string): Pick<Landmark<A>, 'id' | 'p' | 'segment'> {
   const mark = markOf(posed.body, id);
   return { ...mark, p: add(applyToPoint(posed.frames[mark.segment], mark.p), posed.slide) };
 }
 
-const movedBy = (posed: PosedBody, primitive: Primitive): Primitive => ({
+const movedBy = <A>(posed: PosedBody<A>, primitive: Primitive): Primitive => ({
   ...primitive,
   shape: moveShape(primitive.shape, segmentFrame(posed, primitive.segment)),
 });
 
-export const posedStructure = (posed: PosedBody, id: string): Primitive => movedBy(posed, structureOf(posed.body, id));
-export const posedBones = (posed: PosedBody, keep: (reference: Primitive) => boolean): Primitive[] =>
+export const posedStructure = <A>(posed: PosedBody<A>, id: string): Primitive =>
+  movedBy(posed, structureOf(posed.body, id));
+export const posedBones = <A>(posed: PosedBody<A>, keep: (reference: Primitive) => boolean): Primitive[] =>
   bonesOf(posed.body, keep).map((bone) => movedBy(posed, bone));
 /** The skin where it stands, for drawing. */
-export function posedSkin(posed: PosedBody): SkinPiece[] {
+export function posedSkin<A>(posed: PosedBody<A>): SkinPiece[] {
   const frame: Frame = shifted([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1], posed.slide);
   return posed.skin.map(({ segment, shape }) => ({ segment, shape: moveShape(shape, frame) }));
 }
@@ -91,11 +114,11 @@ export function posedSkin(posed: PosedBody): SkinPiece[] {
  * @param segments only these; all when left out
  * @returns coordinate along `d` in mm and the point of contact
  */
-export function furthestSkin(
-  posed: PosedBody,
-  d: Vec3,
+export function furthestSkin<A>(
+  posed: PosedBody<A>,
+  d: Vec3<A>,
   segments?: readonly string[],
-): { reachMm: number; point: Vec3 } {
+): { reachMm: number; point: Vec3<A> } {
   let furthest: SkinPiece | undefined;
   let reachMm = -Infinity;
   for (const primitive of posed.skin) {
@@ -111,7 +134,12 @@ export function furthestSkin(
 }
 
 /** Stretches of a line inside the body, mm from `through` along `d`, in order. @param segments only these; all when left out */
-export function skinSpans(posed: PosedBody, through: Vec3, d: Vec3, segments?: readonly string[]): readonly Interval[] {
+export function skinSpans<A>(
+  posed: PosedBody<A>,
+  through: Vec3<A>,
+  d: Vec3<A>,
+  segments?: readonly string[],
+): readonly Interval[] {
   const from = subtract(through, posed.slide);
   return merged(
     posed.skin.flatMap((piece) => {
@@ -122,14 +150,19 @@ export function skinSpans(posed: PosedBody, through: Vec3, d: Vec3, segments?: r
   );
 }
 
-export type SkinCrossing = { entry: Vec3; exit: Vec3; thicknessMm: number };
+export type SkinCrossing<A = InRoom> = { entry: Vec3<A>; exit: Vec3<A>; thicknessMm: number };
 
 /**
  * Where a line enters and leaves the body, and how much body it crosses (gaps between limbs left out).
  * @param through any point of the line; @param d unit direction of the beam
  * @param segments only these parts of the body; all when left out
  */
-export function crossSkin(posed: PosedBody, through: Vec3, d: Vec3, segments?: readonly string[]): SkinCrossing | null {
+export function crossSkin<A>(
+  posed: PosedBody<A>,
+  through: Vec3<A>,
+  d: Vec3<A>,
+  segments?: readonly string[],
+): SkinCrossing<A> | null {
   const spans = skinSpans(posed, through, d, segments);
   if (spans.length === 0) return null;
   return {

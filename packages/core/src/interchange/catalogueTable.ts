@@ -1,6 +1,7 @@
 /** Every entry with its numbers for median adults, as text for reading by a radiographer. */
 import { formatAngle } from '../quantity/angle';
 import { formatCm, formatInches } from '../quantity/length';
+import { capitalize } from '../quantity/text';
 import { projections } from '../projections/catalogue';
 import { exams } from '../projections/exams';
 import type { Projection } from '../projections/schema';
@@ -79,7 +80,7 @@ export function catalogueTable(): string {
   const parts = REGIONS.map((region) => {
     const entries = projections.filter((entry) => entry.region === region);
     const rows = entries.map((entry) => row(entry, of(entry, 'male'), of(entry, 'female')));
-    return `## ${region[0].toUpperCase()}${region.slice(1)} (${entries.length})\n\n${rows.join('\n')}`;
+    return `## ${capitalize(region)} (${entries.length})\n\n${rows.join('\n')}`;
   });
   const list = exams.map(({ name, projections: ids }) => `- **${name}**: ${ids.map((id) => `\`${id}\``).join(', ')}`);
   return [

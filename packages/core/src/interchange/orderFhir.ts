@@ -62,7 +62,7 @@ function yearsBetween(birthDate: string, today: string): number | undefined {
       .map((part) => Number(part ?? 1));
   const [from, to] = [parts(birthDate), parts(today)];
   if (!from || !to) return undefined;
-  const days = ([year, month, day]: number[]) => year * 365.25 + ((month || 1) - 1) * 30.4375 + ((day || 1) - 1);
+  const days = ([year = NaN, month, day]: number[]) => year * 365.25 + ((month || 1) - 1) * 30.4375 + ((day || 1) - 1);
   return Math.round(((days(to) - days(from)) / 365.25) * 100) / 100;
 }
 

@@ -67,13 +67,14 @@ export function readSides(told: readonly { from: string; sides: ReadonlySet<Body
   const words = (sides: ReadonlySet<BodySide>) => (sides.size === 2 ? 'both sides' : `the ${[...sides][0]}`);
   const both = saying.find(({ sides }) => sides.size === 2);
   const single = saying.filter(({ sides }) => sides.size === 1);
-  const apart = single.find(({ sides }) => ![...sides].every((side) => [...single[0].sides].includes(side)));
+  const [named] = single;
+  const apart = named && single.find(({ sides }) => ![...sides].every((side) => named.sides.has(side)));
   // One place that says both, and others that name either of them, or none: both.
   if (both && (single.length === 0 || apart)) return { side: null, bothSides: true, contradiction: null };
-  const [a, b] = both ? [both, single[0]] : [single[0], apart!];
+  const [a, b] = both ? [both, named] : [named, apart];
   return {
     side: null,
     bothSides: false,
-    contradiction: `${a.from} says ${words(a.sides)}, ${b.from} says ${words(b.sides)}: ask whoever ordered it`,
+    contradiction: `${[a, b].flatMap((place) => (place ? [`${place.from} says ${words(place.sides)}`] : [])).join(', ')}: ask whoever ordered it`,
   };
 }

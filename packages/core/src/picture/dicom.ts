@@ -51,7 +51,7 @@ function storedValues({ signal, where, columns, rows, mirrored }: Shown): Uint16
         continue;
       }
       const from = y * columns + (mirrored ? columns - 1 - x : x);
-      if (where[from] === 2) values[to] = storedOf(Math.log10(Math.max(signal[from], LEAST_SIGNAL)));
+      if (where[from] === 2) values[to] = storedOf(Math.log10(Math.max(signal[from] ?? 0, LEAST_SIGNAL)));
     }
   return values;
 }
@@ -209,7 +209,7 @@ export function fromDicom(bytes: Uint8Array): ReadPicture {
   const width = Math.max(1, Number(first(set.WindowWidth) ?? 2 ** stored));
   const grey = new Uint8ClampedArray(count);
   for (let i = 0; i < count; i += 1) {
-    const share = (values[i] - (centre - width / 2)) / width;
+    const share = ((values[i] ?? 0) - (centre - width / 2)) / width;
     grey[i] = (photometric === 'MONOCHROME1' ? 1 - share : share) * 255;
   }
   const spacing = Number(first(set.ImagerPixelSpacing ?? set.PixelSpacing));

@@ -19,6 +19,15 @@ export function toPng({ columns, rows, pixelMm, grey }: Hung): Uint8Array {
   });
 }
 
+/** Mean of the three colours, 0 to 255; black for a number that the palette does not have. */
+const greyOfColour = ([red = 0, green = 0, blue = 0]: readonly number[] = []): number => (red + green + blue) / 3;
+
+function meanOf(data: ArrayLike<number>, from: number, count: number): number {
+  let sum = 0;
+  for (let k = 0; k < count; k += 1) sum += data[from + k] ?? 0;
+  return sum / count;
+}
+
 /** @throws RangeError for what is no PNG, or too large */
 export function fromPng(bytes: Uint8Array): ReadPicture {
   let image: ReturnType<typeof decode>;
@@ -33,10 +42,7 @@ export function fromPng(bytes: Uint8Array): ReadPicture {
   const colours = channels >= 3 ? 3 : 1;
   const most = 2 ** depth - 1;
   for (let i = 0; i < grey.length; i += 1) {
-    const rgb = palette ? palette[data[i]] : null;
-    let sum = 0;
-    for (let k = 0; k < colours; k += 1) sum += rgb ? rgb[0] / 255 : data[i * channels + k] / most;
-    grey[i] = (sum / colours) * 255;
+    grey[i] = palette ? greyOfColour(palette[data[i] ?? 0]) : (meanOf(data, i * channels, colours) / most) * 255;
   }
   const pixelMm = Number(text?.[PIXEL]);
   return {

@@ -12,7 +12,7 @@ import { placeBody, posedSkin, type PosedBody } from '../body/posed';
 import { moveShape } from '../body/shape';
 import { solidOf, type Solid } from '../body/surface';
 import { applyToDirection, IDENTITY, inverse, type Frame } from '../geometry/frame';
-import { dot, type Vec3 } from '../geometry/vector';
+import { dot, type InPatient, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { ROOM_UP } from '../room/position';
@@ -24,7 +24,7 @@ import { mergedElements, rankedElements, type Element } from './pieces';
 /** Pieces with the segment they ride on; gas of stomach and bowel apart: contrast takes its place. */
 type Piece = { segment: string; solid: Solid };
 type Standing = {
-  posed: PosedBody;
+  posed: PosedBody<InPatient>;
   pieces: Piece[];
   gas: Solid[];
   /** The pieces that are not out of the light, taken apart and ranked; by what is out of it. */
@@ -75,7 +75,7 @@ function standingFor({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Stan
 
 const FRONT: Vec3 = [0, -1, 0];
 /** The body of a set-up in its own frame. */
-export const standingOf = (setup: Setup): PosedBody => standing(setup).posed;
+export const standingOf = (setup: Setup): PosedBody<InPatient> => standing(setup).posed;
 
 /** Thickness of what is round a part, and of what it is made. Source: typical thickness of casts [C]. */
 const ROUND: Partial<Record<Setup['situation']['cast'], { mm: number; material: string }>> = {

@@ -1,6 +1,6 @@
 /** How the patient really lies against what was meant: the same set-up, with the part displaced under the ray. */
 import { applyToPoint, compose, rotationAbout, shifted, type Frame } from '../geometry/frame';
-import { addScaled, scale, type Vec3 } from '../geometry/vector';
+import { addScaled, scale, type InRoom, type Vec3 } from '../geometry/vector';
 import type { Setup } from '../setup/setup';
 
 /** Turns go through the middle of what must be shown, right-handed about the axes of the receptor. */
@@ -37,13 +37,13 @@ export function addMishap(from: Mishap, by: Partial<Mishap>): Mishap {
 }
 
 /** The middle of what must be shown. */
-export function pivotOf({ scene }: Setup): Vec3 {
+export function pivotOf({ scene }: Setup): Vec3<InRoom> {
   const share = 1 / scene.mustShow.length;
-  return scene.mustShow.reduce<Vec3>((sum, { p }) => addScaled(sum, p, share), [0, 0, 0]);
+  return scene.mustShow.reduce<Vec3<InRoom>>((sum, { p }) => addScaled(sum, p, share), [0, 0, 0]);
 }
 
 /** The motion of the part in the room. */
-export function motionOf(setup: Setup, mishap: Mishap): Frame {
+export function motionOf(setup: Setup, mishap: Mishap): Frame<InRoom, InRoom> {
   const { u, v, n } = setup.scene.receptor;
   const pivot = pivotOf(setup);
   const turns = (
@@ -69,7 +69,7 @@ export function misplace(setup: Setup, mishap: Mishap): Setup {
   }
   if (MISHAP_KEYS.every((key) => mishap[key] === 0)) return setup;
   const motion = motionOf(setup, mishap);
-  const moved = <T extends { p: Vec3 }>(mark: T): T => ({ ...mark, p: applyToPoint(motion, mark.p) });
+  const moved = <T extends { p: Vec3<InRoom> }>(mark: T): T => ({ ...mark, p: applyToPoint(motion, mark.p) });
   const { scene } = setup;
   return {
     ...setup,

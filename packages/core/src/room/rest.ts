@@ -8,7 +8,7 @@ import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
 import { furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody } from '../body/posed';
 import { applyToDirection, applyToPoint, compose, rotationAbout, type Frame } from '../geometry/frame';
-import { negate, type Vec3 } from '../geometry/vector';
+import { negate, type InRoom, type Vec3 } from '../geometry/vector';
 import type { BodyPosition, HeldPart } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from './position';
 import { armOf, HEAD, legOf, settle, type Limb } from './settle';
@@ -17,8 +17,12 @@ import { isLying, isUpright, towardSupport, type Stance } from './stance';
 export type SurfaceKind =
   'floor' | 'wall' | 'table' | 'mattress' | 'board' | 'pillow' | 'sponge' | 'seat' | 'back rest' | 'foot rest';
 /** A surface seen from the side of the table: its profile in the X-Z plane of the room, and the plane that touches. */
-export type Surface = { kind: SurfaceKind; profile: Vec3[]; plane: { point: Vec3; normal: Vec3 } };
-export type Contact = { surface: SurfaceKind; segment: string; point: Vec3 };
+export type Surface = {
+  kind: SurfaceKind;
+  profile: Vec3<InRoom>[];
+  plane: { point: Vec3<InRoom>; normal: Vec3<InRoom> };
+};
+export type Contact = { surface: SurfaceKind; segment: string; point: Vec3<InRoom> };
 
 export type RestedBody = {
   posed: PosedBody;
@@ -155,7 +159,7 @@ function flat(kind: SurfaceKind, z: number, x0: number, x1: number, thick: numbe
 
 const PANEL_MM = 30;
 /** @param away direction from the patient into it */
-function upright(kind: SurfaceKind, x: number, z0: number, z1: number, away: Vec3): Surface {
+function upright(kind: SurfaceKind, x: number, z0: number, z1: number, away: Vec3<InRoom>): Surface {
   const far = x + Math.sign(away[0]) * PANEL_MM;
   return {
     kind,
@@ -186,7 +190,7 @@ function lying(
   let posed = unslid;
   const semi = stance.position === 'semi-erect';
   const seat = semi ? [...HIPS, 'pelvis'] : [...TRUNK, ...HIPS];
-  const slide: Vec3 = [0, 0, level + furthestSkin(posed, ROOM_DOWN, seat).reachMm];
+  const slide: Vec3<InRoom> = [0, 0, level + furthestSkin(posed, ROOM_DOWN, seat).reachMm];
   const move = (next: Pose) => {
     pose = next;
     unslid = put(pose, unslid);
@@ -288,7 +292,7 @@ function backRest(stance: Stance, posed: PosedBody): Surface {
   const behind = applyToDirection(posed.place, towardSupport(stance));
   const up = applyToDirection(posed.place, [0, 0, 1]);
   const touch = furthestSkin(posed, behind, ['thorax', 'scapula_L', 'scapula_R', 'lumbar']).point;
-  const along = (mm: number, deep: number): Vec3 => [
+  const along = (mm: number, deep: number): Vec3<InRoom> => [
     touch[0] + up[0] * mm + behind[0] * deep,
     0,
     touch[2] + up[2] * mm + behind[2] * deep,
@@ -304,8 +308,8 @@ function backRest(stance: Stance, posed: PosedBody): Surface {
 
 /** All of it turned about the foot end of the table. */
 function tilted(rested: RestedBody, degrees: number): RestedBody {
-  const pivot: Vec3 = rested.surfaces.find(({ kind }) => kind === 'table')!.profile[0];
-  const turn: Frame = rotationAbout(pivot, [0, 1, 0], degrees);
+  const pivot: Vec3<InRoom> = rested.surfaces.find(({ kind }) => kind === 'table')!.profile[0];
+  const turn: Frame<InRoom, InRoom> = rotationAbout(pivot, [0, 1, 0], degrees);
   const { posed } = rested;
   const place = compose(turn, posed.place);
   const turned = placeBody(posed.body, poseBody(posed.body, rested.pose), place);

@@ -2,7 +2,7 @@
 import { quat, mat3 } from 'gl-matrix';
 import { toDegrees } from '../quantity/angle';
 import { applyToDirection, frameFromPairs, type Frame } from '../geometry/frame';
-import { dot, type Vec3 } from '../geometry/vector';
+import { dot, type InPatient, type InRoom, type Vec3 } from '../geometry/vector';
 import { ROOM_DOWN, ROOM_HEAD } from '../room/position';
 import type { Setup } from '../setup/setup';
 
@@ -40,7 +40,7 @@ const STATIONS: Partial<Record<Setup['position']['body'], Station>> = {
 export const stationOf = (setup: Setup): Station => STATIONS[setup.position.body] ?? 'lying';
 
 /** On the back, head at the head end: where fluoroscopy leaves a patient. */
-export const ON_THE_BACK: Frame = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_HEAD, ROOM_DOWN);
+export const ON_THE_BACK: Frame<InPatient, InRoom> = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_HEAD, ROOM_DOWN);
 
 const rotationOf = (frame: Frame): quat =>
   quat.fromMat3(
@@ -49,7 +49,7 @@ const rotationOf = (frame: Frame): quat =>
   );
 
 /** Turn of the body about its own long axis from one place to another, 0 to 180°: the twist of the rotation between. */
-export function turnBetween(a: Frame, b: Frame): number {
+export function turnBetween(a: Frame<InPatient, InRoom>, b: Frame<InPatient, InRoom>): number {
   const between = quat.multiply(quat.create(), quat.invert(quat.create(), rotationOf(a)), rotationOf(b));
   // In the body's own axes: its long axis is z.
   const degrees = Math.abs(toDegrees(2 * Math.atan2(between[2], between[3])));
@@ -58,7 +58,7 @@ export function turnBetween(a: Frame, b: Frame): number {
 
 /** Patient's left, across the table: which side of it that is. */
 const leftAcross = (setup: Setup): number => dot(applyToDirection(setup.scene.place, [1, 0, 0]), ACROSS);
-const ACROSS: Vec3 = [0, 1, 0];
+const ACROSS: Vec3<InRoom> = [0, 1, 0];
 /** A side that points up or down is on neither side of the table. */
 const CLEARLY = 0.5;
 

@@ -1,20 +1,20 @@
 /** Cover: what must be shown, projected onto the receptor, and the field that takes it. */
 import { extremes, posedMark, posedStructure } from '../body/posed';
 import { projectPoint, type PlaneFrame } from '../geometry/projection';
-import { negate, type Vec3 } from '../geometry/vector';
+import { negate, type InRoom, type Vec3 } from '../geometry/vector';
 import type { CoverItem, Projection } from '../projections/schema';
 import { locate, type PlacedBody } from './place';
 import type { SideView } from './side';
 
-export type CoverPoints = { name: string; axis: CoverItem['axis']; marginMm: number; points: Vec3[] };
+export type CoverPoints = { name: string; axis: CoverItem['axis']; marginMm: number; points: Vec3<InRoom>[] };
 
 /** Every item of the entry as points on this body, before anything is known of tube or receptor. */
 export function coverPoints(
   projection: Projection,
   placed: PlacedBody,
   view: SideView,
-  u: Vec3,
-  v: Vec3,
+  u: Vec3<InRoom>,
+  v: Vec3<InRoom>,
 ): CoverPoints[] {
   return projection.cover.map((item) => {
     const points =
@@ -41,7 +41,7 @@ export type Shadow = {
 /** Projects the points from the focal spot; margins are added in the object and grow with it. Turned by `rotationDeg`. */
 export function shadowsOf(
   cover: readonly CoverPoints[],
-  focal: Vec3,
+  focal: Vec3<InRoom>,
   plane: PlaneFrame,
   rotationDeg: number,
 ): Shadow[] {
@@ -90,7 +90,7 @@ export function boneRotation(
   projection: Projection,
   placed: PlacedBody,
   view: SideView,
-  focal: Vec3,
+  focal: Vec3<InRoom>,
   plane: PlaneFrame,
 ): number {
   if (!projection.alongBone) return 0;

@@ -2,7 +2,7 @@
 import { withBranches } from '../body/mannequin';
 import { crossSkin, skinSpans, type SkinCrossing } from '../body/posed';
 import { intoFrame } from '../geometry/frame';
-import { dot, normalize, subtract, type Vec3 } from '../geometry/vector';
+import { dot, normalize, subtract, type InRoom, type InSegment, type Vec3 } from '../geometry/vector';
 import { formatAngle } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
 import type { PositionWay, Projection } from '../projections/schema';
@@ -45,7 +45,11 @@ export function inWay(projection: Projection, given: GivenWay): Projection {
 }
 
 /** Course of the ray in the axes of the part, to compare with the one that is wanted. */
-export const rayInPart = (placed: PlacedBody, direction: Vec3, segment: string): { segment: string; ray: Vec3 } => ({
+export const rayInPart = (
+  placed: PlacedBody,
+  direction: Vec3<InRoom>,
+  segment: string,
+): { segment: string; ray: Vec3<InSegment> } => ({
   segment,
   ray: intoFrame(placed.posed.frames[segment], direction),
 });
@@ -107,9 +111,9 @@ export function marksOf({ position, beam, backRestDeg, reversed, on }: GivenWay,
  */
 export function inTheWay(
   placed: PlacedBody,
-  focal: Vec3,
-  hit: Vec3,
-  shown: readonly Vec3[],
+  focal: Vec3<InRoom>,
+  hit: Vec3<InRoom>,
+  shown: readonly Vec3<InRoom>[],
   own: readonly string[] | undefined,
 ): Problem[] {
   const found = LIMBS.filter(({ segments: all, near }) => {
@@ -141,12 +145,12 @@ const MOST_OF_A_LIMB_MM = 300;
  */
 export function rayBlocked(
   placed: PlacedBody,
-  { focal, hit, crossing }: { focal: Vec3; hit: Vec3; crossing: SkinCrossing },
+  { focal, hit, crossing }: { focal: Vec3<InRoom>; hit: Vec3<InRoom>; crossing: SkinCrossing },
   own: readonly string[] | undefined,
   part: string,
 ): Problem[] {
   const course = normalize(subtract(hit, focal));
-  const along = (p: Vec3) => dot(subtract(p, focal), course);
+  const along = (p: Vec3<InRoom>) => dot(subtract(p, focal), course);
   const [entry, exit, end] = [along(crossing.entry), along(crossing.exit), along(hit)];
   // Shoulder girdle and chest wall lie on each other: there the ray passes both.
   const rest =

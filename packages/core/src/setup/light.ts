@@ -1,6 +1,6 @@
 /** The receptor that takes the field, the field that is then open, and what is cut. */
 import { onPlane, type PlaneFrame } from '../geometry/projection';
-import type { Vec3 } from '../geometry/vector';
+import type { InRoom, Vec3 } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import { listWords } from '../quantity/text';
@@ -100,7 +100,7 @@ export function fieldCorners(
   field: { width: number; height: number },
   rotationDeg: number,
   alongMm: number,
-): Vec3[] {
+): Vec3<InRoom>[] {
   const t = (rotationDeg * Math.PI) / 180;
   return [
     [-1, -1],

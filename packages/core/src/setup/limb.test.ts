@@ -3,7 +3,7 @@ import { buildBody } from '../body/body';
 import { rangeOf, type Motion } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { applyToDirection, compose, frameFromPairs, rotationAbout } from '../geometry/frame';
-import { distance, type Vec3 } from '../geometry/vector';
+import { distance, type InRoom, type InSegment, type Vec3 } from '../geometry/vector';
 import { layLimb, onlyTurn } from './limb';
 
 const UP: Vec3 = [0, 0, 1];
@@ -44,7 +44,7 @@ describe('a limb laid by its ball joint', () => {
     );
   });
   it('a palm on the table in front is within what a shoulder does', () => {
-    const palmDown = frameFromPairs(UP, [0, -1, 0], [1, 0, 0], [0, 0, -1]);
+    const palmDown = frameFromPairs<InSegment, InRoom>(UP, [0, -1, 0], [1, 0, 0], [0, 0, -1]);
     const { pose } = layLimb(body, { elbowFlexion_L: 75, forearmPronation_L: 165 }, 'hand_L', palmDown, upright, true);
     for (const motion of ['shoulderFlexion_L', 'shoulderAbduction_L', 'shoulderMedialRotation_L'] as Motion[]) {
       const [low, high] = rangeOf(motion);

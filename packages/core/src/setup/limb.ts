@@ -6,6 +6,7 @@ import type { Body } from '../body/body';
 import { addPoses, rangeOf, type JointLimits, type Motion, type Pose } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { compose, inverse, rotationAbout, type Frame } from '../geometry/frame';
+import type { InPatient, InRoom, InSegment } from '../geometry/vector';
 import { clamp, toDegrees } from '../quantity/angle';
 
 /** Angles at which shoulder and hip are at ease when something lies on a table; others cost. */
@@ -64,8 +65,8 @@ export function layLimb(
   body: Body,
   pose: Pose,
   part: string,
-  wanted: Frame,
-  trunk: Frame,
+  wanted: Frame<InSegment, InRoom>,
+  trunk: Frame<InPatient, InRoom>,
   mayFace: boolean,
   limits: JointLimits = {},
 ): { pose: Pose; yawDeg: number } {
@@ -96,7 +97,7 @@ export function layLimb(
 }
 
 /** A frame without its shift. */
-export function onlyTurn(frame: Frame): Frame {
+export function onlyTurn<From, To>(frame: Frame<From, To>): Frame<From, To> {
   const turn = [...frame];
   turn[12] = 0;
   turn[13] = 0;

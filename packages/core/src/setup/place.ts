@@ -8,11 +8,13 @@ import { withBranches } from '../body/mannequin';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
 import {
+  asPlace,
   crossSkin,
   furthestSkin,
   placeBody,
   posedLandmark,
   posedMark,
+  ROOT_SEGMENT,
   slideBody,
   type PosedBody,
   type SkinCrossing,
@@ -28,6 +30,9 @@ import {
   normalize,
   scale,
   subtract,
+  type InPatient,
+  type InRoom,
+  type InSegment,
   type Vec3,
 } from '../geometry/vector';
 import { clamp, cosDeg, sinDeg, toDegrees } from '../quantity/angle';
@@ -89,9 +94,9 @@ export const SEAT_BEHIND_MM = 30;
 /** Where the ray runs in the room, before any tube angle. */
 export type Placement = {
   /** Course of the beam. */
-  beam: Vec3;
+  beam: Vec3<InRoom>;
   /** What lies up the receptor: the patient's head as a rule. */
-  toHead: Vec3;
+  toHead: Vec3<InRoom>;
   /** The names of the two ways along it. */
   says: readonly [string, string];
   /** The patient lies on a table or bed, whichever way the beam runs. */
@@ -99,15 +104,15 @@ export type Placement = {
   /** Where the patient stands, sits or lies is settled: set down at its height over the floor or the surface. */
   settled?: boolean;
   /** A point of the receptor's contact surface, where it is not the surface beneath. */
-  touches?: Vec3;
+  touches?: Vec3<InRoom>;
   /** Direction of what the patient lies or leans on. */
-  support?: Vec3 | null;
+  support?: Vec3<InRoom> | null;
   /** Names of the two ways across the receptor: along its u axis, and against. */
   acrossSays?: readonly [string, string];
 };
 
 export type PlacedBody = {
-  posed: PosedBody;
+  posed: PosedBody<InRoom>;
   placement: Placement;
   pose: Pose;
   adapt: BodyAdapt;
@@ -201,7 +206,7 @@ export function placePatient(
     return { posed: slid, placement: { ...placement, says, lies }, adapt, contact, ...rest };
   };
   /** Part axes to room: the ray down (or level), what is up the receptor along the table (or upward). */
-  const laidOn = frameFromPairs(
+  const laidOn = frameFromPairs<InSegment, InRoom>(
     relation.up,
     relation.ray,
     horizontal && !lies ? ROOM_UP : ROOM_HEAD,
@@ -221,21 +226,20 @@ export function placePatient(
       surfaces: rested.surfaces.filter(({ kind }) => kind === 'sponge' || kind === 'board'),
     };
     if (!horizontal && !part) return set(rested.posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);
-    const own = part ? rested.posed.frames[part] : rested.posed.place;
-    const course = applyToDirection(own, horizontal ? relation.ray : relation.up);
+    const course = applyToDirection(rested.posed.frames[part ?? ROOT_SEGMENT], horizontal ? relation.ray : relation.up);
     const posed = turnedInRoom(rested.posed, rested.pose, -headingDeg(course));
     if (!horizontal) return set(posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);
-    const up = applyToDirection(part ? posed.frames[part] : posed.place, relation.up);
+    const up = applyToDirection(posed.frames[part ?? ROOT_SEGMENT], relation.up);
     return set(posed, { beam: ROOM_HEAD, toHead: squared(up, ROOM_HEAD) }, rest);
   }
 
-  const trunkOn = way.body === 'seated' || way.body === 'kneeling' ? UPRIGHT_FRAME : laidOn;
+  const trunkOn = way.body === 'seated' || way.body === 'kneeling' ? UPRIGHT_FRAME : asPlace(laidOn);
   const laid = part
     ? layLimb(body, asked, part, laidOn, trunkOn, way.body === 'seated' || way.body === 'kneeling', limits).pose
     : asked;
   const { pose, held } = poseWithin(laid, limits);
   const posture = poseBody(body, pose);
-  let frame = laidOn;
+  let frame = asPlace(laidOn);
   if (part) frame = compose(laidOn, inverse(posture[part]));
   else if (chin !== null) frame = compose(compose(laidOn, nodded(chin)), inverse(onlyTurn(posture.head)));
   const posed = placeBody(body, posture, frame);
@@ -244,8 +248,8 @@ export function placePatient(
   return way.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
 }
 
-export const UPRIGHT_FRAME = frameFromPairs([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);
-const nodded = (chinUp: number): Frame => rotationAbout([0, 0, 0], [1, 0, 0], -chinUp);
+export const UPRIGHT_FRAME = frameFromPairs<InPatient, InRoom>([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);
+const nodded = (chinUp: number): Frame<InSegment, InSegment> => rotationAbout([0, 0, 0], [1, 0, 0], -chinUp);
 
 /** Parts of the body that the ray may cross: the limb itself for a limb, head and neck for the head, else everything. */
 export function pathSegments(projection: Projection, body: Body, side: Side | null): string[] | undefined {
@@ -296,10 +300,14 @@ export function locate(place: Place, placed: Pick<PlacedBody, 'posed'>, view: Si
   return { p, landmarkId: ids[0], offsetMm, toward, offsets };
 }
 
-export type AimedRay = { target: PlacedPoint; through: Vec3; direction: Vec3; crossing: SkinCrossing };
+export type AimedRay = { target: PlacedPoint; through: Vec3<InRoom>; direction: Vec3<InRoom>; crossing: SkinCrossing };
 
 /** Course of a ray that is tilted up the receptor by the one angle and across it, along its u axis, by the other. */
-export function tilted({ beam, toHead }: Pick<Placement, 'beam' | 'toHead'>, alongDeg: number, acrossDeg = 0): Vec3 {
+export function tilted<A>(
+  { beam, toHead }: { beam: Vec3<A>; toHead: Vec3<A> },
+  alongDeg: number,
+  acrossDeg = 0,
+): Vec3<A> {
   const across = cross(toHead, negate(beam));
   const leaning = add(scale(beam, cosDeg(acrossDeg)), scale(across, sinDeg(acrossDeg)));
   return normalize(add(scale(leaning, cosDeg(alongDeg)), scale(toHead, sinDeg(alongDeg))));
@@ -331,8 +339,8 @@ function crossing(
   { aim }: Projection,
   { posed }: PlacedBody,
   view: SideView,
-  p: Vec3,
-  direction: Vec3,
+  p: Vec3<InRoom>,
+  direction: Vec3<InRoom>,
   segments?: readonly string[],
 ): SkinCrossing | null {
   const own = crossSkin(posed, p, direction, segments);
@@ -340,7 +348,7 @@ function crossing(
   const beside = posedMark(posed, view.name(aim.between[0])).p;
   const limb = crossSkin(posed, beside, direction, segments);
   if (!limb) return null;
-  const onRay = (q: Vec3): Vec3 => addScaled(p, direction, dot(subtract(q, p), direction));
+  const onRay = (q: Vec3<InRoom>): Vec3<InRoom> => addScaled(p, direction, dot(subtract(q, p), direction));
   return { ...limb, entry: onRay(limb.entry), exit: onRay(limb.exit) };
 }
 

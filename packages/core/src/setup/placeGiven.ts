@@ -11,7 +11,19 @@ import { posesNamed } from '../body/poses';
 import { furthestSkin, placeBody, slideBody, type PosedBody } from '../body/posed';
 import { supportReach } from '../body/shape';
 import { applyToDirection, applyToPoint, compose, frameFromPairs, inverse, rotationAbout } from '../geometry/frame';
-import { add, cross, dot, length, negate, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
+import {
+  add,
+  cross,
+  dot,
+  length,
+  negate,
+  normalize,
+  scale,
+  subtract,
+  type InRoom,
+  type InSegment,
+  type Vec3,
+} from '../geometry/vector';
 import type { Projection } from '../projections/schema';
 import type { HeldPart, PoseName } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
@@ -61,7 +73,7 @@ export const isOfHead = (segment: string): boolean => NECK_UP.test(segment);
 
 /** A patient at rest in a given way, before the beam is chosen. */
 export type Settled = {
-  posed: PosedBody;
+  posed: PosedBody<InRoom>;
   pose: Pose;
   adapt: BodyAdapt;
   held: HeldJoint[];
@@ -114,7 +126,7 @@ export function settleGiven(
   const turned = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
   // A part that the entry lays on its holder is laid so here too, straight under the ray.
   const laid = usual.partFrame !== undefined && !asked.asItLies && asked.beam === 'down';
-  const asWanted = frameFromPairs(part.up, part.ray, ROOM_HEAD, ROOM_DOWN);
+  const asWanted = frameFromPairs<InSegment, InRoom>(part.up, part.ray, ROOM_HEAD, ROOM_DOWN);
   if (asked.position === 'seated' && isOfArm(plain)) {
     const sitting = addPoses(posesNamed(['sitting']), turned);
     const full = laid ? layLimb(body, sitting, part.segment, asWanted, UPRIGHT_FRAME, true, limits).pose : sitting;
@@ -148,12 +160,12 @@ export function wantedInRoom(
   settled: Settled,
   wanted: Wanted,
   { reversed, half }: Pick<GivenWay, 'reversed' | 'half'>,
-): { ray: Vec3; up: Vec3 } {
+): { ray: Vec3<InRoom>; up: Vec3<InRoom> } {
   const parts = partsFor(wanted, half).map(({ segment, ray, up }) => ({
     ray: applyToDirection(settled.posed.frames[segment], ray),
     up: applyToDirection(settled.posed.frames[segment], up),
   }));
-  const mean = (each: (part: (typeof parts)[number]) => Vec3) => normalize(parts.map(each).reduce(add));
+  const mean = (each: (part: (typeof parts)[number]) => Vec3<InRoom>) => normalize(parts.map(each).reduce(add));
   const ray = mean((part) => part.ray);
   return { ray: reversed ? negate(ray) : ray, up: mean((part) => part.up) };
 }
@@ -164,8 +176,12 @@ const NOTHING = 0.05;
 const BESIDE_MM = 150;
 
 /** A beam as it comes before any tilt, and what lies up the receptor. */
-export function beamOf(given: Pick<GivenWay, 'beam'>, settled: Settled, up: Vec3): { beam: Vec3; toHead: Vec3 } {
-  const along = (beam: Vec3, instead: Vec3) => {
+export function beamOf(
+  given: Pick<GivenWay, 'beam'>,
+  settled: Settled,
+  up: Vec3<InRoom>,
+): { beam: Vec3<InRoom>; toHead: Vec3<InRoom> } {
+  const along = (beam: Vec3<InRoom>, instead: Vec3<InRoom>) => {
     const left = subtract(up, scale(beam, dot(up, beam)));
     return length(left) > NOTHING ? normalize(left) : squared(instead, beam);
   };
@@ -177,7 +193,12 @@ export function beamOf(given: Pick<GivenWay, 'beam'>, settled: Settled, up: Vec3
 }
 
 /** Everything of the patient that a receptor standing at the aim would touch. */
-function beside(posed: PosedBody, aim: Vec3, toHead: Vec3, keep: (segment: string) => boolean): string[] {
+function beside(
+  posed: PosedBody,
+  aim: Vec3<InRoom>,
+  toHead: Vec3<InRoom>,
+  keep: (segment: string) => boolean,
+): string[] {
   const at = dot(subtract(aim, posed.slide), toHead);
   return posed.skin
     .filter(
@@ -198,7 +219,7 @@ const turnedSurface = ({ kind, profile, plane }: Surface, degrees: number): Surf
   };
 };
 
-const acrossNames = (posed: PosedBody, u: Vec3): readonly [string, string] => {
+const acrossNames = (posed: PosedBody, u: Vec3<InRoom>): readonly [string, string] => {
   if (Math.abs(u[2]) > 0.7) return u[2] > 0 ? ['ceiling', 'floor'] : ['floor', 'ceiling'];
   const left = dot(applyToDirection(posed.place, [1, 0, 0]), u);
   if (Math.abs(left) > 0.5)
@@ -208,7 +229,7 @@ const acrossNames = (posed: PosedBody, u: Vec3): readonly [string, string] => {
 };
 
 /** Direction of what a patient lies or leans on; null for one who stands or sits free. */
-const supportOf = ({ lies, stance }: Settled): Vec3 | null =>
+const supportOf = ({ lies, stance }: Settled): Vec3<InRoom> | null =>
   !lies || !stance
     ? null
     : stance.position === 'semi-erect'

@@ -1,13 +1,13 @@
 /** Where the receptor lies: across the straight beam, or square to the angled ray where the part touches it. */
 import { furthestSkin } from '../body/posed';
 import { rayPlane, type PlaneFrame } from '../geometry/projection';
-import { addScaled, cross, dot, negate, scale, subtract, type Vec3 } from '../geometry/vector';
+import { addScaled, cross, dot, negate, scale, subtract, type InRoom, type Vec3 } from '../geometry/vector';
 import type { AimedRay, PlacedBody } from './place';
 import { squared } from './relation';
 
 export type ReceptorPlane = PlaneFrame & {
   /** The beam of a tube that does not lean. */
-  straight: Vec3;
+  straight: Vec3<InRoom>;
   /** How far the slanting ray meets it from where the straight one would, along and across it, mm. */
   alongMm: number;
   acrossMm: number;
@@ -17,7 +17,7 @@ type Wanted = {
   /** Square to the ray however it slants. */
   square: boolean;
   /** Where the part touches what the receptor lies in, and how far under that it lies. */
-  contactPoint: Vec3;
+  contactPoint: Vec3<InRoom>;
   gapMm: number;
   angleDeg: number;
 };

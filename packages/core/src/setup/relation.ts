@@ -1,6 +1,6 @@
 /** The relation of ray and part as directions in the frame of the part, in anatomical position. */
 import { markOf, type Body } from '../body/body';
-import { add, dot, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
+import { add, dot, normalize, scale, subtract, type InPatient, type InSegment, type Vec3 } from '../geometry/vector';
 import { cosDeg, sinDeg } from '../quantity/angle';
 import type { Projection, Toward } from '../projections/schema';
 import type { View } from '../projections/vocabulary';
@@ -30,9 +30,9 @@ const END_ON = 0.9;
 
 export type Relation = {
   /** Course of the ray before any tube angle. Unit. */
-  ray: Vec3;
+  ray: Vec3<InSegment>;
   /** What lies up the receptor: the long axis, or the front where the ray runs along it. Unit, square to the ray. */
-  up: Vec3;
+  up: Vec3<InSegment>;
   endOn: boolean;
 };
 
@@ -46,6 +46,9 @@ function swung(direction: Vec3, toward: Vec3, degrees: number): Vec3 {
 export const squared = (a: Vec3, b: Vec3): Vec3 => normalize(subtract(a, scale(b, dot(a, b))));
 
 const mirrorX = (v: Vec3): Vec3 => [-v[0], v[1], v[2]];
+
+/** There the axes of a segment are the patient’s. */
+export const inAnatomicalPosition = (d: Vec3<InSegment>): Vec3<InPatient> => d as Vec3 as Vec3<InPatient>;
 
 /** @param body in anatomical position: gives the line that lies up the receptor where the entry names one */
 export function relationOf({ ray }: Pick<Projection, 'ray'>, view: SideView, body: Body): Relation {

@@ -2,7 +2,7 @@
 import { isLandmark } from '../body/body';
 import { shortLandmark } from '../body/landmarkName';
 import { surfacePoint } from '../body/surface';
-import { add, addScaled, scale, type Vec3 } from '../geometry/vector';
+import { add, addScaled, scale, type InRoom, type Vec3 } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
 import { cellCorners, cellsOf } from '../room/aecCells';
 import type { Holder } from '../room/room';
@@ -23,9 +23,9 @@ type SceneParts = {
   placed: PlacedBody;
   aimed: AimedRay;
   /** Way by which the patient was carried to where the room has them. */
-  shift: Vec3;
+  shift: Vec3<InRoom>;
   plane: ReceptorPlane;
-  focal: Vec3;
+  focal: Vec3<InRoom>;
   light: OpenedLight;
   rotationDeg: number;
   holder: Holder;

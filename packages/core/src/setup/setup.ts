@@ -1,6 +1,6 @@
 /** The answer: everything that is told, drawn, compared and stored comes from one Setup. */
 import type { Frame } from '../geometry/frame';
-import type { Vec3 } from '../geometry/vector';
+import type { InPatient, InRoom, InSegment, Vec3 } from '../geometry/vector';
 import type { BodyAdapt } from '../body/adapt';
 import type { Pose } from '../body/joints';
 import type { PatientInput } from '../body/patient';
@@ -39,28 +39,36 @@ export type Scene = {
   /** Lying or standing, and flesh brought to a measured thickness. */
   adapt: BodyAdapt;
   pose: Pose;
-  place: Frame;
+  place: Frame<InPatient, InRoom>;
   /** What the patient sits on or leans on besides the holder. */
   surfaces: Surface[];
-  focal: Vec3;
-  entry: Vec3;
-  exit: Vec3;
-  hit: Vec3;
-  beam: Vec3;
-  straight: Vec3;
-  toHead: Vec3;
+  focal: Vec3<InRoom>;
+  entry: Vec3<InRoom>;
+  exit: Vec3<InRoom>;
+  hit: Vec3<InRoom>;
+  beam: Vec3<InRoom>;
+  straight: Vec3<InRoom>;
+  toHead: Vec3<InRoom>;
   /** Where the tube stands at 0°: its beam, and the way in which the angle counts. Other than `straight` where the receptor follows the ray. */
-  zero: { beam: Vec3; up: Vec3 };
-  receptor: { centre: Vec3; u: Vec3; v: Vec3; n: Vec3; widthMm: number; heightMm: number; tiltDeg: number };
+  zero: { beam: Vec3<InRoom>; up: Vec3<InRoom> };
+  receptor: {
+    centre: Vec3<InRoom>;
+    u: Vec3<InRoom>;
+    v: Vec3<InRoom>;
+    n: Vec3<InRoom>;
+    widthMm: number;
+    heightMm: number;
+    tiltDeg: number;
+  };
   /** Corners of the field on the receptor plane, one set for each exposure. */
-  fields: Vec3[][];
+  fields: Vec3<InRoom>[][];
   /** Corners of the measuring cells that are switched on, in the plane of the receptor. */
-  cells: Vec3[][];
+  cells: Vec3<InRoom>[][];
   /** What the patient rests on, or the floor when standing. */
   surfaceHeightMm: number;
-  touch: { name: string; p: Vec3 }[];
+  touch: { name: string; p: Vec3<InRoom> }[];
   /** What must be shown: the middle of each thing, its outermost points, and which edges of the light it counts for. */
-  mustShow: { name: string; p: Vec3; points: Vec3[]; axis: 'along' | 'across' | 'both' }[];
+  mustShow: { name: string; p: Vec3<InRoom>; points: Vec3<InRoom>[]; axis: 'along' | 'across' | 'both' }[];
   brightBones: readonly string[];
   /** Only the asked side is part of the view. */
   oneSided: boolean;
@@ -95,7 +103,7 @@ export type Setup = {
     shiftsMm: number[];
     grid: { id: string; ratio: number } | null;
     gridWanted: boolean;
-    centre: Vec3;
+    centre: Vec3<InRoom>;
     /** Room left between the field and the edge of the active area, the smaller way. */
     clearanceMm: number;
     usual: string;
@@ -128,7 +136,7 @@ export type Setup = {
   /** Another way than the entry's own, where it was done so. */
   way: GivenWay | null;
   /** Course of the ray in the anatomical axes of the part, and of both halves where it is a joint. */
-  inPart: { segment: string; ray: Vec3 }[];
+  inPart: { segment: string; ray: Vec3<InSegment> }[];
   centre: {
     landmark: string;
     /** Distance to go from the landmark along the body; 0 = on it. */
@@ -136,7 +144,7 @@ export type Setup = {
     relation: string;
     line: string;
     text: string;
-    entryMm: Vec3;
+    entryMm: Vec3<InRoom>;
     checkBy: { landmark: string; mm: number; relation: string; text: string }[];
   };
   field: {

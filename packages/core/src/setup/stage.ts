@@ -9,7 +9,7 @@ import { drawFigure, type Figure } from '../body/drawing/figure';
 import { toDrawing, type DrawingBox, type DrawingPlane } from '../body/drawing/plane';
 import { placeBody, posedBones } from '../body/posed';
 import { poseBody } from '../body/pose';
-import { addScaled, cross, midpoint, normalize, scale, type Vec2, type Vec3 } from '../geometry/vector';
+import { addScaled, cross, midpoint, normalize, scale, type Vec2, type InRoom, type Vec3 } from '../geometry/vector';
 import { lossAt } from '../exposure/gridCutoff';
 import { markerPlaces } from './markerPlace';
 import type { Setup } from './setup';
@@ -119,7 +119,7 @@ const HEAD_MM = { length: 150, half: 95, below: 60, collimator: 70, collimatorHa
 
 function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: number): DrawingBox {
   const { scene } = setup;
-  const at = (p: Vec3) => toDrawing(plane, p);
+  const at = (p: Vec3<InRoom>) => toDrawing(plane, p);
   if (look === 'ray') {
     const [x, y] = at(scene.entry);
     const { width, height } = setup.field.atSkinMm;
@@ -163,24 +163,24 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
 export function drawStage(setup: Setup, look: StageLook, aspect: number): StageDrawing {
   const { scene } = setup;
   const plane = planeOf(setup, look);
-  const at = (p: Vec3) => toDrawing(plane, p);
+  const at = (p: Vec3<InRoom>) => toDrawing(plane, p);
   const { receptor, focal, entry, hit, beam, straight, toHead } = scene;
   const turn = (receptor.tiltDeg * Math.PI) / 180;
   const a = addScaled(scale(receptor.u, Math.cos(turn)), receptor.v, Math.sin(turn));
   const b = addScaled(scale(receptor.u, -Math.sin(turn)), receptor.v, Math.cos(turn));
-  const plate = (from: Vec3) =>
+  const plate = (from: Vec3<InRoom>) =>
     [
       [-1, -1],
       [1, -1],
       [1, 1],
       [-1, 1],
     ].map(([i, j]) => addScaled(addScaled(from, a, (i * receptor.widthMm) / 2), b, (j * receptor.heightMm) / 2));
-  const back = (mm: number, half: number): Vec3[] => {
+  const back = (mm: number, half: number): Vec3<InRoom>[] => {
     const axis = normalize(cross(beam, [0, 1, 0]));
     const base = addScaled(focal, beam, mm);
     return [addScaled(base, axis, -half), addScaled(base, axis, half)];
   };
-  const box4 = (from: number, to: number, half: number, halfEnd: number): Vec3[] => {
+  const box4 = (from: number, to: number, half: number, halfEnd: number): Vec3<InRoom>[] => {
     const [p, q] = back(from, half);
     const [r, s] = back(to, halfEnd);
     return [p, q, s, r];
@@ -245,7 +245,7 @@ const BANDS = 12;
 const LEAST_LOSS = 0.05;
 
 /** The grid under the part: a few of its strips over the receptor, and the light that they take. */
-function gridDrawing(setup: Setup, at: (p: Vec3) => Vec2): Pick<StageDrawing, 'strips' | 'cutOff'> {
+function gridDrawing(setup: Setup, at: (p: Vec3<InRoom>) => Vec2): Pick<StageDrawing, 'strips' | 'cutOff'> {
   const { receptor } = setup.scene;
   const { grid } = setup.image;
   if (!grid) return { strips: [], cutOff: [] };
@@ -271,7 +271,7 @@ function gridDrawing(setup: Setup, at: (p: Vec3) => Vec2): Pick<StageDrawing, 's
 }
 
 /** Seen from the side the light is a triangle from the focal spot to the outermost field edges. */
-function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2): Vec2[] {
+function sideCone(focal: Vec3<InRoom>, corners: readonly Vec3<InRoom>[], at: (p: Vec3<InRoom>) => Vec2): Vec2[] {
   const tip = at(focal);
   const ends = corners.map(at);
   const angle = ([x, y]: Vec2) => Math.atan2(y - tip[1], x - tip[0]);
@@ -289,12 +289,16 @@ function sideCone(focal: Vec3, corners: readonly Vec3[], at: (p: Vec3) => Vec2):
 
 const PLATE_MM = 14;
 /** The receptor on edge: its section along the drawing, with a thickness that can be seen. */
-function plateEdge(plate: readonly Vec3[], straight: Vec3, at: (p: Vec3) => Vec2): Vec3[] {
+function plateEdge(
+  plate: readonly Vec3<InRoom>[],
+  straight: Vec3<InRoom>,
+  at: (p: Vec3<InRoom>) => Vec2,
+): Vec3<InRoom>[] {
   const sections = [
     [midpoint(plate[0], plate[1]), midpoint(plate[2], plate[3])],
     [midpoint(plate[0], plate[3]), midpoint(plate[1], plate[2])],
   ];
-  const span = ([from, to]: Vec3[]) => {
+  const span = ([from, to]: Vec3<InRoom>[]) => {
     const [a, b] = [at(from), at(to)];
     return Math.hypot(a[0] - b[0], a[1] - b[1]);
   };

@@ -1,5 +1,5 @@
 /** The tube: SID along the ray, the height to set, what the room's limits leave of it. */
-import { addScaled, dot, type Vec3 } from '../geometry/vector';
+import { addScaled, dot, type InRoom, type Vec3 } from '../geometry/vector';
 import type { Room } from '../room/room';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import type { Problem } from './setup';
@@ -21,8 +21,8 @@ export function reachableSid(
   wantedMm: number,
   acceptable: readonly [number, number],
   room: Room,
-  hit: Vec3,
-  direction: Vec3,
+  hit: Vec3<InRoom>,
+  direction: Vec3<InRoom>,
   level: 'no' | 'wall' | 'free',
   unit: LengthUnit,
 ): TubeReach {
@@ -43,7 +43,8 @@ export function reachableSid(
   return { sidMm, problems };
 }
 
-export const focalSpotAt = (hit: Vec3, direction: Vec3, sidMm: number): Vec3 => addScaled(hit, direction, -sidMm);
+export const focalSpotAt = (hit: Vec3<InRoom>, direction: Vec3<InRoom>, sidMm: number): Vec3<InRoom> =>
+  addScaled(hit, direction, -sidMm);
 
 /** Horizontal when the ray runs closer to the floor than to the vertical. */
-export const isHorizontal = (straight: Vec3): boolean => Math.abs(dot(straight, [0, 0, 1])) < 0.5;
+export const isHorizontal = (straight: Vec3<InRoom>): boolean => Math.abs(dot(straight, [0, 0, 1])) < 0.5;

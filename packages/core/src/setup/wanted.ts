@@ -4,16 +4,16 @@ import { markOf, type Body } from '../body/body';
 import { addPoses, eachSide, mirrorPose, type Motion, type Pose } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
-import { inverse, applyToDirection } from '../geometry/frame';
-import type { Vec3 } from '../geometry/vector';
+import { applyToDirection, inverse, type Frame } from '../geometry/frame';
+import type { InPatient, InRoom, InSegment, Vec3 } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
 import type { Half } from './given';
 import { kneeAngleByPelvis, pelvisThicknessMm, placePatient, tilted } from './place';
-import { relationOf } from './relation';
+import { inAnatomicalPosition, relationOf } from './relation';
 import type { SideView } from './side';
 
 /** Directions in the anatomical axes of a segment. Unit. */
-export type RelationOfPart = { segment: string; ray: Vec3; up: Vec3 };
+export type RelationOfPart = { segment: string; ray: Vec3<InSegment>; up: Vec3<InSegment> };
 export type Wanted = {
   /** By segment of the part: the one that is aimed at first. */
   parts: RelationOfPart[];
@@ -99,19 +99,27 @@ export function wantedOf(projection: Projection, patient: Body, view: SideView):
     : ray.angleDeg * (ray.toward === 'feet' ? -1 : 1);
   const own = adaptBody(patient, placed.adapt);
   const joint = jointOf(projection);
-  const laid = restsAsPosed(partOf(projection, own), projection)
-    ? { relation: relationOf(projection, view, own), frames: poseBody(own, askedPose(projection, view)) }
-    : null;
+  /** The ray in the axes of each segment, from axes in which both are known. */
+  const seenFrom =
+    <A>(frames: Readonly<Record<string, Frame<InSegment, A>>>, axes: { beam: Vec3<A>; toHead: Vec3<A> }) =>
+    (segment: string): RelationOfPart => {
+      const back = inverse(frames[segment]);
+      return {
+        segment,
+        ray: applyToDirection(back, tilted(axes, angle)),
+        up: applyToDirection(back, axes.toHead),
+      };
+    };
   const segments = judgedParts(projection, own).map(view.name);
-  const axes = laid
-    ? { beam: laid.relation.ray, toHead: laid.relation.up }
-    : { beam: placed.placement.beam, toHead: placed.placement.toHead };
-  const course = tilted(axes, angle);
+  const laid = restsAsPosed(partOf(projection, own), projection) && relationOf(projection, view, own);
+  const seen = laid
+    ? seenFrom<InPatient>(poseBody(own, askedPose(projection, view)), {
+        beam: inAnatomicalPosition(laid.ray),
+        toHead: inAnatomicalPosition(laid.up),
+      })
+    : seenFrom<InRoom>(placed.posed.frames, placed.placement);
   return {
-    parts: segments.map((segment) => {
-      const back = inverse(laid ? laid.frames[segment] : placed.posed.frames[segment]);
-      return { segment, ray: applyToDirection(back, course), up: applyToDirection(back, axes.toHead) };
-    }),
+    parts: segments.map(seen),
     pose: eachSide(placed.pose as Pose),
     joint: joint && {
       ...joint,
