@@ -60,6 +60,22 @@ const PURE = {
   },
 };
 
+/**
+ * What a projection is stands in its fields: a copy under another id and name behaves as its original, so nothing asks
+ * how an id is spelt.
+ */
+const ID = String.raw`/^(projectionId|entryId)$/`;
+const isId = (side) => `:matches([${side}.name=${ID}], [${side}.property.name=${ID}])`;
+const BY_FIELDS = [
+  `BinaryExpression[operator=/^[!=]==?$/][right.value=/./]${isId('left')}`,
+  `CallExpression[callee.property.name=/^(startsWith|endsWith|includes|match|matchAll|search)$/]${isId('callee.object')}[arguments.0.type!='Identifier']`,
+  `CallExpression[callee.property.name=/^(test|exec)$/]${isId('arguments.0')}`,
+  `SwitchStatement${isId('discriminant')}`,
+].map((selector) => ({
+  selector,
+  message: 'No behaviour hangs on the spelling of an id: give the entry a field.',
+}));
+
 /** A finger, a key and a screen reader each need to be told what a thing is: no bare pressable, no picture without words. */
 const SAID = {
   files: ['apps/web/src/**/*.tsx'],
@@ -67,6 +83,7 @@ const SAID = {
   rules: {
     'no-restricted-syntax': [
       'error',
+      ...BY_FIELDS,
       {
         selector:
           "JSXOpeningElement[name.name='Pressable']:not(:has(> JSXAttribute[name.name=/^(accessibilityRole|role|aria-hidden)$/])):not(:has(> JSXSpreadAttribute))",
@@ -127,6 +144,11 @@ export default [
   },
   ...CORE_FLOORS.map(floor),
   PURE,
+  {
+    files: ['packages/core/src/**/*.ts', 'apps/*/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...BY_FIELDS] },
+  },
   SAID,
   {
     files: ['apps/server/src/**/*.ts'],

@@ -56,9 +56,9 @@ export {
   type HouseRules,
   type RuleId,
 } from './room/houseRules';
-export { hasProjection, projectionOf, projections } from './projections/catalogue';
+export { entriesNamed, hasProjection, projectionOf, projections } from './projections/catalogue';
 export { findExams, findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
-export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup } from './projections/schema';
+export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup, type Study } from './projections/schema';
 export {
   convertTechnique,
   FACTOR_NAMES,
@@ -233,6 +233,8 @@ export { hang, type Hung } from './radiograph/hang';
 export { addMishap, breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';
 export {
   correctFault,
+  correctionFor,
+  measureName,
   measuredFaults,
   namedFaults,
   motionWords,

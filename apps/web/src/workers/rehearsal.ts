@@ -3,6 +3,7 @@ import {
   breathe,
   computeSetup,
   correctFault,
+  correctionFor,
   hang,
   implantIn,
   measureCriteria,
@@ -169,7 +170,7 @@ export function judge(
     const criteria = measureCriteria(ideal, setup, faults).map((criterion): FailedCriterion => {
       if (criterion.passes || !correcting) return { ...criterion, correction: null };
       const seen = criterion.id.startsWith('edge ') ? worstCentring(faults, setup) : criterion;
-      return { ...criterion, correction: seen && correctionOf(ideal, seen, unitOf(input.request)) };
+      return { ...criterion, correction: seen && correctionOf(ideal, faults, seen, unitOf(input.request)) };
     });
     // What is wrong comes first.
     return {
@@ -194,11 +195,13 @@ const LEAST_SHIFT_MM = 5;
 /** Null where more than one thing is wrong, so that no single motion explains the measure. */
 function correctionOf(
   ideal: Setup,
+  faults: readonly MeasuredFault[],
   { id, value }: Pick<Criterion, 'id' | 'value'>,
   unit: LengthUnit,
 ): Correction | null {
+  const fault = faults.find((each) => each.id === id);
   try {
-    return correctFault(ideal.projectionId, id, value, ideal, unit);
+    return fault ? correctionFor(ideal, fault, value, unit) : null;
   } catch (error) {
     if (error instanceof RangeError) return null;
     throw error;
@@ -236,7 +239,7 @@ export function faultChoices(request: SetupRequest): FaultChoice[] | Refused {
 /** What puts a fault right, by its size on the picture. @param value mm on the receptor or degrees */
 export function correction(request: SetupRequest, faultId: string, value: number): Correction | Refused {
   try {
-    return correctFault(request.projectionId, faultId, value, idealOf({ request }), unitOf(request));
+    return correctFault(request.own ?? request.projectionId, faultId, value, idealOf({ request }), unitOf(request));
   } catch (error) {
     return refusal(error);
   }

@@ -13,7 +13,7 @@ import { isOfArm, isOfLeg, type Settled } from '../setup/placeGiven';
 import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
 import { partsFor, type Wanted } from '../setup/wanted';
-import { costsOf, LEVEL_WITHIN_DEG, showsLevels, type Cost } from './costs';
+import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost } from './costs';
 import type { OtherWay } from './otherWay';
 
 /** A ray that is off by less counts as the wanted one. */
@@ -92,7 +92,7 @@ function bendOf(setup: Setup, wanted: Wanted): { degrees: number; says: string }
 
 function tellReader(setup: Setup, costs: readonly Cost[]): string[] {
   const { way, marker, situation, position } = setup;
-  const decubitus = position.body === 'lateral-recumbent' && showsLevels(setup);
+  const decubitus = position.body === 'lateral-recumbent' && isRayLevel(setup);
   return [
     ...(marker.extra.length > 0 ? [`Marked: ${marker.extra.join(', ')}`] : []),
     ...costs.filter(({ id }) => TOLD.has(id)).map(({ text }) => text),
@@ -100,15 +100,12 @@ function tellReader(setup: Setup, costs: readonly Cost[]): string[] {
       ? [`Fluid gathers on the ${way?.on ?? 'lower'} side, which lies beneath: the suspect side down`]
       : []),
     ...(decubitus && situation.suspected.includes('free gas') ? ['Gas gathers on the side that is up'] : []),
-    ...(way && !showsLevels(setup) && setup.position.body !== 'upright' && HOLDS_FLUID.test(setup.projectionId)
+    ...(way && !isRayLevel(setup) && setup.position.body !== 'upright' && setup.showsLevels
       ? ['No fluid levels: the ray is not level']
       : []),
   ];
 }
 const TOLD: ReadonlySet<Cost['id']> = new Set(['off', 'distortion', 'size', 'level', 'bend', 'other']);
-
-/** Views in which fluid or free gas is looked for. */
-const HOLDS_FLUID = /^(chest|abdomen|sinuses|colon)-/;
 
 function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situation): string[] {
   return [
@@ -116,7 +113,7 @@ function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situatio
       ? 'The wanted ray through the part'
       : `The wanted ray within ${formatAngle(Math.round(offDeg))}`,
     ...(setup.image.elongation < 1.02 ? ['Receptor square to the ray'] : []),
-    ...(showsLevels(setup) && HOLDS_FLUID.test(setup.projectionId) ? ['Level ray: fluid and free gas show'] : []),
+    ...(isRayLevel(setup) && setup.showsLevels ? ['Level ray: fluid and free gas show'] : []),
     ...(setup.receptor.grid ? [`Grid ${setup.receptor.grid.ratio}:1`] : []),
     ...(setup.image.magnification <= usual.image.magnification * 1.02 ? ['The usual size'] : []),
     ...(setup.position.body === 'supine' && situation.spineNotCleared ? ['The patient is not turned'] : []),

@@ -75,7 +75,7 @@ export const levelSign = ({ suspected }: Situation): string | null =>
 export const LEVEL_WITHIN_DEG = 10;
 
 /** A horizontal ray to someone whose fluid can settle; a level ray through one who half sits serves too. */
-export const showsLevels = (setup: Setup): boolean =>
+export const isRayLevel = (setup: Setup): boolean =>
   Math.abs(dot(setup.scene.beam, [0, 0, 1])) < sinDeg(LEVEL_WITHIN_DEG);
 
 /** How much larger the heart is drawn than it is. Needs the scene only. */
@@ -148,7 +148,7 @@ export function costsOf(
       `Grid cuts off up to ${percent(setup.image.gridLoss)} % at the edge`,
     );
   const sign = levelSign(situation);
-  if (sign && !showsLevels(setup)) put('level', POINTS.noLevel, `Does not show ${sign}: the ray is not level`);
+  if (sign && !isRayLevel(setup)) put('level', POINTS.noLevel, `Does not show ${sign}: the ray is not level`);
   const dose = setup.dose.entranceKermaMgy / usual.dose.entranceKermaMgy;
   if (dose >= 1 + SAID_FROM.doseShare)
     put(

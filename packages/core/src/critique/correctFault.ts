@@ -6,6 +6,7 @@ import { markNames } from '../body/landmarkName';
 import { dot, negate, subtract } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
+import type { SignId } from '../projections/vocabulary';
 import { toDegrees } from '../quantity/angle';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import { signed } from '../quantity/signed';
@@ -16,7 +17,7 @@ import type { Setup } from '../setup/setup';
 import { sideView } from '../setup/side';
 import { inPart, sideToward } from './directions';
 import { centringOf, leverOf, magnificationIn, markIn, measureSign, perDegree, withMotion } from './measure';
-import { signsOf, type Sign } from './signs';
+import { signOf, type Sign } from './signs';
 
 export type MeasuredFault = {
   id: string;
@@ -122,6 +123,16 @@ function sidesOf(
   return onTop ? { more: says('', a, b), less: says('', b, a) } : { more: says('', b, a), less: says('', a, b) };
 }
 
+const PLACING = {
+  'centre-along': 'Part in the light, up and down the receptor',
+  'centre-across': 'Part in the light, side to side',
+  crooked: 'Part straight in the light',
+} as const;
+
+/** What an entry's fault is measured by, as its criterion is called. */
+export const measureName = (id: NonNullable<Projection['faults'][number]['measuredBy']>): string =>
+  id in PLACING ? PLACING[id as keyof typeof PLACING] : signOf(id as SignId).name;
+
 /** The middle of the part against the light, and the part crooked in it: every entry has these. */
 function placing(ideal: Setup): MeasuredFault[] {
   const { u, v } = ideal.scene.receptor;
@@ -132,7 +143,7 @@ function placing(ideal: Setup): MeasuredFault[] {
   const [right, left] = ways(u);
   const centred = (id: 'along' | 'across', [more, less]: readonly [string, string]): MeasuredFault => ({
     id: `centre-${id}`,
-    name: id === 'along' ? 'Part in the light, up and down the receptor' : 'Part in the light, side to side',
+    name: PLACING[`centre-${id}`],
     unit: 'mm',
     about: id === 'along' ? 'alongMm' : 'acrossMm',
     more: `The part lies too far toward the ${more} of the light`,
@@ -146,7 +157,7 @@ function placing(ideal: Setup): MeasuredFault[] {
     centred('across', [`edge at the ${right}`, `edge at the ${left}`]),
     {
       id: 'crooked',
-      name: 'Part straight in the light',
+      name: PLACING.crooked,
       unit: '°',
       about: 'turnDeg',
       more: `Turned against the light, its ${up} toward the ${left}`,
@@ -167,27 +178,26 @@ function crookedIn(ideal: Setup, setup: Setup): number {
 }
 
 /** The set-up that an entry asks of a median adult. */
-export function usualSetup(projectionId: string): Setup {
-  const { sided } = projectionOf(projectionId);
-  return computeSetup({ projectionId, side: sided === 'each' ? 'right' : undefined, room: ROOM_ONE });
+export function usualSetup(of: string | Projection): Setup {
+  const own = typeof of === 'string' ? undefined : of;
+  const { id, sided } = own ?? projectionOf(of as string);
+  return computeSetup({ projectionId: id, own, side: sided === 'each' ? 'right' : undefined, room: ROOM_ONE });
 }
 
 /** All faults of an entry that can be measured, on this body. @param ideal the part as it should lie */
 export const measuredFaults = (ideal: Setup): MeasuredFault[] => [
-  ...signsOf(ideal.projectionId).flatMap((sign) => ofSign(ideal, sign) ?? []),
+  ...ideal.signs.flatMap((id) => ofSign(ideal, signOf(id)) ?? []),
   ...placing(ideal),
 ];
 
 /** The measured fault that an entry's own fault is, where there is one. */
 export function faultFor(
   faults: readonly MeasuredFault[],
-  projectionId: string,
+  { faults: named }: Pick<Projection, 'faults'>,
   faultId: string,
 ): MeasuredFault | undefined {
-  const own = faults.find(({ id }) => id === faultId);
-  if (own) return own;
-  const sign = signsOf(projectionId).find((each) => each.faults?.test(faultId));
-  return sign && faults.find(({ id }) => id === sign.id);
+  const by = named.find(({ id }) => id === faultId)?.measuredBy ?? faultId;
+  return faults.find(({ id }) => id === by);
 }
 
 export type Correction = {
@@ -260,7 +270,7 @@ function formulaFor(ideal: Setup, fault: MeasuredFault, value: number, amount: n
   const off = value - fault.wanted;
   if (fault.about.endsWith('Mm')) return `shift = e / M = ${signed(off)} mm / ${m.toFixed(2)} = ${signed(off / m)} mm`;
   if (fault.unit === '°') return `turn = ${signed(off)}°, as measured`;
-  const sign = signsOf(ideal.projectionId).find(({ id }) => id === fault.id) as Sign;
+  const sign = signOf(fault.id as SignId);
   const lever = leverOf(ideal, sign);
   const exact = `exactly, in perspective: ${Math.abs(amount).toFixed(1)}°`;
   // Marks at one depth move apart along the light instead: the distance between them is the lever.
@@ -271,6 +281,7 @@ function formulaFor(ideal: Setup, fault: MeasuredFault, value: number, amount: n
 }
 
 /**
+ * @param of the projection, or its id where it is one of the catalogue
  * @param faultId of an entry's fault that can be measured, or of a measure
  * @param value as measured on the picture: mm on the receptor, or degrees
  * @param ideal the set-up with the part as it should lie; a median adult when left out
@@ -278,18 +289,28 @@ function formulaFor(ideal: Setup, fault: MeasuredFault, value: number, amount: n
  * @throws RangeError for a fault that cannot be measured, or a value that this fault alone cannot give
  */
 export function correctFault(
-  projectionId: string,
+  of: string | Projection,
   faultId: string,
   value: number,
-  ideal: Setup = usualSetup(projectionId),
+  ideal: Setup = usualSetup(of),
   unit: LengthUnit = 'cm',
 ): Correction {
   const faults = measuredFaults(ideal);
-  const fault = faultFor(faults, projectionId, faultId);
+  const entry = typeof of === 'string' ? projectionOf(of) : of;
+  const fault = faultFor(faults, entry, faultId);
   if (!fault)
     throw new RangeError(
-      `"${faultId}" of ${projectionId} cannot be measured; these can: ${faults.map(({ id }) => id).join(', ')}`,
+      `"${faultId}" of ${entry.name} cannot be measured; these can: ${faults.map(({ id }) => id).join(', ')}`,
     );
+  return correctionFor(ideal, fault, value, unit);
+}
+
+/**
+ * The same for a measure that is at hand.
+ * @param fault one of `measuredFaults(ideal)`
+ * @throws RangeError for a value that this fault alone cannot give
+ */
+export function correctionFor(ideal: Setup, fault: MeasuredFault, value: number, unit: LengthUnit = 'cm'): Correction {
   const [low, high] = rangeOf(ideal, fault);
   if (!(value >= low && value <= high))
     throw new RangeError(
@@ -313,9 +334,9 @@ export function correctFault(
 }
 
 /** Faults that an entry names and that can be measured, for choosing. */
-export function namedFaults({ id: projectionId, faults: named }: Projection, faults: readonly MeasuredFault[]) {
-  return named.flatMap((each) => {
-    const measured = each.measure === undefined ? undefined : faultFor(faults, projectionId, each.id);
+export function namedFaults(entry: Pick<Projection, 'faults'>, faults: readonly MeasuredFault[]) {
+  return entry.faults.flatMap((each) => {
+    const measured = each.measuredBy && faultFor(faults, entry, each.id);
     return measured ? [{ ...each, measured }] : [];
   });
 }

@@ -5,6 +5,7 @@ import { moveShape, shapeCentre } from '../body/shape';
 import { solidOf } from '../body/surface';
 import { throughPoint } from '../geometry/projection';
 import { addScaled, cross, dot, normalize, subtract, type Vec3 } from '../geometry/vector';
+import type { OpenedJoints } from '../projections/vocabulary';
 import { standingOf } from '../radiograph/bodySolids';
 import type { Setup } from '../setup/setup';
 import { planeIn } from './measure';
@@ -15,13 +16,13 @@ const VERTEBRAE = ['C', 'T', 'L', 'S'].flatMap((region) =>
 const arches = (from: string, to: string): string[] =>
   VERTEBRAE.slice(VERTEBRAE.indexOf(from), VERTEBRAE.indexOf(to) + 1).map((level) => `${level}_facet`);
 
-/** Joints that entries are made for, by entry; of both sides, for the ray decides which it opens. */
-const BY_ENTRY: readonly (readonly [RegExp, readonly string[]])[] = [
-  [/^lumbar-oblique/, arches('L1', 'L5')],
-  [/^thoracic-oblique/, arches('T3', 'T11')],
-  [/^cervical-(lateral|flexion|extension)/, arches('C3', 'C6')],
-  [/^sacroiliac-oblique/, ['sacroiliac_joint']],
-];
+/** Of both sides, for the ray decides which it opens. */
+const JOINTS: Readonly<Record<OpenedJoints, readonly string[]>> = {
+  'cervical facet joints': arches('C3', 'C6'),
+  'thoracic facet joints': arches('T3', 'T11'),
+  'lumbar facet joints': arches('L1', 'L5'),
+  'sacroiliac joints': ['sacroiliac_joint'],
+};
 
 export type Opening = {
   id: string;
@@ -75,9 +76,9 @@ function openingIn(setup: Setup, joint: string, side: 'L' | 'R'): Opening {
   };
 }
 
-/** All joints of an entry, open or not. Source: geometry of a slit. */
+/** All joints that the view is made to open, open or not. Source: geometry of a slit. */
 export const openingsOf = (setup: Setup): Opening[] =>
-  (BY_ENTRY.find(([entries]) => entries.test(setup.projectionId))?.[1] ?? []).flatMap((joint) =>
+  (setup.opens ? JOINTS[setup.opens] : []).flatMap((joint) =>
     (['L', 'R'] as const).map((side) => openingIn(setup, joint, side)),
   );
 

@@ -1,6 +1,7 @@
 /** What the patient is told to do afterwards, and the last steps of the exam. */
 import type { Situation } from '../setup/request';
-import { hasProjection, projectionOf } from '../projections/catalogue';
+import type { Projection, Study } from '../projections/schema';
+import { demandsOf } from '../setup/verdict';
 import type { CheckStep } from './roomCheck';
 
 export type Aftercare = { title: string; lines: string[] };
@@ -31,26 +32,29 @@ const STRESS: Aftercare = {
   lines: ['Soreness may last a day. Growing pain or swelling: call whoever ordered it.'],
 };
 
-/** Instructions for the patient, none where the exam needs none. General teaching; the department's own sheet goes first. */
-export function aftercareFor(projectionIds: readonly string[]): Aftercare[] {
-  const ids = projectionIds.filter(hasProjection);
-  const any = (...starts: readonly string[]) => ids.some((id) => starts.some((start) => id.startsWith(start)));
+/**
+ * Instructions for the patient, none where the exam needs none. General teaching; the department's own sheet goes first.
+ * @param entries of the exam, those of the department's own among them
+ */
+export function aftercareFor(entries: readonly Projection[]): Aftercare[] {
+  const studies = (...of: readonly Study['of'][]): boolean =>
+    entries.some(({ study }) => study && of.includes(study.of));
   return [
-    ...(any('oesophagus-', 'stomach-', 'small-bowel', 'colon-') ? [BARIUM] : []),
-    ...(any('colon-') ? [ENEMA] : []),
-    ...(any('urography-') ? [IODINE] : []),
-    ...(ids.some((id) => id.includes('stress')) ? [STRESS] : []),
+    ...(studies('oesophagus', 'stomach', 'small bowel', 'large bowel') ? [BARIUM] : []),
+    ...(studies('large bowel') ? [ENEMA] : []),
+    ...(studies('urinary tract') ? [IODINE] : []),
+    ...(entries.some((entry) => demandsOf(entry).includes('stress')) ? [STRESS] : []),
   ];
 }
 
 /** Rails, bed, everything that was brought: the last steps, which the next patient pays for when they are forgotten. */
 export function finishStepsFor(
-  projectionIds: readonly string[],
+  entries: readonly Projection[],
   place: Situation['place'],
   brought: readonly string[],
 ): CheckStep[] {
   const lying = place === 'bedside' || place === 'resuscitation bay';
-  const contrast = projectionIds.some((id) => hasProjection(id) && projectionOf(id).region === 'contrast overheads');
+  const contrast = entries.some(({ study }) => study);
   return [
     { id: 'told', text: 'Patient told what comes next' },
     ...(contrast ? [{ id: 'sheet', text: 'Instructions given on paper' }] : []),

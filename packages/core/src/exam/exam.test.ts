@@ -1,4 +1,4 @@
-import { projections } from '../projections/catalogue';
+import { entriesNamed, projections } from '../projections/catalogue';
 import { exams } from '../projections/exams';
 import { MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { summarizeSeries } from '../series/bringList';
@@ -93,7 +93,8 @@ describe('the plan against the order', () => {
 });
 
 describe('before the patient', () => {
-  const ids = (projectionIds: string[], patient: object) => questionsFor(projectionIds, patient).map(({ id }) => id);
+  const ids = (projectionIds: string[], patient: object) =>
+    questionsFor(entriesNamed(projectionIds), patient).map(({ id }) => id);
   test('two identifiers always; pregnancy where the trunk of someone who may be pregnant is exposed', () => {
     expect(ids(['hand-pa'], woman)).toEqual(['identity-name', 'identity-second', 'order-side']);
     expect(ids(['pelvis-ap'], woman)).toContain('pregnancy');
@@ -111,7 +112,7 @@ describe('before the patient', () => {
     expect(ids(['knee-ap'], man)).toHaveLength(3);
   });
   test('pregnancy possible stops until it is written down who decided; another person never goes on', () => {
-    const questions = questionsFor(['pelvis-ap'], woman);
+    const questions = questionsFor(entriesNamed(['pelvis-ap']), woman);
     const all = (over: Partial<Answers['given']>): Answers => ({
       given: {
         ...{ 'identity-name': 'yes' as const, 'identity-second': 'yes' as const, 'order-side': 'yes' as const },
@@ -213,16 +214,18 @@ describe('the breath', () => {
 
 describe('the end', () => {
   test('barium is followed by drinking; a knee by nothing', () => {
-    expect(aftercareFor(['stomach-ap']).map(({ title }) => title)).toEqual(['After barium']);
-    expect(aftercareFor(['colon-ap'])[0].lines[0]).toMatch(/^Drink much more/);
-    expect(aftercareFor(['colon-ap'])).toHaveLength(2);
-    expect(aftercareFor(['knee-ap', 'no-such'])).toEqual([]);
+    expect(aftercareFor(entriesNamed(['stomach-ap'])).map(({ title }) => title)).toEqual(['After barium']);
+    expect(aftercareFor(entriesNamed(['colon-ap']))[0].lines[0]).toMatch(/^Drink much more/);
+    expect(aftercareFor(entriesNamed(['colon-ap']))).toHaveLength(2);
+    expect(aftercareFor(entriesNamed(['knee-ap', 'no-such']))).toEqual([]);
   });
   test('at the bedside rails, bed and what was brought; contrast with its sheet', () => {
-    const ward = finishStepsFor(['pelvis-ap'], 'bedside', ['receptor 14×17', 'grid 6:1']).map(({ text }) => text);
+    const ward = finishStepsFor(entriesNamed(['pelvis-ap']), 'bedside', ['receptor 14×17', 'grid 6:1']).map(
+      ({ text }) => text,
+    );
     expect(ward.join('|')).toMatch(/rails up.*Collected: receptor 14×17, grid 6:1/);
-    expect(finishStepsFor(['colon-ap'], 'room', []).map(({ id }) => id)).toContain('sheet');
-    expect(finishStepsFor(['knee-ap'], 'room', []).map(({ id }) => id)).not.toContain('bed');
+    expect(finishStepsFor(entriesNamed(['colon-ap']), 'room', []).map(({ id }) => id)).toContain('sheet');
+    expect(finishStepsFor(entriesNamed(['knee-ap']), 'room', []).map(({ id }) => id)).not.toContain('bed');
   });
 });
 

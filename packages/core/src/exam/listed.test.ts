@@ -1,6 +1,6 @@
 /** What stands beside an order in a list, what the room is made ready with, and what a dose is held against. */
 import fc from 'fast-check';
-import { projections } from '../projections/catalogue';
+import { entriesNamed, projections } from '../projections/catalogue';
 import { demoRooms } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import { aftercareFor, finishStepsFor } from './aftercare';
@@ -120,7 +120,7 @@ describe('the level of a dose', () => {
 
 describe('after the exam', () => {
   test('contrast, enema, vein and stress each have their own sheet; everything else has none', () => {
-    const titles = (...ids: string[]) => aftercareFor(ids).map(({ title }) => title);
+    const titles = (...ids: string[]) => aftercareFor(entriesNamed(ids)).map(({ title }) => title);
     expect(titles('stomach-rao')).toEqual(['After barium']);
     expect(titles('colon-ap', 'colon-rpo')).toEqual(['After barium', 'After the enema']);
     const stress = projections.filter(({ id }) => id.includes('stress'));
@@ -130,7 +130,7 @@ describe('after the exam', () => {
   });
   test('the last steps depend on where the patient is, and every id stands once', () => {
     for (const place of ['room', 'bedside', 'chair', 'resuscitation bay'] as const) {
-      const steps = finishStepsFor(['colon-ap'], place, ['receptor 14×17', 'marker R']);
+      const steps = finishStepsFor(entriesNamed(['colon-ap']), place, ['receptor 14×17', 'marker R']);
       const ids = steps.map(({ id }) => id);
       expect(new Set(ids).size).toBe(ids.length);
       expect(ids).toContain('sheet');

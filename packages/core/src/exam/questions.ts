@@ -1,7 +1,7 @@
 /** What is asked before the exposure, by exam; what an answer stops; and what must come off, by region. */
 import { ADULT_AGE_YEARS } from '../body/anthropometry';
 import type { PatientInput } from '../body/patient';
-import { hasProjection, projectionOf } from '../projections/catalogue';
+import type { Projection, Study } from '../projections/schema';
 import type { Setup } from '../setup/setup';
 import { asksPregnancy } from '../setup/caution';
 
@@ -35,11 +35,10 @@ const question = (
   decision: stop?.decision ?? false,
 });
 
-const isContrast = (id: string): boolean => projectionOf(id).region === 'contrast overheads';
-
-export function questionsFor(projectionIds: readonly string[], patient: PatientInput): Question[] {
-  const ids = projectionIds.filter(hasProjection);
-  const any = (start: string): boolean => ids.some((id) => id.startsWith(start));
+/** @param entries of the exam, those of the department's own among them */
+export function questionsFor(entries: readonly Projection[], patient: PatientInput): Question[] {
+  const studies = (...of: readonly Study['of'][]): boolean =>
+    entries.some(({ study }) => study && of.includes(study.of));
   const list = [
     question('identity-name', 'The name said by the patient agrees with the band', 'first identifier', {
       on: 'no',
@@ -60,9 +59,7 @@ export function questionsFor(projectionIds: readonly string[], patient: PatientI
     ),
   ];
   if (
-    ids.some((id) =>
-      asksPregnancy({ ageYears: patient.ageYears ?? ADULT_AGE_YEARS, sex: patient.sex }, projectionOf(id)),
-    )
+    entries.some((entry) => asksPregnancy({ ageYears: patient.ageYears ?? ADULT_AGE_YEARS, sex: patient.sex }, entry))
   )
     list.push(
       question('pregnancy', 'Pregnancy possible', 'the field or its scatter may reach it', {
@@ -71,7 +68,7 @@ export function questionsFor(projectionIds: readonly string[], patient: PatientI
         decision: true,
       }),
     );
-  if (ids.some(isContrast))
+  if (entries.some(({ study }) => study))
     list.push(
       question('contrast-allergy', 'Reacted to contrast before, or severe allergies', 'the contrast may harm', {
         on: 'yes',
@@ -79,7 +76,7 @@ export function questionsFor(projectionIds: readonly string[], patient: PatientI
         decision: true,
       }),
     );
-  if (any('colon-'))
+  if (studies('large bowel'))
     list.push(
       question('latex', 'Latex allergy', 'gloves, balloon and tubing', {
         on: 'yes',
@@ -93,7 +90,7 @@ export function questionsFor(projectionIds: readonly string[], patient: PatientI
       }),
       question('appendix', 'The appendix is in place', 'the colon is full when it or the end of the small bowel fills'),
     );
-  if (any('stomach-') || any('small-bowel'))
+  if (studies('stomach', 'small bowel'))
     list.push(
       question('fasted', 'Nothing eaten or drunk as the department asks', 'food looks like disease', {
         on: 'no',
@@ -122,11 +119,10 @@ export function readinessOf(questions: readonly Question[], { given, decisions }
 
 export type TakeOff = { region: string; items: string[] };
 /** What must come off for the whole series, by region, nothing named twice. */
-export function takeOffFor(setups: readonly Pick<Setup, 'projectionId' | 'remove'>[]): TakeOff[] {
+export function takeOffFor(setups: readonly Pick<Setup, 'region' | 'remove'>[]): TakeOff[] {
   const named = new Set<string>();
   const byRegion = new Map<string, string[]>();
-  for (const { projectionId, remove } of setups) {
-    const region = hasProjection(projectionId) ? projectionOf(projectionId).region : 'other';
+  for (const { region, remove } of setups) {
     for (const item of remove) {
       if (named.has(item)) continue;
       named.add(item);

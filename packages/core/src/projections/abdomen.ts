@@ -77,13 +77,7 @@ const aboveCrests = (mm: number, line: string, { taught, forward = 0 }: { taught
     taught,
     checkBy: ['iliac_crest_L', 'xiphoid_tip'],
   });
-const rotated = fault(
-  'rotated',
-  'Wings of the hip bones unlike',
-  'Pelvis turned',
-  'Level both ASIS',
-  'difference of the widths of the wings',
-);
+const rotated = fault('rotated', 'Wings of the hip bones unlike', 'Pelvis turned', 'Level both ASIS', 'process-L3');
 const back = (say: string, more: Partial<WaySource> = {}): WaySource =>
   way('supine', ['table-tray', 'table-top', 'bed'], TRUNK, say, { pose: ['arms-clear'], ...more });
 const airFirst = 'Five minutes in this position before the exposure: air has to rise.';
@@ -104,6 +98,8 @@ export const abdomen: ProjectionSource[] = [
       'feeding tube',
     ],
     part: 'abdomen',
+    signs: ['process-L3', 'hips-level'],
+    showsLevels: true,
     shows: 'Kidneys to symphysis: stones, gas, tubes',
     positions: [back('Lying on the back, support under the knees')],
     ray: ray('AP'),
@@ -142,6 +138,8 @@ export const abdomen: ProjectionSource[] = [
       'perforation',
     ],
     part: 'abdomen',
+    signs: ['process-L3', 'hips-level'],
+    showsLevels: true,
     shows: 'Free air under the diaphragm, fluid levels',
     positions: [
       way('upright', ['wall'], TRUNK, 'Standing or seated, back on the receptor, arms clear', {
@@ -191,6 +189,8 @@ export const abdomen: ProjectionSource[] = [
     name: 'Abdomen, PA',
     alsoCalled: ['prone abdomen', 'abdomen face down', 'KUB prone'],
     part: 'abdomen',
+    signs: ['process-L3', 'hips-level'],
+    showsLevels: true,
     shows: 'Abdomen where the kidneys are not asked for; less dose to the gonads',
     positions: [
       way('prone', ['table-tray', 'table-top'], TRUNK, 'Face down, arms up beside the head', {
@@ -218,6 +218,8 @@ export const abdomen: ProjectionSource[] = [
     name: 'Abdomen, AP, left side down',
     alsoCalled: ['left lateral decubitus abdomen', 'decub abdomen', 'free air decubitus', 'LLD', 'pneumoperitoneum'],
     part: 'abdomen',
+    signs: ['process-L3', 'hips-level'],
+    showsLevels: true,
     shows: 'Free air along the liver, fluid levels, where the patient cannot stand',
     positions: [
       way(
@@ -271,6 +273,8 @@ export const abdomen: ProjectionSource[] = [
       'free air supine',
     ],
     part: 'abdomen',
+    signs: ['hip-bones', 'hip-bones-up'],
+    showsLevels: true,
     nearSide: 'left',
     shows: 'Fluid levels, free air under the belly wall, lime in the aorta',
     positions: [
@@ -310,6 +314,8 @@ export const abdomen: ProjectionSource[] = [
     name: 'Abdomen, lateral',
     alsoCalled: ['lateral abdomen', 'abdomen side', 'aortic calcification', 'prevertebral'],
     part: 'abdomen',
+    signs: ['hip-bones', 'hip-bones-up'],
+    showsLevels: true,
     nearSide: 'left',
     shows: 'Space before the spine, hernia, a foreign body’s depth',
     positions: [
@@ -332,15 +338,7 @@ export const abdomen: ProjectionSource[] = [
     }),
     exposure: abdomenDose(88, 56, 310, [300, 400], 0.97),
     checks: ['Front of the belly not cut', 'Hip bones over each other'],
-    faults: [
-      fault(
-        'rotated',
-        'Hip bones apart',
-        'Pelvis turned',
-        'Bring the upper hip forward or back',
-        'distance of the rear edges',
-      ),
-    ],
+    faults: [fault('rotated', 'Hip bones apart', 'Pelvis turned', 'Bring the upper hip forward or back', 'hip-bones')],
     cautions: [neverMove],
     variants: [
       {
@@ -359,6 +357,8 @@ export const abdomen: ProjectionSource[] = [
     name: 'Abdomen, AP oblique',
     alsoCalled: ['oblique abdomen', 'RPO LPO KUB', 'stone oblique', 'renal oblique'],
     part: 'abdomen',
+    signs: ['process-L3', 'hips-level'],
+    showsLevels: true,
     sided: 'each',
     shows: 'Kidney of the raised side along the receptor, ureter of the other off the spine; this side lies down',
     positions: [back('Lying half on the back, this side down, turned {turn}, other side on a wedge')],

@@ -109,6 +109,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Forearm, AP',
     alsoCalled: ['radius and ulna', 'forearm frontal', 'forearm two view', 'both bone forearm', 'antebrachium'],
     part: 'forearm',
+    signs: ['olecranon'],
     shows: 'Radius and ulna side by side with wrist and elbow',
     positions: [
       seat('forearm_L', ELBOW.concat('radius_L'), { forearmPronation_L: 0 }, 'Seated low, arm straight out, palm up'),
@@ -138,6 +139,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Forearm, lateral',
     alsoCalled: ['forearm side', 'forearm two view', 'radius and ulna lateral'],
     part: 'forearm',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Radius and ulna over each other at the ends, shift of a break to front or back',
     positions: [
       seat(
@@ -181,6 +183,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, AP',
     alsoCalled: ['elbow frontal', 'elbow two view', 'elbow series', 'cubitus'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'Joint space, epicondyles, radial head and neck',
     positions: [seat('forearm_L', ELBOW, { forearmPronation_L: 0 }, 'Seated low, arm straight out, palm up')],
     ray: ray('AP'),
@@ -207,6 +210,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, lateral',
     alsoCalled: ['elbow side', 'fat pad', 'sail sign', 'elbow two view', 'supracondylar'],
     part: 'elbow',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Joint from the side, fat pads, olecranon, radial head',
     positions: [
       seat(
@@ -247,6 +251,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, AP oblique, turned out',
     alsoCalled: ['external oblique elbow', 'lateral oblique elbow', 'radial head oblique'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'Radial head and neck free of the ulna, capitulum',
     positions: [
       seat(
@@ -279,6 +284,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, AP oblique, turned in',
     alsoCalled: ['internal oblique elbow', 'medial oblique elbow', 'coronoid process'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'Coronoid process in profile, trochlea, olecranon in its hollow',
     positions: [
       seat(
@@ -308,6 +314,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow bent, AP of the humerus end',
     alsoCalled: ['partial flexion elbow', 'trauma elbow AP', 'distal humerus flexed'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'End of the humerus undistorted when the elbow does not straighten',
     positions: [
       seat(
@@ -337,6 +344,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow bent, AP of the upper forearm',
     alsoCalled: ['partial flexion elbow', 'trauma elbow AP', 'proximal forearm flexed'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'Upper forearm undistorted when the elbow does not straighten',
     positions: [
       seat(
@@ -365,6 +373,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow fully bent, AP of the humerus',
     alsoCalled: ['Jones', 'acute flexion elbow', 'hyperflexed elbow', 'olecranon axial'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'Olecranon and humerus end through the folded forearm',
     positions: [
       seat(
@@ -395,6 +404,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow fully bent, axial of the upper forearm',
     alsoCalled: ['Jones', 'acute flexion elbow', 'hyperflexed elbow forearm'],
     part: 'elbow',
+    signs: ['olecranon'],
     shows: 'Upper forearm through the humerus when the elbow stays fully bent',
     positions: [
       seat(
@@ -417,13 +427,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     steps: steps('centre', 'Square to the forearm: the angle is what the bend leaves over'),
     checks: ['Upper forearm undistorted', 'Humerus over it'],
     faults: [
-      fault(
-        'short',
-        'Upper forearm short',
-        'Ray not square to the forearm',
-        'Angle by what the bend leaves over',
-        'bend of the elbow',
-      ),
+      fault('short', 'Upper forearm short', 'Ray not square to the forearm', 'Angle by what the bend leaves over'),
     ],
     brightBones: elbowBones,
     confidence: 'typical',
@@ -433,6 +437,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, axial lateral, radial head',
     alsoCalled: ['Coyle', 'trauma elbow axial', 'radial head capitulum', 'angled radial head'],
     part: 'radial head',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Radial head thrown clear of the ulna, capitulum',
     positions: [
       seat(
@@ -467,6 +472,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, axial lateral, coronoid',
     alsoCalled: ['Coyle', 'trauma elbow axial', 'coronoid process', 'trochlea'],
     part: 'coronoid process',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Coronoid process drawn out, trochlea',
     positions: [
       seat(
@@ -499,6 +505,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Elbow, laterals of the radial head',
     alsoCalled: ['radial head series', 'four laterals', 'Schmitt', 'radial head rotation'],
     part: 'radial head',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'The whole rim of the radial head, one quarter a picture',
     positions: [
       seat(
@@ -523,6 +530,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Humerus, AP',
     alsoCalled: ['upper arm frontal', 'humerus two view', 'arm', 'brachium'],
     part: 'humerus',
+    signs: ['olecranon'],
     shows: 'Humerus with shoulder and elbow joint, greater tubercle in profile',
     positions: [
       way(
@@ -582,6 +590,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Humerus, lateral',
     alsoCalled: ['upper arm side', 'humerus two view', 'humerus internal'],
     part: 'humerus',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Humerus from the side with both joints, lesser tubercle in profile',
     positions: [
       way(
@@ -650,6 +659,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Upper humerus, transthoracic lateral',
     alsoCalled: ['Lawrence', 'transthoracic shoulder', 'surgical neck lateral', 'trauma humerus lateral'],
     part: 'upper humerus',
+    signs: [],
     shows: 'Upper humerus from the side through the chest, arm unmoved',
     positions: [
       way(
@@ -704,6 +714,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     name: 'Lower humerus, lateral, ray level',
     alsoCalled: ['cross table humerus', 'trauma distal humerus', 'horizontal beam humerus'],
     part: 'lower humerus',
+    signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Lower two thirds of the humerus from the side, arm unmoved',
     positions: [
       way(

@@ -37,6 +37,10 @@ const byId = new Map(projections.map((projection) => [projection.id, projection]
 
 export const hasProjection = (id: string): boolean => byId.has(id);
 
+/** Entries by their ids, those of the department's own among them; ids that nobody knows are left out. */
+export const entriesNamed = (ids: readonly string[], own: readonly Projection[] = []): Projection[] =>
+  ids.flatMap((id) => own.find((entry) => entry.id === id) ?? byId.get(id) ?? []);
+
 /** @throws RangeError for an unknown id */
 export function projectionOf(id: string): Projection {
   const found = byId.get(id);

@@ -73,7 +73,7 @@ const turnedChest = fault(
   'One clavicle end further from the spine',
   'Trunk turned',
   'Bring the shoulder of the wider side to the receptor',
-  'difference of the two distances',
+  'clavicle-ends',
 );
 const breathless = {
   text: 'A patient who struggles for breath stays upright and is not left alone; nothing is put into the throat.',
@@ -152,6 +152,8 @@ export const chest: ProjectionSource[] = [
     alsoCalled: ['chest two view', 'CXR', 'thorax frontal', 'lungs', 'posteroanterior chest'],
     region: 'chest',
     part: 'lungs and heart',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     sided: 'none',
     shows: 'Both lungs to the costophrenic angles, heart size, mediastinum',
     positions: [
@@ -250,6 +252,8 @@ export const chest: ProjectionSource[] = [
     alsoCalled: ['chest two view', 'CXR lateral', 'left lateral chest', 'thorax side'],
     region: 'chest',
     part: 'lungs and heart',
+    signs: ['rear-ribs', 'ribs-up'],
+    showsLevels: true,
     sided: 'none',
     nearSide: 'left',
     shows: 'Lung behind heart and diaphragm, fissures, depth of a finding',
@@ -350,6 +354,8 @@ export const chest: ProjectionSource[] = [
     alsoCalled: ['portable chest', 'mobile chest', 'bedside CXR', 'infant chest', 'supine chest'],
     region: 'chest',
     part: 'lungs and heart',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     sided: 'none',
     shows: 'Lungs, heart, lines and tubes where the patient cannot stand',
     positions: [
@@ -455,6 +461,8 @@ export const chest: ProjectionSource[] = [
       'pneumothorax decubitus',
     ],
     part: 'lungs',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     sided: 'each',
     shows: 'Fluid along the low side, free air along the high side; the side named lies down',
     positions: [
@@ -517,6 +525,8 @@ export const chest: ProjectionSource[] = [
     name: 'Chest, AP, leaning back',
     alsoCalled: ['lordotic', 'apical lordotic', 'Lindblom', 'apices', 'middle lobe'],
     part: 'apices',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     shows: 'Apices below the clavicles',
     positions: [
       way(
@@ -542,7 +552,7 @@ export const chest: ProjectionSource[] = [
         'Clavicles over the apices',
         'Leaning too little',
         'Lean back on, or angle up to 20° to the head',
-        'distance of the clavicles from the apices',
+        'clavicles-high',
       ),
     ],
     instead: [lost('chest-ap-axial-apices', 'nothing: the tube leans instead of the patient')],
@@ -554,6 +564,8 @@ export const chest: ProjectionSource[] = [
     name: 'Chest, AP axial, apices',
     alsoCalled: ['apices', 'apical view', 'lordotic angled', 'lung tops'],
     part: 'apices',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     shows: 'Apices below the clavicles, for a patient who cannot lean back',
     positions: [
       way('upright', ['wall'], ['thorax'], 'Standing or seated, back on the receptor', {
@@ -581,6 +593,8 @@ export const chest: ProjectionSource[] = [
     name: 'Chest, PA oblique, right side forward',
     alsoCalled: ['RAO chest', 'oblique chest', 'left lung', 'chest oblique'],
     part: 'lungs and heart',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     shows: 'Left lung in its greatest width, left front of the heart free of the spine',
     positions: [
       way(
@@ -603,15 +617,7 @@ export const chest: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise'),
     exposure: chestDose(120, 3.2, 270),
     checks: ['Left lung about twice as wide as the right', 'Both lungs whole'],
-    faults: [
-      fault(
-        'turn',
-        'Widths of the lungs as in the PA',
-        'Turned too little',
-        'Turn on to 45°',
-        'widths of the two lungs',
-      ),
-    ],
+    faults: [fault('turn', 'Widths of the lungs as in the PA', 'Turned too little', 'Turn on to 45°', 'clavicle-ends')],
     instead: [lost('chest-lateral', 'the turned view of the left lung')],
     brightBones: chestBones,
   }),
@@ -620,6 +626,8 @@ export const chest: ProjectionSource[] = [
     name: 'Chest, PA oblique, left side forward',
     alsoCalled: ['LAO chest', 'oblique chest', 'right lung', 'cardiac oblique', 'heart series'],
     part: 'lungs and heart',
+    signs: ['clavicle-ends', 'clavicles-high'],
+    showsLevels: true,
     shows: 'Right lung in its greatest width; at 60° heart and great vessels free of the spine',
     positions: [
       way(
@@ -643,15 +651,7 @@ export const chest: ProjectionSource[] = [
     exposure: chestDose(120, 3.2, 270),
     steps: steps('position', 'For the heart 60° instead of 45'),
     checks: ['Right lung about twice as wide as the left', 'Both lungs whole'],
-    faults: [
-      fault(
-        'turn',
-        'Widths of the lungs as in the PA',
-        'Turned too little',
-        'Turn on to 45°',
-        'widths of the two lungs',
-      ),
-    ],
+    faults: [fault('turn', 'Widths of the lungs as in the PA', 'Turned too little', 'Turn on to 45°', 'clavicle-ends')],
     instead: [lost('chest-lateral', 'the turned view of the right lung')],
     brightBones: chestBones,
   }),
@@ -660,6 +660,7 @@ export const chest: ProjectionSource[] = [
     name: 'Upper airway, AP',
     alsoCalled: ['soft tissue neck AP', 'croup', 'trachea', 'larynx', 'steeple sign'],
     part: 'upper airway',
+    signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Windpipe filled with air from the throat to the upper chest',
     positions: [
       way('upright', ['wall'], ['thorax', 'head'], 'Seated or standing, back on the receptor, chin up', {
@@ -701,6 +702,7 @@ export const chest: ProjectionSource[] = [
       'adenoids',
     ],
     part: 'upper airway',
+    signs: ['rear-ribs', 'ribs-up'],
     nearSide: 'left',
     shows: 'Air from the nose to the upper chest, epiglottis, soft tissue before the spine',
     positions: [
@@ -753,6 +755,7 @@ export const chest: ProjectionSource[] = [
     name: 'Ribs, AP, upper',
     alsoCalled: ['ribs above diaphragm', 'rib series', 'posterior ribs', 'rib fracture', 'unilateral ribs'],
     part: 'ribs 1 to 9',
+    signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',
     shows: 'Rear ribs above the diaphragm, one side or both',
     positions: [
@@ -800,6 +803,7 @@ export const chest: ProjectionSource[] = [
     name: 'Ribs, AP, lower',
     alsoCalled: ['ribs below diaphragm', 'rib series', 'lower ribs', 'rib fracture'],
     part: 'ribs 8 to 12',
+    signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',
     shows: 'Ribs below the diaphragm',
     positions: [
@@ -847,6 +851,7 @@ export const chest: ProjectionSource[] = [
     name: 'Ribs, PA, upper',
     alsoCalled: ['anterior ribs', 'rib series PA', 'front ribs'],
     part: 'ribs 1 to 9',
+    signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',
     shows: 'Front ribs above the diaphragm',
     positions: [
@@ -888,6 +893,7 @@ export const chest: ProjectionSource[] = [
     name: 'Ribs, AP oblique',
     alsoCalled: ['axillary ribs', 'RPO LPO ribs', 'oblique ribs', 'side ribs'],
     part: 'ribs',
+    signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',
     shows: 'Bend of the ribs under the armpit, the hurt side on the receptor',
     positions: [
@@ -939,6 +945,7 @@ export const chest: ProjectionSource[] = [
     name: 'Ribs, PA oblique',
     alsoCalled: ['RAO LAO ribs', 'axillary ribs PA', 'oblique ribs'],
     part: 'ribs',
+    signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',
     shows: 'Bend of the ribs under the armpit, the hurt side away from the receptor',
     positions: [
@@ -985,6 +992,7 @@ export const chest: ProjectionSource[] = [
     name: 'Sternum, PA oblique, right side forward',
     alsoCalled: ['RAO sternum', 'breastbone', 'sternum oblique', 'sternum two view'],
     part: 'breastbone',
+    signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Breastbone beside the spine, through the shadow of the heart',
     positions: [
       way(
@@ -1030,6 +1038,7 @@ export const chest: ProjectionSource[] = [
     name: 'Sternum, lateral',
     alsoCalled: ['breastbone side', 'sternum two view'],
     part: 'breastbone',
+    signs: ['rear-ribs', 'ribs-up'],
     nearSide: 'left',
     shows: 'Breastbone from the side, shift of a break',
     positions: [
@@ -1071,6 +1080,7 @@ export const chest: ProjectionSource[] = [
     name: 'Sternoclavicular joints, PA',
     alsoCalled: ['SC joints', 'sternoclavicular', 'inner clavicle'],
     part: 'sternoclavicular joints',
+    signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Both joints and the inner ends of the clavicles',
     positions: [
       way(
@@ -1101,6 +1111,7 @@ export const chest: ProjectionSource[] = [
     name: 'Sternoclavicular joint, PA oblique',
     alsoCalled: ['SC joint oblique', 'RAO LAO SC joint', 'Kurzbauer'],
     part: 'sternoclavicular joint',
+    signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',
     shows: 'The joint of the side on the receptor, beside the spine',
     positions: [

@@ -122,6 +122,7 @@ export const footAndAnkle: ProjectionSource[] = [
       'fifth toe',
     ],
     part: 'toes',
+    signs: ['tarsus', 'tarsus-up'],
     shows: 'Phalanges with open joints, ends of the metatarsals',
     positions: [soleDown('Lying or sitting with the knee bent, sole flat on the receptor')],
     ray: ray('down', 15, 'feet', [10, 15]),
@@ -147,6 +148,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Toes, AP oblique',
     alsoCalled: ['toe oblique', 'great toe oblique', 'toe three view'],
     part: 'toes',
+    signs: ['tarsus'],
     shows: 'Phalanges and ends of the metatarsals turned half way',
     positions: [soleDown('Knee bent, sole on the receptor, leg and foot rolled inward {turn}')],
     ray: { ...swung(ray('down'), ['right', 35]), along: HEEL_TO_TOE },
@@ -168,6 +170,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Toe, lateral',
     alsoCalled: ['toe side', 'great toe lateral', 'hallux lateral'],
     part: 'toes',
+    signs: [],
     shows: 'One toe from the side, the others held away',
     positions: [
       way(
@@ -203,6 +206,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Sesamoids, tangential',
     alsoCalled: ['Lewis', 'Holly', 'sesamoid bones', 'ball of the foot', 'axial sesamoids'],
     part: 'sesamoids',
+    signs: [],
     shows: 'Sesamoids free of the first metatarsal',
     positions: [
       way(
@@ -240,6 +244,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Foot, AP axial',
     alsoCalled: ['dorsoplantar foot', 'foot frontal', 'DP foot', 'foot three view', 'metatarsals', 'Lisfranc', 'foot'],
     part: 'foot',
+    signs: ['tarsus', 'tarsus-up'],
     shows: 'Toes, metatarsals, tarsals in front of the ankle',
     positions: [soleDown('Lying or sitting with the knee bent, sole flat on the receptor')],
     ray: ray('down', 10, 'feet', [0, 15]),
@@ -285,6 +290,7 @@ export const footAndAnkle: ProjectionSource[] = [
       'fifth metatarsal',
     ],
     part: 'foot',
+    signs: ['tarsus'],
     shows: 'Cuboid and third to fifth metatarsals free of overlap, sinus of the tarsus',
     positions: [soleDown('Knee bent, sole on the receptor, leg and foot rolled inward {turn}')],
     ray: { ...swung(ray('down'), ['right', 35]), along: HEEL_TO_TOE },
@@ -295,14 +301,8 @@ export const footAndAnkle: ProjectionSource[] = [
     prepare: ['sponge of 30 to 40°'],
     checks: ['Bases of metatarsals 3 to 5 free', 'Cuboid free', 'Sinus of the tarsus seen'],
     faults: [
-      fault(
-        'over',
-        'Fifth metatarsal over the fourth',
-        'Turned too far',
-        'Turn back to 30 to 40°',
-        'overlap of the metatarsals',
-      ),
-      fault('under', 'Bases still overlap', 'Turned too little', 'Turn in on', 'overlap of the bases'),
+      fault('over', 'Fifth metatarsal over the fourth', 'Turned too far', 'Turn back to 30 to 40°', 'tarsus'),
+      fault('under', 'Bases still overlap', 'Turned too little', 'Turn in on', 'tarsus'),
     ],
     variants: [
       {
@@ -319,6 +319,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Foot, AP oblique, turned out',
     alsoCalled: ['lateral oblique foot', 'external oblique foot', 'navicular foot'],
     part: 'foot',
+    signs: ['tarsus', 'tarsus-up'],
     shows: 'First two metatarsals and the inner tarsals free',
     positions: [soleDown('Knee bent, sole on the receptor, leg and foot rolled outward {turn}')],
     ray: { ...swung(ray('down'), ['left', 30]), along: HEEL_TO_TOE },
@@ -336,6 +337,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Foot, lateral',
     alsoCalled: ['foot side', 'mediolateral foot', 'foot three view', 'plantar fascia'],
     part: 'foot',
+    signs: ['malleoli', 'malleoli-up'],
     shows: 'Whole foot from the side with the ankle joint',
     positions: [
       outerSide('foot_L', 'Lying on the hurt side, outer border of the foot on the receptor, ankle at a right angle'),
@@ -373,6 +375,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Foot, AP axial, standing',
     alsoCalled: ['weight bearing foot', 'standing foot', 'WB foot', 'hallux valgus', 'bunion'],
     part: 'foot',
+    signs: ['tarsus', 'tarsus-up'],
     shows: 'Foot under load: spread of the metatarsals, great toe angle',
     positions: [
       way('upright', ['floor'], ['foot_L', 'toes_L'], 'Standing on the receptor, weight even on both feet', {
@@ -398,6 +401,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Foot, lateral, standing',
     alsoCalled: ['weight bearing foot lateral', 'standing foot side', 'flat foot', 'longitudinal arch', 'WB foot'],
     part: 'foot',
+    signs: ['malleoli', 'malleoli-up'],
     shows: 'Long arch under load',
     positions: [
       way(
@@ -439,6 +443,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Calcaneus, axial, ray from the sole',
     alsoCalled: ['heel axial', 'os calcis', 'plantodorsal', 'Harris', 'calcaneus', 'heel bone'],
     part: 'heel',
+    signs: ['heel', 'heel-side'],
     shows: 'Heel bone from below, joint with the talus, sustentaculum',
     positions: [
       heelDown('Lying or sitting with the leg straight, foot drawn up square with a strap', {
@@ -461,7 +466,7 @@ export const footAndAnkle: ProjectionSource[] = [
         'Heel bone short',
         'Foot points down',
         'Draw the foot up, or angle more to the head by what it lacks',
-        'angle of the sole to the upright',
+        'heel',
       ),
     ],
     instead: [lost('calcaneus-axial-dorsoplantar', 'nothing: the same relation, face down')],
@@ -472,6 +477,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Calcaneus, axial, ray from above',
     alsoCalled: ['heel axial prone', 'dorsoplantar calcaneus', 'os calcis axial'],
     part: 'heel',
+    signs: ['heel', 'heel-side'],
     shows: 'Heel bone from above and behind, the patient face down',
     positions: [
       way('prone', ['table-top'], ['foot_L', 'shank_L'], 'Face down, ankle on a sandbag, foot square', {
@@ -495,7 +501,7 @@ export const footAndAnkle: ProjectionSource[] = [
         'Heel bone short',
         'Foot points down',
         'Foot square, or change the angle by what it lacks',
-        'angle of the sole to the upright',
+        'heel',
       ),
     ],
     instead: [lost('calcaneus-axial', 'nothing: the same relation, on the back')],
@@ -509,6 +515,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Calcaneus, axial, standing',
     alsoCalled: ['coalition view', 'Harris-Beath', 'weight bearing calcaneus', 'standing heel axial'],
     part: 'heel',
+    signs: ['heel', 'heel-side'],
     shows: 'Joints of heel bone and talus under load, coalition',
     positions: [
       way(
@@ -540,6 +547,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Calcaneus, lateral',
     alsoCalled: ['heel side', 'os calcis lateral', 'heel spur', 'Böhler'],
     part: 'heel',
+    signs: ['malleoli', 'malleoli-up'],
     shows: 'Heel bone from the side, joint with the talus, spur',
     positions: [
       outerSide('foot_L', 'Lying on the hurt side, outer border of the foot on the receptor, ankle at a right angle'),
@@ -567,6 +575,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Subtalar joint, oblique, turned in',
     alsoCalled: ['Broden', 'Isherwood', 'subtalar', 'posterior facet calcaneus'],
     part: 'subtalar joint',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'Rear joint of heel bone and talus, one strip with each angle',
     positions: [
       heelDown('Lying on the back, foot square, leg turned in {hipMedialRotation_L}', { hipMedialRotation_L: 45 }),
@@ -598,6 +607,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankle, AP',
     alsoCalled: ['ankle frontal', 'ankle three view', 'malleoli', 'talocrural'],
     part: 'ankle',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'Ankle joint, malleoli, dome of the talus; outer gap closed',
     positions: [heelDown('Lying or sitting, leg straight, foot at a right angle, toes up')],
     ray: ray('AP'),
@@ -620,6 +630,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankle, mortise',
     alsoCalled: ['ankle oblique 15', 'mortise view', 'ankle three view', 'syndesmosis', 'high ankle sprain'],
     part: 'ankle',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'The whole mortise open on all three sides',
     positions: [
       heelDown(
@@ -645,9 +656,9 @@ export const footAndAnkle: ProjectionSource[] = [
         'Outer gap closed',
         'Turned too little',
         'Turn in on until the malleoli are level',
-        'height difference of the malleoli',
+        'heel-aside',
       ),
-      fault('inner-closed', 'Inner gap closed', 'Turned too far', 'Turn back', 'height difference of the malleoli'),
+      fault('inner-closed', 'Inner gap closed', 'Turned too far', 'Turn back', 'heel-aside'),
     ],
     instead: [lost('ankle-ap', 'the outer gap')],
     brightBones: ankleBones,
@@ -657,6 +668,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankle, oblique, turned in',
     alsoCalled: ['ankle oblique 45', 'internal oblique ankle', 'distal tibiofibular joint'],
     part: 'ankle',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'Joint of tibia and fibula open, outer malleolus',
     positions: [
       heelDown('Lying or sitting, leg straight, leg and foot turned in {hipMedialRotation_L}', {
@@ -682,6 +694,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankle, lateral',
     alsoCalled: ['ankle side', 'mediolateral ankle', 'ankle three view', 'Achilles'],
     part: 'ankle',
+    signs: ['malleoli', 'malleoli-up'],
     shows: 'Ankle joint from the side, back lip of the tibia, heel bone, base of the fifth metatarsal',
     positions: [
       outerSide('shank_L', 'Lying on the hurt side, outer side of the ankle on the receptor, foot at a right angle'),
@@ -713,7 +726,7 @@ export const footAndAnkle: ProjectionSource[] = [
         'Domes of the talus side by side',
         'Leg rolled, or knee too low',
         'Roll the foot forward or back; raise the knee',
-        'distance of the two domes',
+        'malleoli',
       ),
     ],
     brightBones: ankleBones,
@@ -724,6 +737,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankles, AP, standing',
     alsoCalled: ['weight bearing ankle', 'standing ankle', 'WB ankle'],
     part: 'ankle',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'Ankle joint under load: narrowing of the gap',
     positions: [
       way(
@@ -758,6 +772,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankle, AP, stress inward',
     alsoCalled: ['inversion stress ankle', 'talar tilt', 'stress ankle', 'lateral ligament ankle'],
     part: 'ankle',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'Opening of the outer gap: outer ligaments',
     positions: [
       heelDown('Lying or sitting, leg held straight, sole pressed inward by the physician', { footInversion_L: 20 }),
@@ -791,6 +806,7 @@ export const footAndAnkle: ProjectionSource[] = [
     name: 'Ankle, AP, stress outward',
     alsoCalled: ['eversion stress ankle', 'stress ankle', 'deltoid ligament'],
     part: 'ankle',
+    signs: ['heel-aside', 'heel-up'],
     shows: 'Opening of the inner gap: inner ligaments',
     positions: [
       heelDown('Lying or sitting, leg held straight, sole pressed outward by the physician', { footInversion_L: -15 }),

@@ -112,6 +112,7 @@ export const handAndWrist: ProjectionSource[] = [
       'finger frontal',
     ],
     part: 'finger',
+    signs: [],
     shows: 'Phalanges and joints of one finger, end of its metacarpal',
     positions: [
       seat('hand_L', HAND, PALM_DOWN, 'Seated at the end of the table, palm flat, the finger apart from the others'),
@@ -145,6 +146,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Finger, PA oblique',
     alsoCalled: ['digit oblique', 'index finger oblique', 'finger three view', 'phalanx oblique'],
     part: 'finger',
+    signs: [],
     shows: 'Phalanges and joints turned half way to the side',
     positions: [
       seat(
@@ -190,6 +192,7 @@ export const handAndWrist: ProjectionSource[] = [
       'volar plate',
     ],
     part: 'finger',
+    signs: [],
     shows: 'Finger from the side, joints open, chips at the joint margins',
     positions: [
       seat(
@@ -230,6 +233,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Thumb, AP',
     alsoCalled: ['first digit', 'pollex', 'thumb frontal', 'thumb three view'],
     part: 'thumb',
+    signs: [],
     shows: 'Thumb from its tip to the trapezium',
     positions: [
       seat(
@@ -262,6 +266,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Thumb, PA',
     alsoCalled: ['thumb posteroanterior', 'first digit PA'],
     part: 'thumb',
+    signs: [],
     shows: 'Thumb where the arm cannot turn in',
     positions: [
       seat(
@@ -294,6 +299,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Thumb, PA oblique',
     alsoCalled: ['thumb oblique', 'first digit oblique'],
     part: 'thumb',
+    signs: [],
     shows: 'Thumb turned half way, as it lies when the palm is flat',
     positions: [seat('hand_L', ['hand_L', 'finger1_L'], PALM_DOWN, 'Seated, palm flat, thumb a little apart')],
     ray: ray('PA'),
@@ -314,6 +320,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Thumb, lateral',
     alsoCalled: ['thumb side', 'first digit lateral', 'skier thumb'],
     part: 'thumb',
+    signs: [],
     shows: 'Thumb from the side',
     positions: [
       seat(
@@ -352,6 +359,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Thumb base, AP axial',
     alsoCalled: ['Robert', 'Burman', 'Long and Rafert', 'first carpometacarpal', 'CMC joint', 'Bennett', 'Rolando'],
     part: 'base of the thumb',
+    signs: [],
     shows: 'Joint between trapezium and first metacarpal, open and from the front',
     positions: [
       seat(
@@ -377,6 +385,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Thumbs, PA with stress',
     alsoCalled: ['Folio', 'gamekeeper', 'skier thumb stress', 'ulnar collateral ligament', 'thumb stress'],
     part: 'first knuckle',
+    signs: [],
     shows: 'Gap of the first knuckle under stress, to be compared with the other side',
     positions: [
       seat(
@@ -413,6 +422,7 @@ export const handAndWrist: ProjectionSource[] = [
     alsoCalled: ['hand frontal', 'hand three view', 'metacarpals', 'fingers', 'carpals', 'boxer'],
     region: 'hand and wrist',
     part: 'hand',
+    signs: ['pisiform'],
     sided: 'each',
     shows: 'Phalanges, metacarpals, carpals and their joints; thumb oblique',
     positions: [
@@ -500,6 +510,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Hand, PA oblique',
     alsoCalled: ['hand three view', 'oblique hand', 'metacarpals oblique', 'boxer fracture'],
     part: 'hand',
+    signs: ['pisiform', 'metacarpals'],
     shows: 'Metacarpals and phalanges turned half way, joints open',
     positions: [
       seat(
@@ -527,7 +538,7 @@ export const handAndWrist: ProjectionSource[] = [
         'Shafts of metacarpals 3 to 5 overlap',
         'Turned too far',
         'Turn back toward the palm',
-        'overlap of the metacarpal shafts',
+        'metacarpals',
       ),
       fault(
         'joints-closed',
@@ -543,6 +554,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Hand, lateral, fingers fanned',
     alsoCalled: ['fan lateral hand', 'hand side', 'lateral hand'],
     part: 'hand',
+    signs: ['styloids'],
     shows: 'Each finger from the side, apart from the others',
     positions: [
       seat(
@@ -575,6 +587,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Hand, lateral, fingers straight',
     alsoCalled: ['extended lateral hand', 'foreign body hand', 'hand lateral straight'],
     part: 'hand',
+    signs: ['styloids'],
     shows: 'Depth of a foreign body, front or back shift of a metacarpal break',
     positions: [
       seat(
@@ -606,6 +619,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Hands, AP oblique, both',
     alsoCalled: ['Norgaard', 'ball catcher', 'rheumatoid hands', 'arthritis hands', 'both hands'],
     part: 'hands',
+    signs: ['metacarpals'],
     shows: 'Early wear at the bases of the fingers, both hands in one picture',
     positions: [
       seat(
@@ -639,6 +653,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Hand and wrist, PA, for bone age',
     alsoCalled: ['bone age', 'growth', 'skeletal maturity', 'left hand growth'],
     part: 'hand and wrist',
+    signs: ['pisiform'],
     shows: 'Growth centres of hand and wrist for comparison with an atlas',
     positions: [seat('hand_L', HAND, PALM_DOWN, 'Seated, palm flat, fingers a little apart, thumb relaxed')],
     ray: ray('PA'),
@@ -668,6 +683,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, PA',
     alsoCalled: ['wrist frontal', 'carpus', 'carpals', 'distal radius', 'Colles', 'Smith', 'wrist three view'],
     part: 'wrist',
+    signs: ['pisiform'],
     shows: 'Carpals, ends of radius and ulna, bases of the metacarpals',
     positions: [
       seat(
@@ -698,6 +714,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, AP',
     alsoCalled: ['wrist anteroposterior', 'carpal interspaces'],
     part: 'wrist',
+    signs: ['pisiform'],
     shows: 'Spaces between the carpals, which run with the spreading ray',
     positions: [
       seat(
@@ -727,6 +744,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, PA oblique',
     alsoCalled: ['oblique wrist', 'wrist three view', 'trapezium'],
     part: 'wrist',
+    signs: ['pisiform', 'metacarpals'],
     shows: 'Carpals on the thumb side, scaphoid and trapezium',
     positions: [
       seat(
@@ -763,6 +781,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, lateral',
     alsoCalled: ['wrist side', 'lateral wrist', 'dinner fork', 'wrist dislocation'],
     part: 'wrist',
+    signs: ['styloids'],
     shows: 'Line of radius, lunate and capitate; shift of a broken radius',
     positions: [
       seat(
@@ -792,14 +811,14 @@ export const handAndWrist: ProjectionSource[] = [
         'Ulna behind the radius',
         'Hand rolled palm down',
         'Roll the thumb back a few degrees',
-        'distance of the styloids',
+        'styloids',
       ),
       fault(
         'rolled-out',
         'Ulna in front of the radius',
         'Hand rolled palm up',
         'Roll the thumb forward a few degrees',
-        'distance of the styloids',
+        'styloids',
       ),
     ],
     brightBones: wristBones,
@@ -809,6 +828,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, PA, leaning to the little finger',
     alsoCalled: ['ulnar deviation', 'scaphoid view', 'navicular wrist', 'ulnar flexion'],
     part: 'scaphoid',
+    signs: ['pisiform'],
     shows: 'Scaphoid drawn out, with the spaces on the thumb side',
     positions: [
       seat(
@@ -834,6 +854,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, PA, leaning to the thumb',
     alsoCalled: ['radial deviation', 'radial flexion', 'ulnar side carpals'],
     part: 'wrist',
+    signs: ['pisiform'],
     shows: 'Spaces between the carpals on the little finger side',
     positions: [
       seat(
@@ -865,6 +886,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Scaphoid, PA axial',
     alsoCalled: ['Stecher', 'scaphoid', 'navicular', 'snuffbox', 'scaphoid series'],
     part: 'scaphoid',
+    signs: ['pisiform'],
     shows: 'Scaphoid without foreshortening',
     positions: [
       seat(
@@ -896,6 +918,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Scaphoid, PA, hand raised',
     alsoCalled: ['Stecher modified', 'scaphoid elevated', 'navicular elevated'],
     part: 'scaphoid',
+    signs: ['pisiform'],
     shows: 'Scaphoid without foreshortening, with a straight ray',
     positions: [
       seat(
@@ -928,6 +951,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Carpal canal, tangential',
     alsoCalled: ['Gaynor-Hart', 'carpal tunnel', 'hook of hamate', 'inferosuperior wrist'],
     part: 'carpal canal',
+    signs: [],
     shows: 'Carpal canal end on; hook of the hamate, pisiform, trapezium',
     positions: [
       seat(
@@ -963,7 +987,6 @@ export const handAndWrist: ProjectionSource[] = [
         'Carpals cover the canal',
         'Hand not far enough back',
         'Angle more toward the elbow by what the hand lacks',
-        'angle of the hand to the upright',
       ),
     ],
     cautions: [
@@ -976,6 +999,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Carpal bridge, tangential',
     alsoCalled: ['Lentino', 'carpal bridge', 'dorsal wrist chip'],
     part: 'back of the wrist',
+    signs: ['pisiform'],
     shows: 'Back edges of scaphoid, lunate and triquetrum; chips, foreign bodies',
     positions: [
       seat(
@@ -1005,7 +1029,6 @@ export const handAndWrist: ProjectionSource[] = [
         'Carpals over each other',
         'Hand not square to the forearm',
         'Bend to a right angle, or change the tube angle by what is lacking',
-        'angle of hand and forearm',
       ),
     ],
     brightBones: carpalBones,
@@ -1016,6 +1039,7 @@ export const handAndWrist: ProjectionSource[] = [
     name: 'Wrist, AP oblique',
     alsoCalled: ['pisiform view', 'supination oblique', 'triquetrum', 'semi-supinated wrist'],
     part: 'wrist',
+    signs: ['metacarpals'],
     shows: 'Pisiform free of the others, triquetrum, hamate',
     positions: [
       seat(

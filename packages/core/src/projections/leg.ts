@@ -79,7 +79,7 @@ const jointCut = fault(
   'Turn the receptor to the diagonal, or two exposures with overlap; the joint nearer the injury must be whole',
 );
 const fossaFaults = [
-  fault('closed', 'Notch closed', 'Ray not square to the lower leg', 'Tilt by what the bend lacks', 'bend of the knee'),
+  fault('closed', 'Notch closed', 'Ray not square to the lower leg', 'Tilt by what the bend lacks', 'kneecap-up'),
   fault('uneven', 'Notch wider on one side', 'Leg rolled', 'Roll until the patella faces straight'),
 ];
 const obliqueAngle: ProjectionSource['variants'] = [
@@ -111,13 +111,7 @@ const stressSteps = steps(
   'Both knees, both ways, at one scale; the first knee is not assumed to be the injured one',
 );
 const stressFaults = [
-  fault(
-    'space-closed',
-    'Joint space closed',
-    'Tube does not follow the bend',
-    'Ray along the plateau',
-    'bend of the knee',
-  ),
+  fault('space-closed', 'Joint space closed', 'Tube does not follow the bend', 'Ray along the plateau', 'kneecap-up'),
   fault('turned', 'Knees turned unlike', 'Leg rolled outward', 'Patella to the top'),
 ];
 const stressCaution = {
@@ -149,6 +143,7 @@ export const legAndKnee: ProjectionSource[] = [
     alsoCalled: ['knee frontal', 'knee two view', 'knee three view', 'genu'],
     region: 'leg and knee',
     part: 'knee',
+    signs: ['kneecap', 'kneecap-up'],
     sided: 'each',
     shows: 'Joint space, femoral condyles, tibial plateau, patella through the femur',
     positions: [
@@ -262,6 +257,7 @@ export const legAndKnee: ProjectionSource[] = [
     alsoCalled: ['knee side', 'knee two view', 'mediolateral knee', 'effusion'],
     region: 'leg and knee',
     part: 'knee',
+    signs: ['condyles', 'condyles-up'],
     sided: 'each',
     shows: 'Joint space, condyles over each other, patella from the side, effusion',
     positions: [...KNEE_LATERAL],
@@ -391,6 +387,7 @@ export const legAndKnee: ProjectionSource[] = [
     alsoCalled: ['tib fib', 'tibia and fibula', 'lower leg frontal', 'shin', 'crus'],
     region: 'leg and knee',
     part: 'leg',
+    signs: ['tuberosity', 'heel-aside'],
     sided: 'each',
     shows: 'Tibia and fibula with both joints',
     positions: [
@@ -487,6 +484,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Leg, lateral',
     alsoCalled: ['tib fib lateral', 'tibia and fibula side', 'lower leg lateral', 'shin'],
     part: 'leg',
+    signs: ['condyles', 'condyles-up'],
     shows: 'Tibia and fibula from the side with both joints',
     positions: [
       onSide(
@@ -537,6 +535,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Leg, AP oblique',
     alsoCalled: ['tib fib oblique', 'tibia oblique', 'interosseous space'],
     part: 'leg',
+    signs: ['tuberosity', 'heel-aside'],
     shows: 'Gap between tibia and fibula, both joints half turned',
     positions: [
       onBack(
@@ -575,6 +574,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knee, PA',
     alsoCalled: ['knee posteroanterior', 'knee prone', 'genu PA'],
     part: 'knee',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Knee with the patella near the receptor',
     positions: [
       way(
@@ -609,6 +609,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knee, AP oblique, turned in',
     alsoCalled: ['internal oblique knee', 'medial oblique knee', 'proximal tibiofibular joint', 'knee four view'],
     part: 'knee',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Outer condyle, fibular head free of the tibia',
     positions: [
       onBack('Lying on the back, the whole limb turned in {hipMedialRotation_L}', { hipMedialRotation_L: 45 }),
@@ -627,15 +628,7 @@ export const legAndKnee: ProjectionSource[] = [
     prepare: ['support under the raised hip', 'sandbag at the ankle'],
     steps: careful('Leg away from the middle first, so that it stays over the receptor when it is turned as a whole'),
     checks: ['Fibular head free of the tibia', 'Outer condyle in profile'],
-    faults: [
-      fault(
-        'under',
-        'Fibula still over the tibia',
-        'Turned too little',
-        'Turn in on, up to 45°',
-        'overlap of fibular head and tibia',
-      ),
-    ],
+    faults: [fault('under', 'Fibula still over the tibia', 'Turned too little', 'Turn in on, up to 45°', 'kneecap')],
     variants: obliqueAngle,
     cautions: [hipStays],
     brightBones: kneeBones,
@@ -645,6 +638,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knee, AP oblique, turned out',
     alsoCalled: ['external oblique knee', 'lateral oblique knee', 'knee four view'],
     part: 'knee',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Inner condyle, fibula behind the tibia',
     positions: [
       onBack('Lying on the back, the whole limb turned out {hipMedialRotation_L}', { hipMedialRotation_L: -45 }),
@@ -673,6 +667,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knees, AP, standing',
     alsoCalled: ['weight bearing knees', 'standing knees', 'WB knee', 'arthritis knees', 'bilateral knees standing'],
     part: 'knees',
+    signs: ['kneecap', 'kneecap-up'],
     sided: 'none',
     shows: 'Width of the joint spaces under load, both knees',
     positions: [
@@ -719,6 +714,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knees, PA, standing, bent',
     alsoCalled: ['Rosenberg', 'flexed weight bearing knees', 'PA flexion standing knee', 'tunnel standing'],
     part: 'knees',
+    signs: ['kneecap', 'kneecap-up'],
     sided: 'none',
     shows: 'Back part of the joint surfaces under load, notch',
     positions: [
@@ -753,7 +749,7 @@ export const legAndKnee: ProjectionSource[] = [
         'Joint space closed',
         'Bend or angle off',
         'Bend 45°, 10° to the feet; change one by what the plateau shows',
-        'slope of the plateau',
+        'kneecap-up',
       ),
     ],
     instead: [lost('fossa-prone', 'the load')],
@@ -764,6 +760,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Intercondylar fossa, kneeling',
     alsoCalled: ['Holmblad', 'tunnel view', 'notch', 'intercondylar notch', 'PA axial knee'],
     part: 'intercondylar fossa',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Notch between the condyles, tibial spines, loose bodies',
     positions: [
       way(
@@ -801,6 +798,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Intercondylar fossa, face down',
     alsoCalled: ['Camp Coventry', 'tunnel view', 'notch', 'intercondylar notch', 'PA axial knee prone'],
     part: 'intercondylar fossa',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Notch between the condyles, tibial spines, loose bodies',
     positions: [
       way(
@@ -835,6 +833,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Intercondylar fossa, on the back',
     alsoCalled: ['Béclère', 'tunnel view AP', 'notch AP', 'AP axial knee'],
     part: 'intercondylar fossa',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Notch between the condyles where the patient cannot kneel or lie face down',
     positions: [
       way(
@@ -868,6 +867,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Patella, PA',
     alsoCalled: ['kneecap PA', 'patella frontal', 'knee cap'],
     part: 'patella',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Patella through the femur, near to the receptor',
     positions: [
       way(
@@ -909,6 +909,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Patella, lateral',
     alsoCalled: ['kneecap side', 'patella side', 'knee cap lateral'],
     part: 'patella',
+    signs: ['condyles', 'condyles-up'],
     shows: 'Patella from the side, gap to the femur',
     positions: [
       onSide(
@@ -949,6 +950,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Patella, tangential, on the back',
     alsoCalled: ['sunrise', 'skyline', 'Laurin', 'inferosuperior patella', 'patellofemoral joint'],
     part: 'patella',
+    signs: [],
     shows: 'Patella over the groove of the femur, tilt and shift',
     positions: [
       way(
@@ -990,6 +992,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Patella, tangential, face down',
     alsoCalled: ['Settegast', 'Hughston', 'sunrise prone', 'skyline prone'],
     part: 'patella',
+    signs: [],
     shows: 'Patella and groove with the knee well bent',
     positions: [
       way(
@@ -1028,7 +1031,6 @@ export const legAndKnee: ProjectionSource[] = [
         'Gap closed',
         'Angle does not suit the bend',
         'The more the knee is bent the less the tube leans',
-        'bend of the knee',
       ),
     ],
     instead: [lost('patella-tangential-supine', 'nothing: the knee is bent less')],
@@ -1040,6 +1042,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Patellae, tangential, knees over the table end',
     alsoCalled: ['Merchant', 'sunrise', 'skyline', 'bilateral patella', 'patellofemoral', 'axial patella'],
     part: 'patellae',
+    signs: [],
     shows: 'Both patellae over their grooves with the thigh muscles slack',
     positions: [
       way(
@@ -1088,6 +1091,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knee, AP, stress outward',
     alsoCalled: ['varus stress knee', 'LCL', 'knee laxity', 'stress knee'],
     part: 'knee',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Opening of the outer compartment under load',
     positions: [stressed('the lower leg pressed toward the middle')],
     ray: stressRay,
@@ -1111,6 +1115,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knee, AP, stress inward',
     alsoCalled: ['valgus stress knee', 'MCL', 'knee laxity', 'stress knee'],
     part: 'knee',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Opening of the inner compartment under load',
     positions: [stressed('the lower leg pressed outward')],
     ray: stressRay,
@@ -1134,6 +1139,7 @@ export const legAndKnee: ProjectionSource[] = [
     name: 'Knee, lateral, kneeling under load',
     alsoCalled: ['PCL', 'kneeling stress', 'posterior drawer', 'posterior cruciate'],
     part: 'knee',
+    signs: ['condyles', 'condyles-up'],
     shows: 'How far the tibia slides back under the body’s weight',
     positions: [
       way(
@@ -1159,7 +1165,7 @@ export const legAndKnee: ProjectionSource[] = [
     prepare: ['thick soft pad', 'something to hold in front'],
     steps: careful('Full weight on that knee; lean until the condyles overlap'),
     checks: ['Condyles over each other', 'Rear edge of the tibia and the notch-roof line both seen'],
-    faults: [fault('condyles', 'Condyles apart', 'No lean', 'Lean 10° to that side', 'distance of the condyles')],
+    faults: [fault('condyles', 'Condyles apart', 'No lean', 'Lean 10° to that side', 'condyles')],
     cautions: [stressCaution],
     brightBones: kneeBones,
     confidence: 'typical',

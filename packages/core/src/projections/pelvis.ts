@@ -110,7 +110,7 @@ const rotated = fault(
   'One obturator opening narrower',
   'Pelvis turned',
   'Raise the side of the narrow opening until both ASIS are level',
-  'difference of the two openings',
+  'coccyx',
 );
 
 export const femurHipPelvis: ProjectionSource[] = [
@@ -119,6 +119,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Femur, AP, lower part',
     alsoCalled: ['distal femur', 'thigh bone', 'femur frontal knee end', 'mid and distal femur'],
     part: 'femur',
+    signs: ['kneecap', 'kneecap-up'],
     shows: 'Lower two thirds of the femur with the knee joint',
     positions: [
       onBack('Lying on the back, leg straight, turned in {hipMedialRotation_L}', {
@@ -156,6 +157,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Femur, AP, upper part',
     alsoCalled: ['proximal femur', 'femur frontal hip end', 'mid and proximal femur', 'thigh'],
     part: 'femur',
+    signs: ['lesser-trochanter'],
     shows: 'Upper two thirds of the femur with the hip joint',
     positions: [
       onBack('Lying on the back, leg straight, turned in {hipMedialRotation_L}', {
@@ -187,6 +189,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Femur, lateral, lower part',
     alsoCalled: ['distal femur lateral', 'thigh side', 'mid and distal femur lateral'],
     part: 'femur',
+    signs: ['condyles', 'condyles-up'],
     shows: 'Lower two thirds of the femur from the side with the knee joint',
     positions: [
       way(
@@ -231,6 +234,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Femur, lateral, upper part',
     alsoCalled: ['proximal femur lateral', 'femur hip end lateral', 'mid and proximal femur lateral'],
     part: 'femur',
+    signs: ['condyles', 'condyles-up'],
     shows: 'Upper two thirds of the femur from the side with the hip joint',
     positions: [
       way(
@@ -278,6 +282,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Hip, AP',
     alsoCalled: ['hip frontal', 'unilateral hip', 'hip two view', 'femoral neck', 'hip replacement'],
     part: 'hip',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Hip joint, neck and trochanters, upper femur or the whole of an implant',
     positions: [
       onBack('Lying on the back, leg straight, turned in {hipMedialRotation_L}', {
@@ -304,6 +309,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Hip, lateral, leg out',
     alsoCalled: ['frog leg hip', 'Cleaves unilateral', 'Lauenstein', 'Hickey', 'hip two view'],
     part: 'hip',
+    signs: ['coccyx', 'pelvis-tilt'],
     shows: 'Head and neck from the side where nothing is broken',
     positions: [
       onBack('Lying on the back, knee bent, thigh let out {hipAbduction_L}, sole at the other knee', {
@@ -349,6 +355,7 @@ export const femurHipPelvis: ProjectionSource[] = [
       'horizontal beam hip',
     ],
     part: 'hip',
+    signs: ['lesser-trochanter'],
     shows: 'Neck of the femur from the side, the leg unmoved',
     positions: [
       way(
@@ -415,6 +422,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Hip, axiolateral, both legs down',
     alsoCalled: ['Clements-Nakayama', 'modified cross table hip', 'bilateral hip trauma', 'hip lateral both hurt'],
     part: 'hip',
+    signs: ['lesser-trochanter'],
     shows: 'Neck of the femur where neither leg may be raised',
     positions: [
       way(
@@ -461,6 +469,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     alsoCalled: ['pelvis frontal', 'hips both', 'mobile pelvis', 'portable pelvis', 'bilateral hips'],
     region: 'femur, hip, pelvis',
     part: 'pelvis',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     sided: 'none',
     shows: 'Pelvic ring, both hips, femoral necks in full length',
     positions: [
@@ -586,6 +595,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Pelvis, AP, legs out',
     alsoCalled: ['frog leg pelvis', 'Cleaves', 'bilateral frog', 'both hips lateral', 'DDH', 'slipped epiphysis'],
     part: 'hips',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     sided: 'none',
     shows: 'Both heads and necks from the side for comparison',
     positions: [
@@ -628,6 +638,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Pelvis, AP axial, inlet',
     alsoCalled: ['inlet view', 'Bridgeman', 'pelvic ring', 'pelvis trauma'],
     part: 'pelvic ring',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     sided: 'none',
     shows: 'Pelvic ring from above: shift to front or back, turn of a half',
     positions: [onBack('Lying on the back, legs as they lie')],
@@ -654,6 +665,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Pelvis, AP axial, outlet',
     alsoCalled: ['outlet view', 'Taylor', 'pubic rami', 'ischium', 'pelvis trauma'],
     part: 'pelvic ring',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     sided: 'none',
     shows: 'Rami of pubis and ischium drawn out; shift upward or downward',
     positions: [onBack('Lying on the back, legs as they lie')],
@@ -681,6 +693,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Acetabulum, AP oblique, hurt side down',
     alsoCalled: ['Judet', 'iliac oblique', 'posterior column', 'anterior rim'],
     part: 'hip socket',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Rear column and front rim of the socket, wing of the ilium',
     positions: [onBack('Lying half on the back, turned {turn} toward the hurt side, wedge under the other')],
     ray: { ...swung(ray('AP'), ['left', 45]), throughTrunk: true },
@@ -703,9 +716,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     prepare: ['45° wedge'],
     checks: ['Wing of the ilium from the front', 'Obturator opening closed'],
     cautions: [neverMove],
-    faults: [
-      fault('turn', 'Obturator opening still open', 'Turned too little', 'Turn on to 45°', 'width of the opening'),
-    ],
+    faults: [fault('turn', 'Obturator opening still open', 'Turned too little', 'Turn on to 45°', 'coccyx')],
     instead: [lost('pelvis-inlet', 'the columns apart; nobody is turned')],
     brightBones: pelvicBones,
   }),
@@ -714,6 +725,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Acetabulum, AP oblique, hurt side up',
     alsoCalled: ['Judet', 'obturator oblique', 'anterior column', 'posterior rim'],
     part: 'hip socket',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Front column and rear rim of the socket, obturator opening',
     positions: [onBack('Lying half on the back, hurt side raised {turn} on a wedge')],
     ray: { ...swung(ray('AP'), ['right', 45]), throughTrunk: true },
@@ -730,15 +742,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     prepare: ['45° wedge'],
     checks: ['Obturator opening open', 'Wing of the ilium on edge'],
     cautions: [neverMove],
-    faults: [
-      fault(
-        'turn',
-        'Obturator opening narrow',
-        'Turned too little',
-        'Raise the side on to 45°',
-        'width of the opening',
-      ),
-    ],
+    faults: [fault('turn', 'Obturator opening narrow', 'Turned too little', 'Raise the side on to 45°', 'coccyx')],
     instead: [lost('pelvis-outlet', 'the columns apart; nobody is turned')],
     brightBones: pelvicBones,
   }),
@@ -747,6 +751,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Acetabulum, PA axial oblique',
     alsoCalled: ['Teufel', 'fovea capitis', 'superoposterior acetabulum'],
     part: 'hip socket',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Pit of the femoral head, upper rear rim of the socket',
     positions: [
       way(
@@ -777,6 +782,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Ilium, AP oblique',
     alsoCalled: ['iliac wing', 'ala of ilium', 'broad surface of ilium'],
     part: 'ilium',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Broad surface of the wing, sciatic notches',
     positions: [onBack('Lying half on the back, turned {turn} toward the side that is shown')],
     ray: { ...swung(ray('AP'), ['left', 40]), throughTrunk: true },
@@ -804,6 +810,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Hip, false profile',
     alsoCalled: ['Lequesne', 'faux profil', 'dysplasia hip', 'anterior coverage'],
     part: 'hip',
+    signs: ['lesser-trochanter'],
     shows: 'How far the socket covers the head in front, under load',
     positions: [
       way(
@@ -827,7 +834,7 @@ export const femurHipPelvis: ProjectionSource[] = [
         'Heads too near or too far from each other',
         'Turn off',
         'Nearer: turn less to the side; further: turn on',
-        'distance of the two heads',
+        'lesser-trochanter',
       ),
     ],
     cautions: [{ text: 'Standing on that leg only where it is free of pain.', group: 'position' }],
@@ -839,6 +846,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Hip, AP, bent and out',
     alsoCalled: ['Dunn', 'impingement hip', 'cam', '45 Dunn', 'modified Dunn'],
     part: 'hip',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Join of head and neck in front: bump',
     positions: [
       onBack('Lying on the back, hip bent {hipFlexion_L} and out {hipAbduction_L}, foot neutral', {
@@ -867,6 +875,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Legs, hips to ankles, standing',
     alsoCalled: ['long leg', 'leg length', 'scanogram', 'mechanical axis', 'full length lower limbs', 'alignment'],
     part: 'legs',
+    signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     sided: 'none',
     shows: 'Length of the legs and their axis under load',
     positions: [

@@ -9,8 +9,14 @@ import {
   HEAD_LINES,
   HELD_PARTS,
   HOLDERS,
+  OPENED_JOINTS,
+  PLACING_IDS,
   POSE_NAMES,
   REGIONS,
+  SETTLED,
+  SIGN_IDS,
+  STUDIED,
+  STUDY_STAGES,
   VIEWS,
 } from './vocabulary';
 
@@ -93,8 +99,8 @@ const fault = z.strictObject({
   sign: z.string(),
   cause: z.string(),
   correction: z.string(),
-  /** What is measured on the picture, from which the amount of the correction is computed. */
-  measure: z.string().optional(),
+  /** The sign, or the place in the light, from which the amount of the correction is computed. */
+  measuredBy: z.enum([...SIGN_IDS, ...PLACING_IDS]).optional(),
 });
 
 const caution = z.strictObject({
@@ -115,6 +121,17 @@ export const projectionSchema = z.strictObject({
   sided: z.enum(['each', 'none']),
   /** What it asks of the patient beyond being there: what a fracture, a dislocation or an uncleared spine bars. */
   demands: z.array(z.enum(DEMANDS)).optional(),
+  /** Signs by which the picture is measured; none where the body has no pair of marks that would tell. */
+  signs: z.array(z.enum(SIGN_IDS)).default([]),
+  /** Joints that it is made to open. */
+  opens: z.enum(OPENED_JOINTS).optional(),
+  /** The study with contrast of which it is a part, and which part. */
+  study: z.strictObject({ of: z.enum(STUDIED), as: z.enum(STUDY_STAGES) }).optional(),
+  /** Fluid levels and free gas are looked for, which only a level ray shows. */
+  showsLevels: z.boolean().default(false),
+  /** What is read on it before anything is done that waits for it. */
+  settles: z.enum(SETTLED).optional(),
+  waitsFor: z.enum(SETTLED).optional(),
   /** For laterals of the trunk: the side that lies on the receptor unless another is asked for. */
   nearSide: z.enum(['left', 'right']).optional(),
   shows: z.string(),
@@ -270,6 +287,7 @@ export const projectionSchema = z.strictObject({
 
 export type Projection = z.infer<typeof projectionSchema>;
 export type ProjectionSource = z.input<typeof projectionSchema>;
+export type Study = NonNullable<Projection['study']>;
 export type CoverItem = Projection['cover'][number];
 export type PositionWay = Projection['positions'][number];
 export type CoverSource = ProjectionSource['cover'][number];

@@ -75,14 +75,14 @@ const angled = fault(
   'Head overlaps the socket',
   'Body turned too little or too much',
   'Turn by what the rim of the socket shows: front rim inside, turn on; behind, turn back',
-  'distance of the rims of the socket',
+  'coracoid',
 );
 const yTurn = fault(
   'not-on-edge',
   'Inner and outer border of the scapula apart',
   'Turn off by what the borders are apart',
   'Inner border further out than the outer: turn on; the reverse: turn back',
-  'distance of the two borders',
+  'borders',
 );
 
 export const shoulderGirdle: ProjectionSource[] = [
@@ -97,6 +97,7 @@ export const shoulderGirdle: ProjectionSource[] = [
       'true AP humerus',
     ],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Greater tubercle in profile, joint region, outer clavicle',
     positions: facingTube('back on the receptor, palm forward, arm a little out', {
       shoulderMedialRotation_L: 0,
@@ -134,6 +135,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, AP, arm turned in',
     alsoCalled: ['internal rotation shoulder', 'shoulder AP internal', 'Hill-Sachs'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Lesser tubercle in profile toward the socket, dent of the head behind',
     positions: facingTube(
       'back on the receptor, back of the hand on the hip, arm turned in',
@@ -168,6 +170,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, AP, arm as it hangs',
     alsoCalled: ['neutral rotation shoulder', 'trauma shoulder AP'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Shoulder with the arm unmoved: breaks, dislocation, lime',
     positions: facingTube('back on the receptor, arm as it hangs, palm at the thigh', { shoulderMedialRotation_L: 40 }),
     ray: ray('AP'),
@@ -196,6 +199,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, AP oblique, socket',
     alsoCalled: ['Grashey', 'true AP shoulder', 'glenoid', 'glenohumeral joint space'],
     part: 'shoulder joint',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Joint space open, socket in profile',
     positions: facingTube('turned {turn} toward the hurt side until the shoulder blade lies flat on the receptor', {
       shoulderMedialRotation_L: 20,
@@ -229,6 +233,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, axillary, ray from below',
     alsoCalled: ['Lawrence axillary', 'inferosuperior axial', 'axillary shoulder', 'axial shoulder'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Head and socket seen from the armpit: front or back dislocation',
     positions: [
       way(
@@ -285,6 +290,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, axillary, ray from above',
     alsoCalled: ['superoinferior axial', 'axillary shoulder seated', 'axial shoulder'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Head and socket from above, the patient seated',
     positions: [
       way(
@@ -335,6 +341,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, scapular Y',
     alsoCalled: ['Y view', 'trans-scapular', 'scapular Y lateral', 'shoulder dislocation', 'PA oblique shoulder'],
     part: 'shoulder',
+    signs: ['borders', 'blade-up'],
     shows: 'Head against the fork of the shoulder blade: which way it is dislocated',
     positions: [
       way(
@@ -376,6 +383,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, outlet',
     alsoCalled: ['Neer', 'supraspinatus outlet', 'impingement', 'tangential shoulder'],
     part: 'shoulder',
+    signs: ['borders', 'blade-up'],
     shows: 'Gap between acromion and head, shape of the acromion',
     positions: [
       way(
@@ -415,6 +423,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, apical oblique',
     alsoCalled: ['Garth', 'apical axial oblique', 'trauma shoulder axial'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Front lower rim of the socket, direction of a dislocation, arm unmoved',
     positions: facingTube('turned {turn} toward the hurt side, arm across the body', {
       shoulderMedialRotation_L: 60,
@@ -435,6 +444,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Intertubercular groove, tangential',
     alsoCalled: ['Fisk', 'bicipital groove', 'biceps groove'],
     part: 'upper humerus',
+    signs: ['coracoid'],
     shows: 'Groove between the tubercles, end on',
     positions: [
       way(
@@ -473,6 +483,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, axillary, face down',
     alsoCalled: ['West Point', 'prone axillary', 'Bankart'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Front lower rim of the socket',
     positions: [
       way(
@@ -506,6 +517,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Shoulder, axillary, arm in the sling',
     alsoCalled: ['Velpeau', 'sling axillary', 'axillary without abduction'],
     part: 'shoulder',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Head against socket from above, arm left in its sling',
     positions: [
       way(
@@ -544,6 +556,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Humeral head notch, AP axial',
     alsoCalled: ['Stryker', 'notch view', 'Hill-Sachs defect', 'posterolateral humeral head'],
     part: 'humeral head',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Dent at the back outer side of the humeral head',
     positions: [
       way(
@@ -574,6 +587,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Coracoid, AP axial',
     alsoCalled: ['coracoid process', 'shoulder AP axial'],
     part: 'coracoid',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Coracoid drawn out, free of the shoulder blade',
     positions: facingTube('back on the receptor, arm a little out, palm forward', { shoulderAbduction_L: 12 }),
     ray: ray('AP', 30, 'head', [15, 45]),
@@ -601,6 +615,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Scapula, AP',
     alsoCalled: ['shoulder blade', 'scapula frontal', 'scapula two view'],
     part: 'scapula',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Shoulder blade with its outer border free of the ribs',
     positions: facingTube(
       'back on the receptor, arm out at a right angle, elbow bent, hand up',
@@ -631,6 +646,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Scapula, lateral',
     alsoCalled: ['shoulder blade side', 'scapula two view', 'scapula on edge'],
     part: 'scapula',
+    signs: ['borders', 'blade-up'],
     shows: 'Shoulder blade on edge, free of the ribs',
     positions: [
       way(
@@ -670,6 +686,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Clavicle, AP',
     alsoCalled: ['collar bone', 'clavicle frontal', 'clavicle two view'],
     part: 'clavicle',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Whole clavicle over the upper ribs',
     positions: facingTube('back on the receptor, arms at the sides, chin up', { shoulderAbduction_L: 6 }),
     ray: ray('AP'),
@@ -690,6 +707,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Clavicle, AP axial',
     alsoCalled: ['collar bone angled', 'clavicle cephalad', 'lordotic clavicle', 'clavicle two view'],
     part: 'clavicle',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Clavicle thrown above the ribs',
     positions: facingTube('back on the receptor, arms at the sides', { shoulderAbduction_L: 6 }),
     ray: ray('AP', 20, 'head', [15, 30]),
@@ -711,6 +729,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Clavicle, PA',
     alsoCalled: ['collar bone PA', 'clavicle posteroanterior'],
     part: 'clavicle',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Clavicle near to the receptor: sharper, and less dose to the eyes and breast',
     positions: [
       way(
@@ -751,6 +770,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Clavicle, PA axial',
     alsoCalled: ['collar bone PA angled', 'clavicle caudad', 'tangential clavicle'],
     part: 'clavicle',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Clavicle above the ribs, near to the receptor',
     positions: [
       way(
@@ -783,6 +803,8 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Acromioclavicular joints, AP, both',
     alsoCalled: ['AC joints', 'Pearson', 'AC joints without weights', 'shoulder separation'],
     part: 'acromioclavicular joints',
+    signs: ['coracoid', 'coracoid-up'],
+    settles: 'acromioclavicular joints',
     sided: 'none',
     shows: 'Both joints in one picture, arms hanging',
     positions: [
@@ -840,6 +862,8 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Acromioclavicular joints, AP, with weights',
     alsoCalled: ['AC joints with weights', 'weighted AC joints', 'stress AC', 'shoulder separation'],
     part: 'acromioclavicular joints',
+    signs: ['coracoid', 'coracoid-up'],
+    waitsFor: 'acromioclavicular joints',
     sided: 'none',
     shows: 'Widening of a torn joint under load, both sides for comparison',
     positions: [
@@ -891,6 +915,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     name: 'Acromioclavicular joint, AP axial',
     alsoCalled: ['Alexander', 'AC joint angled', 'Zanca'],
     part: 'acromioclavicular joint',
+    signs: ['coracoid', 'coracoid-up'],
     shows: 'Joint thrown above the acromion',
     positions: facingTube('back on the receptor, arm slack', { shoulderAbduction_L: 4 }),
     ray: ray('AP', 15, 'head', [10, 15]),

@@ -120,6 +120,7 @@ export const spine: ProjectionSource[] = [
     alsoCalled: ['dorsal spine', 'T-spine frontal', 'thoracic two view'],
     region: 'spine',
     part: 'thoracic spine',
+    signs: ['process-T7', 'plates-T7'],
     sided: 'none',
     shows: 'T1 to T12, disc spaces, rib heads',
     positions: [...THORACIC_AP],
@@ -199,6 +200,7 @@ export const spine: ProjectionSource[] = [
     alsoCalled: ['dorsal spine side', 'T-spine lateral', 'thoracic two view'],
     region: 'spine',
     part: 'thoracic spine',
+    signs: ['rear-ribs', 'ribs-up'],
     sided: 'none',
     nearSide: 'left',
     shows: 'Bodies T3 to T12, disc spaces, foramina',
@@ -299,6 +301,7 @@ export const spine: ProjectionSource[] = [
     alsoCalled: ["swimmer's", 'swimmers view', 'C7 T1 lateral', 'Twining', 'Pawlow'],
     region: 'spine',
     part: 'C5 to T4',
+    signs: ['first-ribs'],
     sided: 'none',
     nearSide: 'left',
     shows: 'C5 to T4 between the shoulders',
@@ -405,6 +408,7 @@ export const spine: ProjectionSource[] = [
     alsoCalled: ['sacrum frontal', 'sacral AP'],
     region: 'spine',
     part: 'sacrum',
+    signs: ['coccyx', 'pelvis-tilt'],
     sided: 'none',
     shows: 'Sacrum without foreshortening, sacroiliac joints, L5-S1',
     positions: [
@@ -487,6 +491,7 @@ export const spine: ProjectionSource[] = [
     alsoCalled: ['coccyx frontal', 'tailbone', 'coccygeal AP'],
     region: 'spine',
     part: 'coccyx',
+    signs: ['coccyx', 'pelvis-tilt'],
     sided: 'none',
     shows: 'Coccyx free of the symphysis',
     positions: [
@@ -585,6 +590,7 @@ export const spine: ProjectionSource[] = [
       'Jefferson',
     ],
     part: 'C1 and C2',
+    signs: ['teeth', 'dens-side'],
     shows: 'Dens, side masses of C1, joints of C1 and C2',
     positions: backs(
       'mouth wide open, upper teeth level with the mastoid tips',
@@ -604,8 +610,8 @@ export const spine: ProjectionSource[] = [
     ],
     checks: ['Dens free of teeth and skull', 'Side masses alike: no turn', 'Joints of C1 and C2 open'],
     faults: [
-      fault('teeth', 'Teeth over the dens', 'Chin too low', 'Chin up a little', 'overlap of the teeth'),
-      fault('skull', 'Base of the skull over the dens', 'Chin too high', 'Chin down a little', 'overlap of the skull'),
+      fault('teeth', 'Teeth over the dens', 'Chin too low', 'Chin up a little', 'teeth'),
+      fault('skull', 'Base of the skull over the dens', 'Chin too high', 'Chin down a little', 'teeth'),
     ],
     instead: [lost('dens-ap', 'only the tip of the dens is shown')],
     brightBones: ['C1', 'C2'],
@@ -615,6 +621,7 @@ export const spine: ProjectionSource[] = [
     name: 'Cervical spine, AP axial',
     alsoCalled: ['C-spine AP', 'neck frontal', 'cervical three view', 'cspine'],
     part: 'C3 to T2',
+    signs: ['process-C5', 'plates-C5'],
     shows: 'Bodies C3 to T2 with open disc spaces',
     positions: [...CERVICAL_AP],
     ray: ray('AP', 15, 'head', [15, 20]),
@@ -668,6 +675,9 @@ export const spine: ProjectionSource[] = [
       'cspine',
     ],
     part: 'C1 to C7',
+    signs: ['jaw-angles', 'jaw-angles-up'],
+    opens: 'cervical facet joints',
+    settles: 'neck',
     nearSide: 'left',
     shows: 'C1 to T1 from the side: line-up, disc spaces, soft tissue in front',
     positions: [
@@ -727,7 +737,7 @@ export const spine: ProjectionSource[] = [
         'Shoulders too high',
         'Weights where allowed, or the cervicothoracic lateral',
       ),
-      fault('rotated', 'Jaw angles apart', 'Head turned', 'Turn until they meet', 'distance of the jaw angles'),
+      fault('rotated', 'Jaw angles apart', 'Head turned', 'Turn until they meet', 'jaw-angles'),
     ],
     variants: [
       {
@@ -753,6 +763,7 @@ export const spine: ProjectionSource[] = [
     name: 'Cervical spine, AP oblique',
     alsoCalled: ['RPO LPO C-spine', 'cervical foramina', 'oblique neck', 'cervical five view'],
     part: 'cervical spine',
+    signs: ['process-C5', 'plates-C5'],
     sided: 'each',
     shows: 'Foramina of the side that is further from the receptor',
     positions: backs(
@@ -797,6 +808,7 @@ export const spine: ProjectionSource[] = [
     name: 'Cervical spine, PA oblique',
     alsoCalled: ['RAO LAO C-spine', 'cervical foramina PA', 'oblique neck', 'cervical five view'],
     part: 'cervical spine',
+    signs: ['process-C5', 'plates-C5'],
     sided: 'each',
     shows: 'Foramina of the side near the receptor',
     positions: fronts(
@@ -835,6 +847,9 @@ export const spine: ProjectionSource[] = [
     name: 'Cervical spine, lateral, bent forward',
     alsoCalled: ['flexion C-spine', 'flexion extension neck', 'functional neck', 'hyperflexion'],
     part: 'cervical spine',
+    signs: ['jaw-angles', 'jaw-angles-up'],
+    opens: 'cervical facet joints',
+    waitsFor: 'neck',
     nearSide: 'left',
     shows: 'How far the vertebrae glide forward',
     positions: [
@@ -877,6 +892,9 @@ export const spine: ProjectionSource[] = [
     name: 'Cervical spine, lateral, bent back',
     alsoCalled: ['extension C-spine', 'flexion extension neck', 'functional neck', 'hyperextension'],
     part: 'cervical spine',
+    signs: ['jaw-angles', 'jaw-angles-up'],
+    opens: 'cervical facet joints',
+    waitsFor: 'neck',
     nearSide: 'left',
     shows: 'How far the vertebrae glide back',
     positions: [
@@ -920,6 +938,7 @@ export const spine: ProjectionSource[] = [
     name: 'Dens, AP',
     alsoCalled: ['Fuchs', 'odontoid through foramen magnum', 'dens Judd'],
     part: 'dens',
+    signs: ['teeth', 'dens-side'],
     shows: 'Tip of the dens within the foramen magnum',
     positions: [
       way(
@@ -947,6 +966,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbar spine, AP',
     alsoCalled: ['L-spine AP', 'lumbosacral spine', 'lower back', 'lumbar three view', 'LS spine', 'lspine'],
     part: 'lumbar spine',
+    signs: ['process-L3', 'plates-L3'],
     shows: 'T12 to S1, transverse processes, sacroiliac joints',
     positions: backs('hips and knees bent so that the back lies flat', {
       pose: ['knees-up', 'arms-clear'],
@@ -966,13 +986,7 @@ export const spine: ProjectionSource[] = [
     exposure: technique(80, 25, 210, [200, 380], { grid: 10, without: 74, thin: 64, composition: 1.08 }),
     checks: ['T12 to S1', 'Spinous processes in the middle', 'Disc spaces open, edges of the psoas seen'],
     faults: [
-      fault(
-        'rotated',
-        'Spinous processes off the middle',
-        'Hip or shoulder raised',
-        'Level both',
-        'distance of the processes from the middle',
-      ),
+      fault('rotated', 'Spinous processes off the middle', 'Hip or shoulder raised', 'Level both', 'process-L3'),
     ],
     brightBones: ['L', 'T12', 'S1'],
   }),
@@ -981,6 +995,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbar spine, lateral',
     alsoCalled: ['L-spine lateral', 'lower back side', 'lumbar three view', 'lspine'],
     part: 'lumbar spine',
+    signs: ['hip-bones', 'lumbar-arches'],
     nearSide: 'left',
     shows: 'Bodies, disc spaces, foramina L1 to L4, slipped vertebra',
     positions: sides('pad under the waist so that the spine runs level'),
@@ -1005,19 +1020,13 @@ export const spine: ProjectionSource[] = [
     steps: steps('centre', 'Spine that sags although padded: 5° (men) to 8° (women) to the feet'),
     checks: ['T12 to S1', 'Disc spaces open, end plates as single lines', 'Spinous processes whole'],
     faults: [
-      fault(
-        'discs',
-        'Disc spaces closed',
-        'Spine sags',
-        'Pad the waist, or angle 5 to 8° to the feet',
-        'slope of the end plates',
-      ),
+      fault('discs', 'Disc spaces closed', 'Spine sags', 'Pad the waist, or angle 5 to 8° to the feet', 'crooked'),
       fault(
         'rotated',
         'Rear edges of the bodies doubled',
         'Trunk turned',
         'Bring the upper hip forward or back by half the gap',
-        'distance of the doubled edges',
+        'hip-bones',
       ),
     ],
     instead: [lost('lumbosacral-lateral', 'all but the lowest disc')],
@@ -1028,6 +1037,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbosacral junction, lateral',
     alsoCalled: ['L5 S1', 'spot lateral', 'coned lateral', 'lumbosacral spot'],
     part: 'L5 and S1',
+    signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Disc space L5-S1',
     positions: sides('pad under the waist so that the spine runs level'),
@@ -1060,6 +1070,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbosacral junction, AP axial',
     alsoCalled: ['Ferguson', 'L5 S1 AP', 'lumbosacral angled'],
     part: 'L5 and S1',
+    signs: ['coccyx', 'pelvis-tilt'],
     shows: 'Disc space L5-S1 and the sacroiliac joints from the front',
     positions: backs('legs straight', { pose: ['arms-clear'] }),
     ray: ray('AP', 33, 'head', [30, 35]),
@@ -1081,6 +1092,8 @@ export const spine: ProjectionSource[] = [
     name: 'Thoracic spine, oblique',
     alsoCalled: ['T-spine oblique', 'thoracic facets', 'zygapophyseal thoracic'],
     part: 'thoracic spine',
+    signs: ['process-T7', 'plates-T7'],
+    opens: 'thoracic facet joints',
     sided: 'each',
     shows: 'Joints of the arches of the side that is further from the receptor',
     positions: backs('turned {turn} from square toward the other side: {rest} from the true lateral', {}, [
@@ -1113,6 +1126,7 @@ export const spine: ProjectionSource[] = [
     name: 'Cervical pillars, AP axial',
     alsoCalled: ['pillar view', 'articular pillars', 'vertebral arch cervical', 'Dorland'],
     part: 'C4 to C7',
+    signs: ['process-C5', 'plates-C5'],
     shows: 'Columns of joints C4 to C7 from the front',
     positions: [
       way(
@@ -1151,6 +1165,8 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbar spine, AP oblique',
     alsoCalled: ['RPO LPO L-spine', 'scotty dog', 'pars', 'spondylolysis', 'lumbar facets', 'lumbar five view'],
     part: 'lumbar spine',
+    signs: ['process-L3', 'plates-L3'],
+    opens: 'lumbar facet joints',
     sided: 'each',
     shows: 'Joints of the arches and the necks of the arches of the side on the receptor',
     positions: backs('turned {turn} toward this side, knees bent', { pose: ['arms-clear'] }),
@@ -1173,20 +1189,8 @@ export const spine: ProjectionSource[] = [
     prepare: ['45° wedge or pad'],
     checks: ['Joints L1-2 to L5-S1 open', 'Neck of the arch in the middle of the body'],
     faults: [
-      fault(
-        'under',
-        'Neck of the arch too far forward on the body',
-        'Turned too little',
-        'Turn on',
-        'place of the pedicle on the body',
-      ),
-      fault(
-        'over',
-        'Neck of the arch too far back on the body',
-        'Turned too far',
-        'Turn back',
-        'place of the pedicle on the body',
-      ),
+      fault('under', 'Neck of the arch too far forward on the body', 'Turned too little', 'Turn on', 'process-L3'),
+      fault('over', 'Neck of the arch too far back on the body', 'Turned too far', 'Turn back', 'process-L3'),
     ],
     brightBones: ['L', 'T12', 'S1'],
   }),
@@ -1196,6 +1200,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbar spine, lateral, bent forward',
     alsoCalled: ['flexion L-spine', 'flexion extension lumbar', 'functional lumbar', 'instability'],
     part: 'lumbar spine',
+    signs: ['hip-bones', 'lumbar-arches'],
     nearSide: 'left',
     shows: 'How far the vertebrae glide forward',
     positions: [
@@ -1242,6 +1247,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbar spine, lateral, bent back',
     alsoCalled: ['extension L-spine', 'flexion extension lumbar', 'functional lumbar', 'instability'],
     part: 'lumbar spine',
+    signs: ['hip-bones', 'lumbar-arches'],
     nearSide: 'left',
     shows: 'How far the vertebrae glide back',
     positions: [
@@ -1289,6 +1295,7 @@ export const spine: ProjectionSource[] = [
     name: 'Lumbar spine, AP, bent to the side',
     alsoCalled: ['side bending lumbar', 'lateral bending', 'bending films', 'scoliosis bending'],
     part: 'lumbar spine',
+    signs: ['process-L3', 'plates-L3'],
     sided: 'each',
     shows: 'How the spine opens and closes to the side',
     positions: backs('pelvis fixed, trunk bent {trunkSideBend} to this side', {
@@ -1316,6 +1323,7 @@ export const spine: ProjectionSource[] = [
     name: 'Sacrum, lateral',
     alsoCalled: ['sacral side', 'sacrum two view'],
     part: 'sacrum',
+    signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Sacrum from the side',
     positions: sides('knees bent, pad under the waist'),
@@ -1340,7 +1348,7 @@ export const spine: ProjectionSource[] = [
         'Hip bones not over each other',
         'Pelvis turned',
         'Bring the upper hip forward or back',
-        'distance of the rear edges',
+        'hip-bones',
       ),
     ],
     variants: sacrumBoth,
@@ -1352,6 +1360,7 @@ export const spine: ProjectionSource[] = [
     name: 'Coccyx, lateral',
     alsoCalled: ['tailbone side', 'coccyx two view'],
     part: 'coccyx',
+    signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Coccyx from the side',
     positions: sides('knees bent, pad under the waist'),
@@ -1385,6 +1394,7 @@ export const spine: ProjectionSource[] = [
     name: 'Sacrum and coccyx, lateral, together',
     alsoCalled: ['sacrococcygeal lateral', 'combined sacrum coccyx', 'tailbone'],
     part: 'sacrum and coccyx',
+    signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Both in one exposure; recorded as two exams',
     positions: sides('knees bent, pad under the waist'),
@@ -1415,7 +1425,7 @@ export const spine: ProjectionSource[] = [
         'Hip bones not over each other',
         'Pelvis turned',
         'Bring the upper hip forward or back',
-        'distance of the rear edges',
+        'hip-bones',
       ),
     ],
     brightBones: ['S', 'sacral', 'coccyx'],
@@ -1425,6 +1435,7 @@ export const spine: ProjectionSource[] = [
     name: 'Sacroiliac joints, AP axial',
     alsoCalled: ['SI joints', 'sacroiliac', 'sacroiliitis', 'Ferguson SI'],
     part: 'sacroiliac joints',
+    signs: ['coccyx', 'pelvis-tilt'],
     shows: 'Both joints from the front, drawn out',
     positions: backs('legs straight', { pose: ['arms-clear'] }),
     ray: ray('AP', 33, 'head', [30, 35]),
@@ -1447,6 +1458,8 @@ export const spine: ProjectionSource[] = [
     name: 'Sacroiliac joint, AP oblique',
     alsoCalled: ['SI joint oblique', 'RPO LPO SI', 'sacroiliac open'],
     part: 'sacroiliac joint',
+    signs: ['coccyx', 'pelvis-tilt'],
+    opens: 'sacroiliac joints',
     sided: 'each',
     shows: 'The joint of the raised side open',
     positions: backs('this side raised {turn} on a wedge', { pose: ['arms-clear'] }),
@@ -1480,6 +1493,7 @@ export const spine: ProjectionSource[] = [
     name: 'Whole spine, PA, standing',
     alsoCalled: ['scoliosis', 'scoliosis series', 'Cobb', 'full spine', 'curvature'],
     part: 'whole spine',
+    signs: ['process-T7', 'plates-T7'],
     shows: 'Curves of the spine under load, crests, levels',
     positions: [
       way(
@@ -1518,6 +1532,7 @@ export const spine: ProjectionSource[] = [
     name: 'Whole spine, PA, standing on a block',
     alsoCalled: ['scoliosis block', 'Ferguson scoliosis', 'foot block', 'deforming curve'],
     part: 'whole spine',
+    signs: ['process-T7', 'plates-T7'],
     shows: 'Which curve gives way when one foot is raised',
     positions: [
       way(
@@ -1557,6 +1572,7 @@ export const spine: ProjectionSource[] = [
     name: 'Whole spine, lateral, standing',
     alsoCalled: ['scoliosis lateral', 'sagittal balance', 'kyphosis', 'full spine side'],
     part: 'whole spine',
+    signs: ['rear-ribs', 'ribs-up'],
     nearSide: 'left',
     shows: 'Curves of the spine from the side under load',
     positions: [

@@ -93,6 +93,82 @@ export type HeadLine = (typeof HEAD_LINES)[number];
 /** What a view asks that some patients must not do. */
 export const DEMANDS = ['weights', 'stress', 'weight-bearing', 'bent-neck', 'bent-trunk'] as const;
 
+/** Marks whose places on a picture betray how the part lay; what each measures is written in critique/signs. */
+export const SIGN_IDS = [
+  'clavicle-ends',
+  'rear-ribs',
+  'clavicles-high',
+  'ribs-up',
+  'first-ribs',
+  'coccyx',
+  'pelvis-tilt',
+  'hips-level',
+  'hip-bones',
+  'hip-bones-up',
+  'lumbar-arches',
+  'process-L3',
+  'process-T7',
+  'process-C5',
+  'plates-L3',
+  'plates-T7',
+  'plates-C5',
+  'orbits',
+  'orbits-level',
+  'petrous',
+  'ears-front',
+  'ears-up',
+  'basal',
+  'jaw-sides',
+  'jaw-angles',
+  'jaw-angles-up',
+  'teeth',
+  'dens-side',
+  'styloids',
+  'metacarpals',
+  'pisiform',
+  'epicondyles',
+  'epicondyles-up',
+  'olecranon',
+  'borders',
+  'blade-up',
+  'coracoid',
+  'coracoid-up',
+  'condyles',
+  'condyles-up',
+  'kneecap',
+  'kneecap-up',
+  'malleoli',
+  'malleoli-up',
+  'heel-aside',
+  'heel-up',
+  'tarsus',
+  'tarsus-up',
+  'heel',
+  'heel-side',
+  'lesser-trochanter',
+  'tuberosity',
+] as const;
+export type SignId = (typeof SIGN_IDS)[number];
+
+/** Measures that every picture has: the part in the light, along and across it, and straight in it. */
+export const PLACING_IDS = ['centre-along', 'centre-across', 'crooked'] as const;
+
+/** Rows of joints that a view is made to open. */
+export const OPENED_JOINTS = [
+  'cervical facet joints',
+  'thoracic facet joints',
+  'lumbar facet joints',
+  'sacroiliac joints',
+] as const;
+export type OpenedJoints = (typeof OPENED_JOINTS)[number];
+
+/** Organs into which contrast is given, and what of such a study a view is. */
+export const STUDIED = ['oesophagus', 'stomach', 'small bowel', 'large bowel', 'urinary tract', 'bladder'] as const;
+export const STUDY_STAGES = ['scout', 'filled', 'level ray', 'emptied'] as const;
+
+/** What a first view settles before others are taken. */
+export const SETTLED = ['neck', 'acromioclavicular joints'] as const;
+
 export const REGIONS = [
   'chest',
   'abdomen',

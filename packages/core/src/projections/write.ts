@@ -160,8 +160,8 @@ export const fault = (
   sign: string,
   cause: string,
   correction: string,
-  measure?: string,
-): ProjectionSource['faults'][number] => ({ id, sign, cause, correction, ...(measure && { measure }) });
+  measuredBy?: ProjectionSource['faults'][number]['measuredBy'],
+): ProjectionSource['faults'][number] => ({ id, sign, cause, correction, ...(measuredBy && { measuredBy }) });
 
 export const lost = (projection: string, loses: string) => ({ projection, loses });
 

@@ -13,8 +13,6 @@ import { moveShape } from '../body/shape';
 import { solidOf, type Solid } from '../body/surface';
 import { applyToDirection, IDENTITY, inverse, type Frame } from '../geometry/frame';
 import { dot, type InPatient, type Vec3 } from '../geometry/vector';
-import { projectionOf } from '../projections/catalogue';
-import type { Projection } from '../projections/schema';
 import { ROOM_UP } from '../room/position';
 import type { Setup } from '../setup/setup';
 import { contrastFor, isFilled } from './contrast';
@@ -126,31 +124,30 @@ function outOfTheLight({ scene, inPart, side }: Setup): RegExp | null {
 }
 
 /** What changes with position, entry and situation while the body stays: gas or contrast, and what is round a part. */
-function besideBody(setup: Setup, own?: Projection): Solid[] {
+function besideBody(setup: Setup): Solid[] {
   const { posed, gas } = standing(setup);
-  const entry = own ?? projectionOf(setup.projectionId);
   const up = applyToDirection(inverse(setup.scene.place), ROOM_UP);
-  const bowel = isFilled(entry.id) ? [] : gas;
-  return [...bowel, ...coverings(setup, posed), ...contrastFor(entry.id, posed, up, FRONT)];
+  const bowel = isFilled(setup.study) ? [] : gas;
+  return [...bowel, ...coverings(setup, posed), ...contrastFor(setup.study, posed, up, FRONT)];
 }
 
 const inTheLight = (pieces: readonly Piece[], away: RegExp | null): Solid[] =>
   pieces.filter(({ segment }) => !away?.test(segment)).map(({ solid }) => solid);
 
 /** All of it in the frame of the patient. */
-export const patientSolids = (setup: Setup, own?: Projection): Solid[] => [
+export const patientSolids = (setup: Setup): Solid[] => [
   ...inTheLight(standing(setup).pieces, outOfTheLight(setup)),
-  ...besideBody(setup, own),
+  ...besideBody(setup),
 ];
 
 /** The same taken apart and ranked, for casting. */
-export function patientElements(setup: Setup, own?: Projection): Element[] {
+export function patientElements(setup: Setup): Element[] {
   const { pieces, ranked } = standing(setup);
   const away = outOfTheLight(setup);
   const key = String(away);
   let body = ranked.get(key);
   if (!body) ranked.set(key, (body = rankedElements(inTheLight(pieces, away))));
-  return mergedElements(body, rankedElements(besideBody(setup, own)));
+  return mergedElements(body, rankedElements(besideBody(setup)));
 }
 
 /** A solid carried along by a rigid frame. */
@@ -163,5 +160,5 @@ export function moveSolid(solid: Solid, frame: Frame): Solid {
 }
 
 /** All of it where it stands in the room. */
-export const solidsIn = (setup: Setup, own?: Projection): Solid[] =>
-  patientSolids(setup, own).map((solid) => moveSolid(solid, setup.scene.place));
+export const solidsIn = (setup: Setup): Solid[] =>
+  patientSolids(setup).map((solid) => moveSolid(solid, setup.scene.place));

@@ -6,14 +6,15 @@ import { shrunk } from '../body/intervals';
 import { posedMark, posedStructure, type PosedBody } from '../body/posed';
 import type { Tube } from '../body/shape';
 import type { Solid } from '../body/surface';
+import type { Study } from '../projections/schema';
 import { addScaled, cross, distance, dot, lerp, normalize, subtract, type Vec3 } from '../geometry/vector';
 
 /** `pool`: share of the space that the medium fills; what is left is gas over a coated wall, or nothing for 1. */
 type Filling = { organs: readonly string[]; material: string; pool: number };
-const HOLLOW: readonly { entries: RegExp; fill: Filling }[] = [
-  { entries: /^stomach-/, fill: { organs: ['stomach', 'duodenal_bulb'], material: 'barium_60', pool: 0.45 } },
-  { entries: /^colon-(?!scout|post)/, fill: { organs: ['colon'], material: 'barium_60', pool: 0.4 } },
-];
+const HOLLOW: Partial<Record<Study['of'], Filling>> = {
+  stomach: { organs: ['stomach', 'duodenal_bulb'], material: 'barium_60', pool: 0.45 },
+  'large bowel': { organs: ['colon'], material: 'barium_60', pool: 0.4 },
+};
 const BARIUM_OVER = 61;
 const COAT_MM = 0.5;
 const WALL_MM = 3;
@@ -135,19 +136,30 @@ function urine(posed: PosedBody, parts: { kidneys: boolean; bladder: boolean }):
   ];
 }
 
-/** Whether the bowel of this entry holds contrast in place of its own gas. */
-export const isFilled = (entry: string): boolean => HOLLOW.some(({ entries }) => entries.test(entry));
+const isIn = ({ as }: Study): boolean => as === 'filled' || as === 'level ray';
+
+/** Whether the bowel holds contrast in place of its own gas. */
+export const isFilled = (study: Study | null): boolean =>
+  study !== null && HOLLOW[study.of] !== undefined && isIn(study);
 
 /**
- * What is in the organs for this entry.
+ * What is in the organs at this part of a study.
  * @param up against gravity, @param front of the patient; both in the frame of the body
  */
-export function contrastFor(entry: string, posed: PosedBody, up: Vec3, front: Vec3): Solid[] {
-  const hollow = HOLLOW.find(({ entries }) => entries.test(entry));
-  if (hollow) return fill(posed, hollow.fill, up);
-  if (/^oesophagus-/.test(entry)) return gullet(posed, front);
-  if (/^small-bowel-/.test(entry)) return coils(posed, front);
-  if (/^urography-(?!scout)/.test(entry)) return urine(posed, { kidneys: true, bladder: !/post-void/.test(entry) });
-  if (/^cystogram-/.test(entry)) return urine(posed, { kidneys: false, bladder: true });
-  return [];
+export function contrastFor(study: Study | null, posed: PosedBody, up: Vec3, front: Vec3): Solid[] {
+  if (!study || study.as === 'scout') return [];
+  const hollow = HOLLOW[study.of];
+  if (hollow) return isIn(study) ? fill(posed, hollow, up) : [];
+  switch (study.of) {
+    case 'oesophagus':
+      return gullet(posed, front);
+    case 'small bowel':
+      return coils(posed, front);
+    case 'urinary tract':
+      return urine(posed, { kidneys: true, bladder: isIn(study) });
+    case 'bladder':
+      return isIn(study) ? urine(posed, { kidneys: false, bladder: true }) : [];
+    default:
+      return [];
+  }
 }

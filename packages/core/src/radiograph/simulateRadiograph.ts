@@ -14,7 +14,7 @@ import { deviationIndex } from '../exposure/deviation';
 import { lossAt } from '../exposure/gridCutoff';
 import { applyToDirection, applyToPoint, inverse } from '../geometry/frame';
 import { addScaled, dot, subtract } from '../geometry/vector';
-import { projectionOf } from '../projections/catalogue';
+import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import type { Room } from '../room/room';
@@ -85,7 +85,7 @@ export type Ready = { picture: Picture; castRows: (first: number, end: number) =
 /**
  * @throws RangeError for pixels, light or exposure out of range, or an SID shorter than what lies in the ray
  */
-export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [], own }: RadiographOptions): Ready {
+export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [] }: RadiographOptions): Ready {
   const { scene } = setup;
   const picture = pictureOf(setup, pixels, exposure);
   if (!(dot(subtract(scene.entry, scene.focal), scene.beam) > 0))
@@ -100,7 +100,7 @@ export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [],
     stepV: applyToDirection(back, picture.stepV),
   };
   const elements = mergedElements(
-    patientElements(setup, own),
+    patientElements(setup),
     rankedElements(extras.map((solid) => moveSolid(solid, back))),
   );
   const weights = spectrumAt(setup.exposure.kVp);
@@ -127,7 +127,7 @@ export function simulateRadiograph(
   cast: Cast = ready.castRows(0, ready.picture.rows),
 ): Radiograph {
   const shown = exposeReceptor(setup, room, options, ready.picture, cast);
-  const factor = options.own ? 1 : regionFactor(setup.projectionId);
+  const factor = regionFactor(options.own ?? projectionOf(setup.projectionId));
   const index = shown.index === null ? null : shown.index * factor;
   return { ...shown, index, deviation: index === null ? null : deviationIndex(index, setup.exposure.targetIndex) };
 }
@@ -135,22 +135,26 @@ export function simulateRadiograph(
 /** Pixels along a picture that is only made for its index. */
 const INDEX_PIXELS = 48;
 const factors = new Map<string, number>();
+/** An entry of the department's own comes anew with each request. */
+const keyOf = (entry: Projection): string => (hasProjection(entry.id) ? entry.id : JSON.stringify(entry));
 
 /**
  * A receptor reads its index from the region that matters in this examination. Which one is not published; what it does
  * is taken from the median adult, on whom the index that is computed and the median of the picture must agree.
  */
-function regionFactor(projectionId: string): number {
-  const known = factors.get(projectionId);
+function regionFactor(entry: Projection): number {
+  const key = keyOf(entry);
+  const known = factors.get(key);
   if (known !== undefined) return known;
-  const { sided } = projectionOf(projectionId);
-  const setup = computeSetup({ projectionId, side: sided === 'each' ? 'left' : undefined, room: ROOM_ONE });
-  const options: RadiographOptions = { pixels: INDEX_PIXELS, seed: null };
+  const { id, sided } = entry;
+  const side = sided === 'each' ? ('left' as const) : undefined;
+  const setup = computeSetup({ projectionId: id, own: entry, side, room: ROOM_ONE });
+  const options: RadiographOptions = { pixels: INDEX_PIXELS, seed: null, own: entry };
   const { picture, castRows } = prepareRadiograph(setup, options);
   const { index } = exposeReceptor(setup, ROOM_ONE, options, picture, castRows(0, picture.rows));
   const { expected } = setup.exposure;
   const factor = index === null || !expected ? 1 : expected.index / index;
-  factors.set(projectionId, factor);
+  factors.set(key, factor);
   return factor;
 }
 

@@ -1,93 +1,71 @@
-/** What must come before what in a series, whatever it costs. */
-import type { Situation } from '../setup/request';
-import type { Setup } from '../setup/setup';
+/** What must come before what in a series, whatever it costs: from what each view settles, waits for and is a part of. */
+import type { Projection, Study } from '../projections/schema';
 import type { HouseRules } from '../room/houseRules';
+import type { Situation } from '../setup/request';
 
 export type Constraint = { before: number; after: number; why: string };
-type Item = { setup: Setup; index: number };
-type Rule = {
-  before: (item: Item) => boolean;
-  after: (item: Item) => boolean;
-  why: string;
-  when?: (situation: Situation, rules: HouseRules) => boolean;
-};
+type Entry = Pick<Projection, 'id' | 'positions' | 'ray' | 'settles' | 'study' | 'waitsFor'>;
+type Rule = (before: Entry, after: Entry, situation: Situation, rules: HouseRules) => string | null;
 
-const idIn =
-  (...ids: readonly string[]) =>
-  ({ setup }: Item): boolean =>
-    ids.includes(setup.projectionId);
-const startsWith =
-  (...starts: readonly string[]) =>
-  ({ setup }: Item): boolean =>
-    starts.some((start) => setup.projectionId.startsWith(start));
-const anything = (): boolean => true;
-const clearsNeck = idIn('cervical-lateral');
-
-const RULES_OF_ORDER: readonly Rule[] = [
+/** Parts of a study in their order, and why each comes after those before it. */
+const AFTER: readonly { before: readonly Study['as'][]; after: readonly Study['as'][]; why: string }[] = [
   {
-    before: clearsNeck,
-    after: anything,
-    why: 'the lateral neck is read before anything else is moved',
-    when: ({ spineNotCleared }) => spineNotCleared,
-  },
-  { before: idIn('colon-scout'), after: startsWith('colon-'), why: 'the scout is read before the contrast goes in' },
-  {
-    before: idIn('urography-scout'),
-    after: startsWith('urography-'),
+    before: ['scout'],
+    after: ['filled', 'level ray', 'emptied'],
     why: 'the scout is read before the contrast goes in',
   },
   {
-    before: startsWith('colon-'),
-    after: idIn('colon-post-evacuation'),
-    why: 'all filled pictures are checked before draining; the one after emptying is last',
+    before: ['filled'],
+    after: ['level ray'],
+    why: 'the level ray comes once the organ has been seen full from all sides',
   },
   {
-    before: startsWith('urography-'),
-    after: idIn('urography-post-void'),
-    why: 'the picture after emptying is last',
-  },
-  {
-    before: idIn('colon-ap', 'colon-pa', 'colon-rpo', 'colon-lpo', 'colon-ap-axial', 'colon-pa-axial'),
-    after: idIn('colon-decubitus'),
-    why: 'the level ray comes once the colon has been seen full from all sides',
-  },
-  {
-    before: idIn('acromioclavicular-ap'),
-    after: idIn('acromioclavicular-ap-weights'),
-    why: 'the first picture is read before any weight is given',
-  },
-  {
-    before: clearsNeck,
-    after: idIn('cervical-flexion', 'cervical-extension'),
-    why: 'the straight lateral is read before the neck is bent',
-  },
-  {
-    before: idIn('stomach-ap'),
-    after: startsWith('stomach-'),
-    why: 'house rule: on the back first',
-    when: (_, { upperGiOrder }) => upperGiOrder === 'supine',
-  },
-  {
-    before: idIn('stomach-pa'),
-    after: startsWith('stomach-'),
-    why: 'house rule: face down first',
-    when: (_, { upperGiOrder }) => upperGiOrder === 'prone',
+    before: ['filled', 'level ray'],
+    after: ['emptied'],
+    why: 'all filled pictures are checked before it is emptied; the one after emptying is last',
   },
 ];
 
-export function constraintsOf(setups: readonly Setup[], situation: Situation, rules: HouseRules): Constraint[] {
-  const items = setups.map((setup, index) => ({ setup, index }));
+/** Straight on the back, or straight face down. */
+const liesStraight = ({ ray, positions }: Entry, body: 'supine' | 'prone'): boolean =>
+  ray.swing.length === 0 && positions[0].body === body;
+
+const RULES_OF_ORDER: readonly Rule[] = [
+  (before, after, { spineNotCleared }) =>
+    spineNotCleared && before.settles === 'neck' && after.settles !== 'neck'
+      ? 'the lateral neck is read before anything else is moved'
+      : null,
+  (before, after) =>
+    before.settles && before.settles === after.waitsFor
+      ? before.settles === 'neck'
+        ? 'the straight lateral is read before the neck is bent'
+        : 'the first picture is read before any weight is given'
+      : null,
+  ({ study: first }, { study: then }) =>
+    (first &&
+      then &&
+      first.of === then.of &&
+      AFTER.find(({ before, after }) => before.includes(first.as) && after.includes(then.as))?.why) ||
+    null,
+  (before, after, _, { upperGiOrder }) => {
+    if (before.study?.of !== 'stomach' || after.study?.of !== 'stomach') return null;
+    if (upperGiOrder === 'supine' && liesStraight(before, 'supine') && !liesStraight(after, 'supine'))
+      return 'house rule: on the back first';
+    if (upperGiOrder === 'prone' && liesStraight(before, 'prone') && !liesStraight(after, 'prone'))
+      return 'house rule: face down first';
+    return null;
+  },
+];
+
+/** @param entries of the items in their order, those of the department's own among them */
+export function constraintsOf(entries: readonly Entry[], situation: Situation, rules: HouseRules): Constraint[] {
   const found: Constraint[] = [];
-  for (const rule of RULES_OF_ORDER) {
-    if (rule.when && !rule.when(situation, rules)) continue;
-    for (const before of items) {
-      if (!rule.before(before)) continue;
-      for (const after of items) {
+  for (const rule of RULES_OF_ORDER)
+    for (const [before, first] of entries.entries())
+      for (const [after, then] of entries.entries()) {
         // The same view of the other side is neither before nor after itself.
-        if (rule.after(after) && after.setup.projectionId !== before.setup.projectionId)
-          found.push({ before: before.index, after: after.index, why: rule.why });
+        const why = first.id === then.id ? null : rule(first, then, situation, rules);
+        if (why) found.push({ before, after, why });
       }
-    }
-  }
   return found;
 }

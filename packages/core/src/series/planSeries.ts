@@ -1,4 +1,5 @@
 /** The order of a series with the least work and harm, what changes at each step, and what the order as given would cost. */
+import { projectionOf } from '../projections/catalogue';
 import { listWords } from '../quantity/text';
 import { withDefaults, type HouseRules } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
@@ -131,7 +132,8 @@ export function planSeries(request: SeriesRequest): SeriesPlan {
     }),
   );
   const first = setups.map((setup) => firstLeg(setup, prices, hurt, startsOnTheBack));
-  const constraints = constraintsOf(setups, situation, rules);
+  const entries = items.map(({ own, projectionId }) => own ?? projectionOf(projectionId));
+  const constraints = constraintsOf(entries, situation, rules);
   const before = setups.map(
     (_, item) => new Set(constraints.filter((each) => each.after === item).map((each) => each.before)),
   );

@@ -300,6 +300,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   const setup = {
     projectionId: projection.id,
     name: nameOf(projection, side, given),
+    region: projection.region,
     side,
     patient: request.patient ?? {},
     situation,
@@ -355,6 +356,10 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
       beam: aimed.direction,
       corners: scene.fields[0],
     }),
+    signs: projection.signs,
+    opens: projection.opens ?? null,
+    study: projection.study ?? null,
+    showsLevels: projection.showsLevels,
     protection: protectionFor(projection.protection, rules.shielding),
     breathing,
     prepare:

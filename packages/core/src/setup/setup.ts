@@ -4,9 +4,9 @@ import type { InPatient, InRoom, InSegment, Vec3 } from '../geometry/vector';
 import type { BodyAdapt } from '../body/adapt';
 import type { Pose } from '../body/joints';
 import type { PatientInput } from '../body/patient';
-import type { StepGroup } from '../projections/schema';
+import type { StepGroup, Study } from '../projections/schema';
 import type { Assumption } from '../quantity/provenance';
-import type { BodyPosition, HolderKind, View } from '../projections/vocabulary';
+import type { BodyPosition, HolderKind, OpenedJoints, Region, SignId, View } from '../projections/vocabulary';
 import type { Surface } from '../room/rest';
 
 import type { Breathing } from './breath';
@@ -77,6 +77,7 @@ export type Scene = {
 export type Setup = {
   projectionId: string;
   name: string;
+  region: Region;
   side: Side | null;
   patient: PatientInput;
   situation: Situation;
@@ -170,6 +171,13 @@ export type Setup = {
     grid: GridCheck | null;
   };
   marker: Marker;
+  /** By what its picture is judged: signs, and joints that it opens. */
+  signs: SignId[];
+  opens: OpenedJoints | null;
+  /** The study with contrast of which it is a part. */
+  study: Study | null;
+  /** Fluid levels and free gas are looked for. */
+  showsLevels: boolean;
   protection: string[];
   breathing: Breathing;
   prepare: string[];

@@ -2,12 +2,20 @@
 import fc from 'fast-check';
 import { findOtherWays, whyForbidden } from '../adapt/findOtherWays';
 import { eachSide } from '../body/joints';
+import { measuredFaults } from '../critique/correctFault';
+import { measureCriteria } from '../critique/criteria';
+import { aftercareFor } from '../exam/aftercare';
+import { questionsFor } from '../exam/questions';
+import { patientSolids } from '../radiograph/bodySolids';
+import { withDefaults } from '../room/houseRules';
+import { constraintsOf } from '../series/constraints';
 import { planSeries } from '../series/planSeries';
 import { summarizeSeries } from '../series/bringList';
 import { projectionOf, projections } from '../projections/catalogue';
 import { projectionSchema, type Projection } from '../projections/schema';
 import { computeSetup } from './computeSetup';
-import type { SetupRequest, Situation } from './request';
+import { situationFor, type SetupRequest, type Situation } from './request';
+import type { Setup } from './setup';
 import { demandsOf } from './verdict';
 
 const patient = { ageYears: 40, sex: 'female' } as const;
@@ -57,7 +65,12 @@ describe('weights, stress and bending', () => {
 });
 
 describe('a copy of an entry has the verdict of the original', () => {
-  const copyOf = (entry: Projection): Projection => ({ ...entry, id: `own-${entry.id.slice(0, 50)}`, name: 'Ours' });
+  /** Under an id and a name that say nothing. */
+  const copyOf = (entry: Projection): Projection => ({
+    ...entry,
+    id: `own-${projections.indexOf(entry)}`,
+    name: 'Ours',
+  });
   test.each(projections.map((entry) => [entry.id, entry] as const))('%s', (_, entry) => {
     const copy = copyOf(entry);
     for (const situation of [
@@ -71,6 +84,46 @@ describe('a copy of an entry has the verdict of the original', () => {
       expect(codes(copy)).toEqual(codes());
     }
   });
+  /** Everything but what it is called. */
+  const unnamed = ({ projectionId: _, name: __, problems, ...rest }: Setup) => ({
+    ...rest,
+    problems: problems.map(({ code }) => code),
+  });
+  test.each(projections.map((entry) => [entry.id, entry] as const))(
+    'and is set up, judged, ordered and replaced as it: %s',
+    (_, entry) => {
+      const copy = copyOf(entry);
+      const setups = [computeSetup(ask(entry, {})), computeSetup(ask(entry, {}, copy))];
+      expect(unnamed(setups[1])).toEqual(unnamed(setups[0]));
+      const [was, is] = setups.map((setup) => measuredFaults(setup).map(({ measure: __, ...fault }) => fault));
+      expect(is).toEqual(was);
+      expect(measureCriteria(setups[1], setups[1])).toEqual(measureCriteria(setups[0], setups[0]));
+      const rules = withDefaults({ upperGiOrder: 'supine' });
+      const order = (one: Projection) => {
+        const others = projections.filter(({ id }) => id !== entry.id);
+        const situation = situationFor(40, { spineNotCleared: true });
+        // Against each other view alone, before and after.
+        return others.map((other) => constraintsOf([one, other], situation, rules).map((each) => ({ ...each })));
+      };
+      expect(order(copy)).toEqual(order(entry));
+      expect(questionsFor([copy], patient)).toEqual(questionsFor([entry], patient));
+      expect(aftercareFor([copy])).toEqual(aftercareFor([entry]));
+      expect(patientSolids(setups[1]).map(({ material }) => material)).toEqual(
+        patientSolids(setups[0]).map(({ material }) => material),
+      );
+      const found = (own?: Projection) =>
+        findOtherWays(ask(entry, { canStand: false, canTurn: 'none' }, own)).map(
+          ({ request, points, costs, setup }) => ({
+            points,
+            costs: costs.map(({ id }) => id),
+            way: request.way,
+            other: request.projectionId === (own ?? entry).id ? null : request.projectionId,
+            setup: request.projectionId === (own ?? entry).id ? unnamed(setup) : null,
+          }),
+        );
+      expect(found(copy)).toEqual(found());
+    },
+  );
   test('one that was written before it could say what it asks is read by its words', () => {
     for (const demand of ['weights', 'stress', 'weight-bearing'])
       for (const entry of demanding(demand)) {

@@ -1,17 +1,19 @@
 /** Instructions for the patient on one sheet of paper. No identity is in it or in its address. */
 import { Button } from '@rneui/themed';
-import { aftercareFor } from '@taktik/core';
+import { aftercareFor, entriesNamed } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Note } from '../../ui/States';
 import { LEAF, NO_PRINT, usePrintStyle } from '../../ui/usePrintStyle';
 import { Words } from '../../ui/Words';
+import { useOwnEntries } from '../projection/useOwnEntries';
 
 export function AftercarePlace() {
   const { of } = useLocalSearchParams();
   const router = useRouter();
-  const care = aftercareFor((typeof of === 'string' ? of : '').split(','));
+  const { own } = useOwnEntries();
+  const care = aftercareFor(entriesNamed((typeof of === 'string' ? of : '').split(','), own));
   usePrintStyle();
   return (
     <Frame header={<PlaceHeader title="For the patient" />}>

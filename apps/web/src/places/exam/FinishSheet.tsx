@@ -1,6 +1,6 @@
 /** The last steps: what the patient is told, rails up, everything collected. */
 import { Button } from '@rneui/themed';
-import { aftercareFor, finishStepsFor } from '@taktik/core';
+import { aftercareFor, entriesNamed, finishStepsFor } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { useAppDispatch } from '../../state/hooks';
@@ -9,6 +9,7 @@ import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { Words } from '../../ui/Words';
 import { checkedOff, type Session } from '../../state/session';
+import { useOwnEntries } from '../projection/useOwnEntries';
 import { usePlan } from './usePlan';
 
 type Props = { open: boolean; session: Session; onFinish: () => void; onClose: () => void };
@@ -19,8 +20,10 @@ export function FinishSheet({ open, session, onFinish, onClose }: Props) {
   const view = usePlan(open ? { ...session, keepOrder: true } : null);
   const ids = session.plan.map(({ projectionId }) => projectionId);
   const bring = view && !('error' in view) ? view.bring : [];
-  const steps = finishStepsFor(ids, session.situation.place ?? 'room', bring);
-  const care = aftercareFor(ids);
+  const { own } = useOwnEntries();
+  const entries = entriesNamed(ids, own);
+  const steps = finishStepsFor(entries, session.situation.place ?? 'room', bring);
+  const care = aftercareFor(entries);
   const open_ = steps.filter(({ id }) => !session.checked.includes(`end-${id}`)).length;
   return (
     <Sheet title="Finish" open={open} onClose={onClose}>

@@ -1,4 +1,4 @@
-import { aftercareFor, finishStepsFor, projectionOf } from '@taktik/core';
+import { aftercareFor, entriesNamed, finishStepsFor, projectionOf } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, order, person, row, show } from '../../testing/placeHarness';
 import { useAppSelector } from '../../state/hooks';
@@ -76,11 +76,7 @@ describe('the finish', () => {
   it('is ticked line by line; it may be finished all the same, and says what is open', async () => {
     const onFinish = jest.fn();
     begin({}, onFinish);
-    const steps = finishStepsFor(
-      order.projections.map(({ projectionId }) => projectionId),
-      'room',
-      [],
-    );
+    const steps = finishStepsFor(entriesNamed(order.projections.map(({ projectionId }) => projectionId)), 'room', []);
     expect(await screen.findByText(`${steps.length} not ticked`)).toBeTruthy();
     for (const { text } of steps) fireEvent.click(screen.getByLabelText(text));
     await waitFor(() => expect(screen.queryByText(/not ticked$/)).toBeNull());
@@ -94,7 +90,7 @@ describe('the finish', () => {
     expect(await screen.findByLabelText('Bed lowered, both rails up, bell within reach')).toBeTruthy();
     expect(screen.getByLabelText('Instructions given on paper')).toBeTruthy();
     expect(screen.queryByLabelText(/^Table lowered/)).toBeNull();
-    const [{ title }] = aftercareFor(['stomach-ap']);
+    const [{ title }] = aftercareFor(entriesNamed(['stomach-ap']));
     expect(screen.getByText(new RegExp(title, 'i'))).toBeTruthy();
     fireEvent.click(screen.getByLabelText('Instructions for the patient, to print'));
     expect(mockRouter.push).toHaveBeenCalledWith({ pathname: '/aftercare', params: { of: 'stomach-ap' } });

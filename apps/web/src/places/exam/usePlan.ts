@@ -1,5 +1,13 @@
 /** The series as it is planned, computed in the worker; the last answer stands while the next is on its way. */
-import { askedWay, type PatientInput, type SeriesRequest, type Situation } from '@taktik/core';
+import {
+  askedWay,
+  entriesNamed,
+  type PatientInput,
+  type Projection,
+  type SeriesRequest,
+  type Situation,
+  type Study,
+} from '@taktik/core';
 import { useEffect, useRef, useState } from 'react';
 import { useDepartmentQuery } from '../../state/api';
 import { compute } from '../../workers/client';
@@ -17,8 +25,10 @@ type Asked = {
   keepOrder: boolean;
 };
 
-const startsOnTheBack = (plan: readonly Planned[]): boolean =>
-  plan.length > 0 && plan.every(({ projectionId }) => /^(stomach|colon|small-bowel)-/.test(projectionId));
+/** Studies that fluoroscopy begins, and leaves the patient on the back on the table. */
+const FROM_FLUOROSCOPY: ReadonlySet<string> = new Set<Study['of']>(['stomach', 'large bowel', 'small bowel']);
+const startsOnTheBack = (entries: readonly Projection[]): boolean =>
+  entries.length > 0 && entries.every(({ study }) => study && FROM_FLUOROSCOPY.has(study.of));
 
 export function usePlan(asked: Asked | null): PlanView | null {
   const { room, rules } = useRoom(asked?.roomId);
@@ -38,7 +48,12 @@ export function usePlan(asked: Asked | null): PlanView | null {
     room,
     rules,
     prices: department?.prices,
-    startsOnTheBack: startsOnTheBack(asked.plan),
+    startsOnTheBack: startsOnTheBack(
+      entriesNamed(
+        asked.plan.map(({ projectionId }) => projectionId),
+        own,
+      ),
+    ),
     ...(asked.keepOrder ? { order: asked.plan.map((_, i) => i) } : {}),
   };
   const key = request ? JSON.stringify(request) : '';

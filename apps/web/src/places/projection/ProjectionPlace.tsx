@@ -2,6 +2,7 @@
 import { Button } from '@rneui/themed';
 import {
   hasProjection,
+  measureName,
   projectionOf,
   summaryOf,
   type Projection,
@@ -164,12 +165,14 @@ export function ProjectionPlace() {
       </Section>
       {projection.faults.length > 0 && (
         <Section title="What goes wrong">
-          {projection.faults.map(({ id, sign, cause, correction, measure }) => (
+          {projection.faults.map(({ id, sign, cause, correction, measuredBy }) => (
             <View key={id} style={{ gap: 2 }}>
               <Words kind="bold">{`▲ ${sign}`}</Words>
               <Words kind="small" tone="soft">{`Cause: ${cause}`}</Words>
               <Words>{correction}</Words>
-              {measure && <Words kind="small" tone="soft">{`How much: by the ${measure}`}</Words>}
+              {measuredBy && (
+                <Words kind="small" tone="soft">{`How much: measured by “${measureName(measuredBy)}”`}</Words>
+              )}
             </View>
           ))}
           <Press
