@@ -14,6 +14,7 @@ const ESM_PACKAGES = [
   'ts-fsrs',
 ];
 const CORE = {
+  '^@taktik/contracts$': `${__dirname}/packages/contracts/src/index.ts`,
   '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
   '^@taktik/core/(picture|exercise)$': `${__dirname}/packages/core/src/$1/index.ts`,
 };

@@ -50,12 +50,13 @@ async function bundleServer(entry, outfile) {
     target: 'node20',
     mainFields: ['module', 'main'],
     alias: {
+      '@taktik/contracts': at('packages/contracts/src/index.ts'),
       '@taktik/core/exercise': at('packages/core/src/exercise/index.ts'),
       '@taktik/core': at('packages/core/src/index.ts'),
     },
     // zod is shared with the core and bundled, so that there is one of it.
     external: Object.keys(dependencies).filter(
-      (name) => name !== '@taktik/core' && name !== 'zod' && name !== 'zod-openapi',
+      (name) => !name.startsWith('@taktik/') && name !== 'zod' && name !== 'zod-openapi',
     ),
     logLevel: 'warning',
   });

@@ -6,13 +6,13 @@ import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
-import { computeSetup, findOtherWays, whyForbidden } from '@taktik/core';
-import { setupRequestSchema } from './contracts';
-import { apiRoutes } from './api/routes';
+import { mountRoutes } from './api/mount';
+import { openApiDocument } from './api/openapi';
+import { questions, routes } from './api/routes';
 import { parse, parseJson, Problem, problemHandler } from './api/problem';
 import { reportDamage, type Store } from './db/database';
 import { rulesInForce } from './services/rooms';
-import { SetupAnswers } from './services/setups';
+import { KeptAnswers } from './services/keptAnswers';
 
 /** What changes something comes from a page of this very origin, or from a tool that sends none. */
 const sameOrigin: RequestHandler = (request, _response, next) => {
@@ -77,21 +77,20 @@ export function createApp({
     rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: false, legacyHeaders: false }),
   ];
   // Asked at every touch of a number: it stands first and goes through as little as can be.
-  const answers = {
-    '/api/setups': new SetupAnswers((request) => computeSetup(request)),
-    '/api/ways': new SetupAnswers((request) => ({ forbidden: whyForbidden(request), ways: findOtherWays(request) })),
-  };
-  for (const [path, kept] of Object.entries(answers))
-    app.post(path, ...limits, express.text({ type: () => true, limit: BODY_LIMIT }), async (request, response) => {
+  for (const { path, body, compute } of questions) {
+    const kept = new KeptAnswers(compute as (asked: object) => unknown);
+    const text = express.text({ type: () => true, limit: BODY_LIMIT });
+    app.post(`/api${path}`, ...limits, text, async (request, response) => {
       // A question without rules is answered by those in force.
       const inForce = await rulesInForce(store);
-      const text = kept.answer(String(request.body ?? ''), inForce.version, (question) => {
-        const asked = parse(setupRequestSchema, parseJson(question));
+      const answer = kept.answer(String(request.body ?? ''), inForce.version, (question) => {
+        const asked = parse(body, parseJson(question)) as { rules?: unknown };
         return asked.rules === undefined ? { ...asked, rules: inForce.rules } : asked;
       });
       response.setHeader('Content-Type', 'application/json; charset=utf-8');
-      response.end(text);
+      response.end(answer);
     });
+  }
   app.use(compression());
   app.use('/api/catalogue/import', ...limits, express.json({ limit: IMPORT_LIMIT }));
   app.use(
@@ -100,7 +99,8 @@ export function createApp({
     express.text({ type: ['text/csv'], limit: IMPORT_LIMIT }),
     express.json({ type: ['application/json', 'application/fhir+json'], limit: IMPORT_LIMIT }),
   );
-  app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), apiRoutes(store, clock));
+  app.get('/api/openapi.json', ...limits, (_request, response) => void response.json(openApiDocument));
+  app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), mountRoutes(routes, store, clock));
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -57,6 +57,11 @@ export {
   type RuleId,
 } from './room/houseRules';
 export { entriesNamed, hasProjection, projectionOf, projections } from './projections/catalogue';
+export { entryOfToday } from './projections/migrations';
+export { EARLIER_SPREAD, requestOfToday, setupOfToday, type EarlierSetup } from './setup/migrations';
+export { setupSchema } from './setup/setupSchema';
+export { otherWaysSchema } from './adapt/otherWaySchema';
+export { seriesPlanSchema, seriesRequestSchema } from './series/seriesSchema';
 export { findExams, findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
 export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup, type Study } from './projections/schema';
 export {
@@ -167,7 +172,8 @@ export {
 export { roomCheckFor, type CheckStep } from './exam/roomCheck';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
 export { breathSequence, languageOf, type BreathStep } from './exam/breathing';
-export { breathWords } from './setup/breath';
+export { breathFor, breathWords } from './setup/breath';
+export { BREATH_PHASES } from './projections/vocabulary';
 export { PATIENT_LANGUAGES, PHRASES, type PatientLanguage, type Phrase } from './exam/breathingPhrases';
 export {
   incomingOrderSchema,

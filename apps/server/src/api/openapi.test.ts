@@ -4,6 +4,7 @@ import { DEMO_ORDERS, HOSPITAL, STAFF } from '../seed/scenario';
 import { checkPlan, demoRooms, hasProjection, projectionOf, setupRequestSchema } from '@taktik/core';
 import { orders, rooms } from '../db/schema';
 import { openApiDocument } from './openapi';
+import { questions } from './routes';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -36,6 +37,46 @@ describe('the document', () => {
       expect(Object.keys(operation.responses['4XX'].content)).toEqual(['application/problem+json']);
       expect(operation.summary.length).toBeGreaterThan(5);
     }
+  });
+});
+
+describe('what is computed', () => {
+  const asked = {
+    '/setups': { projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } },
+    '/ways': { projectionId: 'knee-lateral', side: 'left', situation: { canStand: false, canTurn: 'none' } },
+    '/plans': {
+      items: [
+        { projectionId: 'chest-pa' },
+        { projectionId: 'knee-ap', side: 'left' },
+        { projectionId: 'chest-lateral' },
+      ],
+    },
+  };
+  it.each(questions.map((each) => [each.path, each] as const))('%s answers by its schema', async (path, { answer }) => {
+    const { status, body } = await server.call('POST', `/api${path}`, asked[path as keyof typeof asked]);
+    expect(status).toBe(200);
+    expect(answer.safeParse(body).error?.issues).toBeUndefined();
+  });
+  it('a plan is refused with the place of what is wrong in it', async () => {
+    const { status, body } = await server.call('POST', '/api/plans', {
+      items: [{ projectionId: 'chest-pa' }, { projectionId: 'knee-ap' }, { projectionId: 'no-such' }],
+    });
+    expect(status).toBe(422);
+    expect(body.fields).toEqual([
+      { field: 'items.1.side', message: 'Knee, AP needs a side: left or right' },
+      { field: 'items.2.projectionId', message: 'There is no projection "no-such"' },
+    ]);
+    expect((await server.call('POST', '/api/plans', { items: [] })).body.detail).toMatch(/at least one projection/);
+    const twice = { items: [{ projectionId: 'chest-pa' }, { projectionId: 'chest-lateral' }], order: [0, 0] };
+    expect((await server.call('POST', '/api/plans', twice)).status).toBeGreaterThanOrEqual(400);
+  });
+  it('a set-up, ways and plans say in the document what they hold', () => {
+    const text = JSON.stringify(openApiDocument);
+    const { Setup: form } = openApiDocument.components?.schemas as Record<string, { properties: object }>;
+    expect(Object.keys(form.properties)).toEqual(expect.arrayContaining(['version', 'problems', 'position', 'scene']));
+    expect(text.split('#/components/schemas/Setup"').length - 1).toBeGreaterThanOrEqual(4);
+    // Left open is only what another standard describes: an order by FHIR, and three JSON Schemas.
+    expect(text.split('A document of another standard').length - 1).toBe(4);
   });
 });
 

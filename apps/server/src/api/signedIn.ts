@@ -1,10 +1,9 @@
 /** Who asks: a session in a cookie of this site only, or as a bearer token for tools. */
 import type { Request, RequestHandler, Response } from 'express';
 import type { Store } from '../db/database';
-import type { Role } from '../db/schema';
+import type { Role, Person } from '@taktik/contracts';
 import { getDepartment } from '../services/departments';
 import { whoIs } from '../services/people';
-import type { Person } from '../contracts';
 import { Problem } from './problem';
 
 const COOKIE = 'taktik_session';

@@ -1,6 +1,8 @@
 /** Tables. JSON columns hold what the core defined; everything that is searched has a column of its own. */
+import { ORDER_STATES, ROLES } from '@taktik/contracts';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type {
+  EarlierSetup,
   Answers,
   DepartmentInput,
   HouseRules,
@@ -37,8 +39,6 @@ export const patients = sqliteTable('patients', {
 });
 
 export type OrderProjection = { projectionId: string; side?: 'left' | 'right' };
-/** `cancelled`: called off by whoever ordered it; it is kept, and no longer waits. */
-export const ORDER_STATES = ['waiting', 'started', 'finished', 'cancelled'] as const;
 export const orders = sqliteTable(
   'orders',
   {
@@ -105,7 +105,7 @@ export const exposures = sqliteTable(
     projectionId: text('projection_id').notNull(),
     side: text('side', { enum: ['left', 'right'] }),
     request: text('request', { mode: 'json' }).$type<SetupRequest>().notNull(),
-    setup: text('setup', { mode: 'json' }).$type<Setup>().notNull(),
+    setup: text('setup', { mode: 'json' }).$type<Setup | EarlierSetup>().notNull(),
     exposureIndex: integer('exposure_index').notNull(),
     targetIndex: integer('target_index').notNull(),
     /** Who typed the index from the console; null where the detector told it. */
@@ -138,8 +138,6 @@ export const departments = sqliteTable('departments', {
   ...versioned(),
 });
 
-export const ROLES = ['technologist', 'student', 'lead'] as const;
-export type Role = (typeof ROLES)[number];
 export const people = sqliteTable('people', {
   id: id(),
   name: text('name').notNull(),

@@ -2,7 +2,7 @@
  * The demo: an invented hospital on an invented coast, with invented people. Ten orders, each of which needs a
  * judgement that a wall card cannot give.
  */
-import type { NewOrder } from '../contracts';
+import type { NewOrder } from '@taktik/contracts';
 
 export const HOSPITAL = 'Harbour Light Hospital';
 /** Invented people with PINs that the sign-in screen tells; they exist in the demo only. */

@@ -19,7 +19,7 @@ test('an own entry is written, listed, computed, recorded with an exposure, expo
   const setup = await call('POST', '/api/setups', { projectionId: entry.id, own: entry, side: 'left' });
   expect(setup.body).toMatchObject({ name: 'Knee, AP, our way, left', tube: { sidMm: 1150 } });
   const document = (await call('GET', '/api/catalogue/export')).body as CatalogueDocument;
-  expect(document).toMatchObject({ format: 'taktik-catalogue', version: 1, entries: [entry], rules: { unit: 'in' } });
+  expect(document).toMatchObject({ format: 'taktik-catalogue', version: 2, entries: [entry], rules: { unit: 'in' } });
   expect((await call('DELETE', `/api/catalogue/own/${entry.id}`)).status).toBe(204);
   expect((await call('GET', '/api/catalogue/own')).body).toEqual([]);
   expect((await call('DELETE', `/api/catalogue/own/${entry.id}`)).status).toBe(404);

@@ -1,9 +1,11 @@
 /** The department's own entries: proved before they are stored, and stored all or not at all. */
 import { asc, eq } from 'drizzle-orm';
 import {
+  entryOfToday,
   exportCatalogue,
   importCatalogue,
   MAX_OWN_ENTRIES,
+  projectionSchema,
   proveEntry,
   type CatalogueDocument,
   type EntryFault,
@@ -33,7 +35,11 @@ function refused(faults: readonly EntryFault[]): Refusal {
 
 export async function listOwn({ db }: Store): Promise<Projection[]> {
   const rows = await db.select().from(ownEntries).orderBy(asc(ownEntries.id));
-  return rows.map(({ entry }) => entry);
+  // As they were written; one of an earlier version is brought to the form of today.
+  return rows.map(({ entry }) => {
+    const today = entryOfToday(entry);
+    return today === entry ? entry : projectionSchema.parse(today);
+  });
 }
 
 const row = (entry: Projection, changedBy: string, changedAt: number) => ({

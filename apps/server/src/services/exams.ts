@@ -5,14 +5,27 @@ import {
   deviationIndex,
   doseLevelFor,
   exportRecordedBody,
+  EARLIER_SPREAD,
   indexTrend,
+  requestOfToday,
   ROOM_ONE,
+  setupOfToday,
   type Answers,
   type BodyDocument,
   type Department,
+  type Setup,
   type SetupRequest,
 } from '@taktik/core';
-import type { Exam, Exposure, NewExposure, OrderDetail, Person, RoomTrend, StartExam, Verdict } from '../contracts';
+import type {
+  Exam,
+  Exposure,
+  NewExposure,
+  OrderDetail,
+  Person,
+  RoomTrend,
+  StartExam,
+  Verdict,
+} from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exams, exposures, orders, patients, people, type MadeWith } from '../db/schema';
@@ -173,9 +186,6 @@ type ExposureRow = {
   patients: typeof patients.$inferSelect;
 };
 
-/** Exposures that were stored before their dose had a spread. */
-const EARLIER_SPREAD = 0.3;
-
 const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'>): Exposure => ({
   id: row.exposures.id,
   examId: row.exams.id,
@@ -212,18 +222,25 @@ const joined = ({ db }: Store) =>
     .innerJoin(orders, eq(exams.orderId, orders.id))
     .innerJoin(patients, eq(orders.patientId, patients.id));
 
-/** @throws Refusal 404 */
+/** The set-up that was kept, in the form of today. @throws Refusal 409 for one of a later version */
+function setupOf({ exposures: { id, setup } }: ExposureRow, request: SetupRequest): Setup {
+  try {
+    return setupOfToday(setup, request);
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    throw new Refusal('conflict', 'Kept in another form', `Exposure ${id}: ${error.message}.`);
+  }
+}
+
+/** @throws Refusal 404, 409 for one that a later version kept */
 export async function getExposure(
   store: Store,
   id: string,
-): Promise<Exposure & { setup: ExposureRow['exposures']['setup']; request: SetupRequest }> {
+): Promise<Exposure & { setup: Setup; request: SetupRequest }> {
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw notFound('exposure', id);
-  return {
-    ...present(row, await getDepartment(store)),
-    setup: row.exposures.setup,
-    request: row.exposures.request,
-  };
+  const request = requestOfToday(row.exposures.request);
+  return { ...present(row, await getDepartment(store)), setup: setupOf(row, request), request };
 }
 
 /** The body of an exposure as it was, as an open document. @throws Refusal 404 */

@@ -2,9 +2,9 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
 import { notXray, unusualOf } from '@taktik/core';
-import type { ChangePlan, NewOrder, Order } from '../contracts';
+import type { ChangePlan, NewOrder, Order } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
-import { exams, ORDER_STATES, orders, patients, rooms } from '../db/schema';
+import { exams, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';
 import { note } from './audit';
 
@@ -27,7 +27,7 @@ async function holders({ db }: Store): Promise<Map<string, string>> {
 const URGENCY = { now: 0, today: 1, routine: 2 };
 
 /** Open orders first by urgency, then by how long they have waited. */
-export async function listOrders(store: Store, state: (typeof ORDER_STATES)[number] | 'open'): Promise<Order[]> {
+export async function listOrders(store: Store, state: Order['state'] | 'open'): Promise<Order[]> {
   const wanted = state === 'open' ? (['waiting', 'started'] as const) : ([state] as const);
   const held = await holders(store);
   const rows = await store.db

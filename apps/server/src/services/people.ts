@@ -3,7 +3,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { asc, eq, lt } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import type { NewPerson, Person } from '../contracts';
+import type { NewPerson, Person } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { people, sessions } from '../db/schema';

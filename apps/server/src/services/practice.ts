@@ -12,7 +12,7 @@ import {
   type Practised,
   type Score,
 } from '@taktik/core/exercise';
-import type { Competence, NewPractice, Person, SignOff } from '../contracts';
+import type { Competence, NewPractice, Person, SignOff } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exposures, people, practice, rooms, signOffs } from '../db/schema';

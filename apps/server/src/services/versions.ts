@@ -1,18 +1,9 @@
 /** Versions of what a department sets: a change that was made from an older one is a conflict, and is told as one. */
+import type { Versions } from '@taktik/contracts';
 import { eq } from 'drizzle-orm';
 import { Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { departments, ownEntries, rooms, settings } from '../db/schema';
-
-export type Versions = {
-  rules: number;
-  department: number;
-  rooms: Record<string, number>;
-  /** Own entries: grows with each change. */
-  own: number;
-  /** Who changed rules and department last. */
-  changedBy: { rules: string | null; department: string | null };
-};
 
 /** The only row of each table that has one. */
 export const HOUSE = 'house';

@@ -1,106 +1,42 @@
 /** Reading from the server. Writing goes through the outbox. */
 import { createApi, fetchBaseQuery, type BaseQueryFn } from '@reduxjs/toolkit/query/react';
 import type {
-  Answers,
   CatalogueDocument,
   Department,
   DepartmentInput,
   HouseRules,
-  IndexTrend,
-  PatientInput,
   Projection,
   Room,
   RoomChange,
-  Setup,
-  SetupRequest,
-  Situation,
 } from '@taktik/core';
+import type {
+  ChangePlan,
+  Competence,
+  Exposure,
+  ExposureDetail,
+  NewPerson,
+  Order,
+  OrderDetail,
+  Person,
+  Practised as PractisedAnswer,
+  RoomTrend,
+  SignedIn,
+  SignIn,
+  SignOff,
+  Taken,
+  Versions,
+} from '@taktik/contracts';
 import type { Practised } from '@taktik/core/exercise';
-import type { Planned } from './session';
-import { signedOut, type Person } from './who';
+import { signedOut } from './who';
 
 export const API_BASE = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 
-export type Order = {
-  id: string;
-  exam: string;
-  side: 'left' | 'right' | null;
-  reason: string;
-  urgency: 'now' | 'today' | 'routine';
-  ward: string;
-  roomId: string;
-  orderedAt: number;
-  state: 'waiting' | 'started' | 'finished' | 'cancelled';
-  patient: { id: string; initials: string; body: PatientInput };
-  situation: Partial<Situation>;
-  unusual: string[];
-  projections: Planned[];
-  reference: string | null;
-  planVersion: number;
-  planBy: string | null;
-  heldBy: string | null;
-};
-export type Exam = {
-  id: string;
-  orderId: string;
-  performedBy: string;
-  startedAt: number;
-  finishedAt: number | null;
-  endReason: string | null;
-  answers: Answers | null;
-};
-export type OrderDetail = { order: Order; exam: Exam | null; exposures: ExposureRow[] };
-export type Versions = {
-  rules: number;
-  department: number;
-  rooms: Record<string, number>;
-  own: number;
-  changedBy: { rules: string | null; department: string | null };
-};
-export type RoomTrend = { roomId: string; room: string } & IndexTrend;
-export type Taken = { taken: number; known: number; corrected: number; cancelled: number };
-
-export type ExposureRow = {
-  id: string;
-  examId: string;
-  orderId: string;
-  exam: string;
-  initials: string;
-  projectionId: string;
-  name: string;
-  side: 'left' | 'right' | null;
-  room: string;
-  roomId: string;
-  performedBy: string;
-  exposedAt: number;
-  kVp: number;
-  mAs: number;
-  exposureIndex: number;
-  deviationIndex: number;
-  targetIndex: number;
-  readBy: string | null;
-  kapGyCm2: number;
-  doseSpread: number;
-  doseLevelGyCm2: number | null;
-  verdict: 'accepted' | 'repeat' | null;
-  cause: string | null;
-  deviceAt: number | null;
-};
-
+// What goes over the wire is typed once, where it is validated.
+export type { Order, OrderDetail, Versions } from '@taktik/contracts';
+export type ExposureRow = Exposure;
+export type CompetenceRow = Competence;
 /** The last try at an exercise; the memory is the scheduler's own. */
-export type PractisedRow = Practised & { at: number; tries: number };
-export type CompetenceRow = {
-  projectionId: string;
-  name: string;
-  region: string;
-  patientType: 'adult' | 'child' | 'trauma' | 'mobile';
-  passed: number;
-  tried: number;
-  exposures: number;
-  lastAt: number;
-  signedBy: string | null;
-  signedAt: number | null;
-};
+export type PractisedRow = Omit<PractisedAnswer, 'memory'> & Practised;
 
 /** Rows of the record that are asked for at once. */
 export const MOST_ROWS = 500;
@@ -132,13 +68,13 @@ export const api = createApi({
   tagTypes: ['Orders', 'Record', 'Rules', 'Own', 'People', 'Department', 'Rooms', 'Practice', 'Versions'],
   endpoints: (build) => ({
     people: build.query<Person[], void>({ query: () => 'people', providesTags: ['People'] }),
-    signIn: build.mutation<{ person: Person }, { personId: string; pin: string }>({
+    signIn: build.mutation<SignedIn, SignIn>({
       query: (body) => ({ url: 'sessions', method: 'POST', body }),
       // What another person's session was refused is asked for anew.
       invalidatesTags: ['Orders', 'Record'],
     }),
     signOut: build.mutation<void, void>({ query: () => ({ url: 'sessions', method: 'DELETE' }) }),
-    addPerson: build.mutation<Person, { name: string; role: Person['role']; pin: string }>({
+    addPerson: build.mutation<Person, NewPerson>({
       query: (body) => ({ url: 'people', method: 'POST', body }),
       invalidatesTags: ['People'],
     }),
@@ -160,7 +96,7 @@ export const api = createApi({
       query: (id) => `orders/${encodeURIComponent(id)}/exam`,
       providesTags: ['Orders', 'Record'],
     }),
-    changePlan: build.mutation<Order, { id: string; version: number; projections: Planned[] }>({
+    changePlan: build.mutation<Order, ChangePlan & { id: string }>({
       query: ({ id, ...body }) => ({ url: `orders/${encodeURIComponent(id)}/plan`, method: 'POST', body }),
       invalidatesTags: ['Orders'],
     }),
@@ -240,14 +176,11 @@ export const api = createApi({
       query: (id) => `people/${encodeURIComponent(id)}/competence`,
       providesTags: ['Practice'],
     }),
-    signOff: build.mutation<
-      CompetenceRow[],
-      { id: string; projectionId: string; patientType: CompetenceRow['patientType']; signed: boolean }
-    >({
+    signOff: build.mutation<CompetenceRow[], SignOff & { id: string }>({
       query: ({ id, ...body }) => ({ url: `people/${encodeURIComponent(id)}/competence`, method: 'POST', body }),
       invalidatesTags: ['Practice'],
     }),
-    exposure: build.query<ExposureRow & { setup: Setup; request: SetupRequest }, string>({
+    exposure: build.query<ExposureDetail, string>({
       query: (id) => `exposures/${encodeURIComponent(id)}`,
       providesTags: ['Record'],
     }),

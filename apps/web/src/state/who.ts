@@ -1,9 +1,9 @@
 /** Who is signed in on this device. The session itself is a cookie that no script reads; this is the name to it. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Person, Role } from '@taktik/contracts';
 import { load } from './storage';
 
-export type Role = 'technologist' | 'student' | 'lead';
-export type Person = { id: string; name: string; role: Role; demoPin: string | null };
+export type { Person, Role };
 export type WhoState = {
   person: Person | null;
   /** Why nobody is signed in any more, for the sign-in screen. */

@@ -115,6 +115,7 @@ export const row: ExposureRow = {
   verdict: null,
   cause: null,
   deviceAt: null,
+  madeWith: null,
 };
 
 beforeEach(() => {

@@ -21,7 +21,7 @@ import type { Posture } from './pose';
 import { moveShape, rayInterval, supportPoint, supportReach, type Interval, type Shape } from './shape';
 
 /** In the room, or by itself in the patient’s own axes; where nothing is said, in either. */
- 
+
 export type PosedBody<A = any> = {
   body: Body;
   /** Anatomical position to the turned body, by segment; without the slide. */

@@ -1,7 +1,6 @@
 /** What the patient is told to do afterwards, and the last steps of the exam. */
 import type { Situation } from '../setup/request';
 import type { Projection, Study } from '../projections/schema';
-import { demandsOf } from '../setup/verdict';
 import type { CheckStep } from './roomCheck';
 
 export type Aftercare = { title: string; lines: string[] };
@@ -43,7 +42,7 @@ export function aftercareFor(entries: readonly Projection[]): Aftercare[] {
     ...(studies('oesophagus', 'stomach', 'small bowel', 'large bowel') ? [BARIUM] : []),
     ...(studies('large bowel') ? [ENEMA] : []),
     ...(studies('urinary tract') ? [IODINE] : []),
-    ...(entries.some((entry) => demandsOf(entry).includes('stress')) ? [STRESS] : []),
+    ...(entries.some((entry) => entry.demands.includes('stress')) ? [STRESS] : []),
   ];
 }
 

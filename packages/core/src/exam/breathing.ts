@@ -16,25 +16,35 @@ const READY_S = 3;
 /** Quiet breathing blurs the ribs only over this long [taught]. */
 const QUIET_S = 2;
 
-/** What is said, in order, for the English words of an entry. Nothing is left unsaid: the last step frees the patient. */
+/** What is said, in order. Nothing is left unsaid: the last step frees the patient. */
 export function breathSequence({ breathing, exposure }: Pick<Setup, 'breathing' | 'exposure'>): BreathStep[] {
-  // Nothing is said to one who does not follow words, nor in records of earlier versions to the contrary.
-  if (breathing.commanded === false) return [];
-  const words = breathing.words.toLowerCase();
-  const hold = Math.ceil(READY_S + exposure.timeMs / 1000);
+  // Nothing is said to one who does not follow words.
+  if (!breathing.commanded) return [];
+  const exposureS = exposure.timeMs / 1000;
+  const hold = Math.ceil(READY_S + exposureS);
   const say = (phrase: Phrase, seconds = BREATH_S): BreathStep => ({ phrase, seconds, expose: false });
   const expose = (phrase: Phrase, seconds = hold): BreathStep => ({ phrase, seconds, expose: true });
   const end = say('normal', 0);
-  if (words.includes('gently'))
-    return [expose('gently', Math.ceil(Math.max(QUIET_S, exposure.timeMs / 1000)) + 2), end];
-  if (words.startsWith('drink')) return [say('swallow', 1), expose('hold'), end];
-  if (words.includes('slowly')) return [expose('in', hold), end];
-  if (words.includes('in again')) return [say('in'), say('out'), say('deep'), expose('hold'), end];
-  if (/in, out, hold it out/.test(words)) return [say('in'), say('out'), expose('stop'), end];
-  if (words.startsWith('breathe out')) return [say('out'), expose('stop'), end];
-  if (words.startsWith('breathe in')) return [say('in'), expose('hold'), end];
-  if (words.startsWith('stop breathing')) return [say('still', 1), expose('stop'), end];
-  return [expose('still', hold)];
+  switch (breathing.phase) {
+    case 'quiet':
+      return [expose('gently', Math.ceil(Math.max(QUIET_S, exposureS)) + 2), end];
+    case 'swallow':
+      return [say('swallow', 1), expose('hold'), end];
+    case 'slowly in':
+      return [expose('in'), end];
+    case 'second in':
+      return [say('in'), say('out'), say('deep'), expose('hold'), end];
+    case 'in and out':
+      return [say('in'), say('out'), expose('stop'), end];
+    case 'out':
+      return [say('out'), expose('stop'), end];
+    case 'in':
+      return [say('in'), expose('hold'), end];
+    case 'suspended':
+      return [say('still', 1), expose('stop'), end];
+    case 'none':
+      return [expose('still')];
+  }
 }
 
 export const languageOf = (id: string): PatientLanguage =>

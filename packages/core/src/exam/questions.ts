@@ -122,7 +122,8 @@ export type TakeOff = { region: string; items: string[] };
 export function takeOffFor(setups: readonly Pick<Setup, 'region' | 'remove'>[]): TakeOff[] {
   const named = new Set<string>();
   const byRegion = new Map<string, string[]>();
-  for (const { region, remove } of setups) {
+  for (const { region: of, remove } of setups) {
+    const region = of ?? 'other';
     for (const item of remove) {
       if (named.has(item)) continue;
       named.add(item);

@@ -21,7 +21,7 @@ export function roomCheckFor(setup: Setup, unit: LengthUnit = 'in'): CheckStep[]
     ['collimator', `Collimator ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)}`],
     ['grid', receptor.grid ? `Grid ${receptor.grid.ratio}:1 in` : 'No grid'],
     ['technique', `Technique ${techniqueWords(exposure)}, ${exposure.focalSpot} focus`],
-    ...setup.prepare.map((item, i): [string, string] => [
+    ...[...setup.prepare, ...setup.aids].map((item, i): [string, string] => [
       `prepare-${i}`,
       `${item.charAt(0).toUpperCase()}${item.slice(1)}`,
     ]),

@@ -145,10 +145,10 @@ function scoreSetUp(
     {
       id: 'marker',
       name: 'Marker',
-      share: (marker.letters ?? [marker.letter]).includes(answer.marker) ? 1 : 0,
+      share: marker.letters.includes(answer.marker) ? 1 : 0,
       said: answer.marker,
-      right: (marker.letters ?? [marker.letter]).join(' and '),
-      grave: !(marker.letters ?? [marker.letter]).includes(answer.marker),
+      right: marker.letters.join(' and '),
+      grave: !marker.letters.includes(answer.marker),
     },
     {
       id: 'rotation',

@@ -70,18 +70,18 @@ export function gridLoss(placement: GridPlacement): GridLoss {
   return { centre: lossAt(placement, 0), worseEdge, offCentre, offLevel, offFocus, sum };
 }
 
-/** How far a grid may be off before a share of the primary is lost: tilt, decentring, and the distances at an edge. */
+/** How far a grid may be off before a share of the primary is lost: tilt, decentring, and the distances at an edge; null: however far. */
 export function gridTolerance(
   ratio: number,
   focusMm: number,
   edgeMm: number,
   share: number,
-): { tiltDeg: number; offCentreMm: number; distanceMm: [number, number] } {
+): { tiltDeg: number; offCentreMm: number; distanceMm: [number, number | null] } {
   const slack = share / (ratio * edgeMm);
   const far = 1 / focusMm - slack;
   return {
     tiltDeg: toDegrees(Math.atan(share / ratio)),
     offCentreMm: (share * focusMm) / ratio,
-    distanceMm: [1 / (1 / focusMm + slack), far <= 0 ? Infinity : 1 / far],
+    distanceMm: [1 / (1 / focusMm + slack), far <= 0 ? null : 1 / far],
   };
 }

@@ -11,7 +11,7 @@ declare const carries: unique symbol;
  * Carries points from the axes From to the axes To, where these are known.
  * @example const place: Frame<InPatient, InRoom> = posed.place; // inverse(place) is a Frame<InRoom, InPatient>
  */
- 
+
 export type Frame<From = any, To = any> = readonly number[] & {
   /** Never there when the program runs. */
   readonly [carries]?: { from: From; to: To };

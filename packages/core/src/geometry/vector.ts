@@ -25,9 +25,9 @@ type MeantIn<A> = { readonly [axes]?: A };
  * added to those of the patient: a Frame carries them over.
  * @example const aim: Vec3<InRoom> = applyToPoint(posed.place, landmark.p);
  */
- 
+
 export type Vec3<A = any> = readonly [number, number, number] & MeantIn<A>;
- 
+
 export type Vec2<A = any> = readonly [number, number] & MeantIn<A>;
 
 export const add = <A>(a: Vec3<A>, b: Vec3<A>): Vec3<A> => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];

@@ -3,19 +3,18 @@
  * plain JSON with its units and its frame. Described in docs/formats/body.md.
  */
 import { z } from 'zod';
-import { adaptBody, type BodyAdapt } from '../body/adapt';
+import { adaptBody } from '../body/adapt';
 import { buildBody, primitiveOf } from '../body/body';
 import { addPoses, isMotion, MOVEMENT_NAMES, specOf, type Pose } from '../body/joints';
 import { mannequin } from '../body/mannequin';
 import type { Primitive } from '../body/primitive';
-import { STANDING } from '../body/organs';
 import { HABITUS, patientInputSchema, type PatientInput } from '../body/patient';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
 import { placeBody, posedLandmark, segmentFrame, type PosedBody } from '../body/posed';
 import { moveShape, type Shape } from '../body/shape';
 import { surfacePoint, tissueOf, TISSUES } from '../body/surface';
-import { applyToPoint, IDENTITY, type Frame } from '../geometry/frame';
+import { applyToPoint, IDENTITY } from '../geometry/frame';
 import type { Vec3 } from '../geometry/vector';
 import { POSE_NAMES } from '../projections/vocabulary';
 import { restBody, type Surface } from '../room/rest';
@@ -270,18 +269,16 @@ export function exportBody(request: BodyRequest): BodyDocument {
   return documentOf(rested.posed, rested.pose, ROOM_FRAME, rested.surfaces);
 }
 
-/** What of a set-up its body depends on; records of earlier versions have no `adapt` and no `surfaces`. */
+/** What of a set-up its body depends on. */
 export type RecordedBody = {
   patient: PatientInput;
-  scene: Pick<Setup['scene'], 'pose' | 'place'> & Partial<Pick<Setup['scene'], 'adapt' | 'surfaces'>>;
+  scene: Pick<Setup['scene'], 'adapt' | 'place' | 'pose' | 'surfaces'>;
 };
 
 /** The body of a set-up as it was, in the room. */
 export function exportRecordedBody({ patient, scene }: RecordedBody): BodyDocument {
-  const adapt: BodyAdapt = scene.adapt ?? { state: STANDING, girth: null };
-  const body = adaptBody(buildBody(patient), adapt);
-  const place: Frame = scene.place;
-  return documentOf(placeBody(body, poseBody(body, scene.pose), place), scene.pose, ROOM_FRAME, scene.surfaces ?? []);
+  const body = adaptBody(buildBody(patient), scene.adapt);
+  return documentOf(placeBody(body, poseBody(body, scene.pose), scene.place), scene.pose, ROOM_FRAME, scene.surfaces);
 }
 
 /** The format as a JSON Schema document (draft 2020-12). */

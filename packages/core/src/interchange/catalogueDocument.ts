@@ -8,7 +8,9 @@ import { houseRulesSchema, type HouseRules } from '../room/houseRules';
 import { proveEntry, type EntryFault } from '../setup/proveEntry';
 
 const CATALOGUE_FORMAT = 'taktik-catalogue';
-const CATALOGUE_FORMAT_VERSION = 1;
+const CATALOGUE_FORMAT_VERSION = 2;
+/** Earlier versions that are still read: their entries are brought to the form of today. */
+const EARLIER_VERSIONS = [1] as const;
 /** A department writes tens of entries, not thousands. */
 export const MAX_OWN_ENTRIES = 200;
 
@@ -44,7 +46,13 @@ export type ImportedCatalogue =
   | { ok: true; entries: Projection[]; rules: Partial<Record<string, string>> | undefined }
   | { ok: false; faults: EntryFault[] };
 
-const shell = catalogueDocumentSchema.extend({ entries: z.array(z.unknown()).max(MAX_OWN_ENTRIES) });
+const shell = catalogueDocumentSchema.extend({
+  version: z.literal([...EARLIER_VERSIONS, CATALOGUE_FORMAT_VERSION], {
+    error: ({ input }) =>
+      `The file is of version ${JSON.stringify(input)}; this program reads ${EARLIER_VERSIONS.join(', ')} and ${CATALOGUE_FORMAT_VERSION}. Update it, or export the file anew. Nothing was stored.`,
+  }),
+  entries: z.array(z.unknown()).max(MAX_OWN_ENTRIES),
+});
 
 /** Reads a document whole: one wrong entry, field or rule and nothing of it is taken. */
 export function importCatalogue(document: unknown): ImportedCatalogue {

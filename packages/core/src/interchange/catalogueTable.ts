@@ -10,6 +10,7 @@ import { ROOM_TWO } from '../room/demoRooms';
 import { RULES } from '../room/houseRules';
 import { positionName } from '../room/position';
 import type { Room } from '../room/room';
+import { breathFor, breathWords } from '../setup/breath';
 import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
 
@@ -46,7 +47,7 @@ function row(entry: Projection, man: Setup, woman: Setup): string {
     `| Field at the receptor | ${field(man)} / ${field(woman)} |`,
     `| Must show | ${man.field.mustShow.join(', ')} |`,
     `| Technique | ${exposure.kVp} kVp, ${exposure.mAs} mAs at ${formatCm(exposure.thicknessMm)} cm; grid ${entry.grid}; ${entry.exposure.aecCells === 'none' ? 'manual' : `AEC ${entry.exposure.aecCells}`} |`,
-    `| Breathing | “${entry.breathing.words}” ${entry.breathing.moment} |`,
+    `| Breathing | ${breathWords(breathFor(entry, { holdsBreath: true, holdsStill: true }))} |`,
     `| Marker | ${man.marker.letters.join(' and ')}, ${[man.marker.place, ...man.marker.extra].join('; ')} |`,
     `| Criteria | ${entry.checks.join('; ')} |`,
   ];

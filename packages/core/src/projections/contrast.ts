@@ -6,7 +6,9 @@ import {
   askFirst,
   at,
   author,
+  away,
   fault,
+  leadIfAsked,
   lost,
   neverMove,
   pair,
@@ -25,9 +27,9 @@ const overhead = author('contrast overheads', {
   sided: 'none',
   grid: 'yes',
   sid: sid(40, 40, 48),
-  breathing: { words: 'Breathe out. Hold it out.', moment: 'end of the breath out', breath: 'out' },
+  breathing: { phase: 'out' },
   marker: { place: 'lower corner, clear of the contrast', row: 'lower', extra: ['minutes since the contrast'] },
-  protection: ['light closed to the part; gonads as local code asks'],
+  protection: [away('light closed to the part'), leadIfAsked('shield for the gonads')],
   remove: ['all clothing under the gown', 'belt, necklace, navel jewellery', 'monitor leads that may be moved'],
   prepare: ['allergies asked; contrast ready; overhead tube clear of the fluoroscopy tower'],
   steps: [],
@@ -45,7 +47,7 @@ const front = (say: string, more: Partial<WaySource> = {}): WaySource =>
 const side = (say: string): WaySource =>
   way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, say, { pose: ['knees-drawn-up', 'arms-forward'] });
 
-const gullet = { words: 'Drink, and hold your breath after the swallow.', moment: 'while the mouthful goes down' };
+const gullet = { phase: 'swallow' as const };
 const oesophagus: CoverSource[] = [
   point('C6', 'neck part', 8, 'along'),
   all('T11_body', 'entry of the stomach', 14, 'along'),

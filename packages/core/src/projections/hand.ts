@@ -1,17 +1,19 @@
 /** Hand and wrist, written for the left and mirrored. Values are general teaching of the field. */
 import { inches } from '../quantity/length';
 import {
-  SOURCE,
   all,
   at,
   author,
+  away,
   careful,
   fault,
+  lead,
   lost,
   neverForce,
   point,
   ray,
   sid,
+  SOURCE,
   swung,
   technique,
   usual,
@@ -29,9 +31,9 @@ const hand = author('hand and wrist', {
   sided: 'each',
   grid: 'no',
   sid: sid(40, 40, 44),
-  breathing: { words: 'Keep the hand still.', moment: 'no breath needed' },
+  breathing: { phase: 'none', still: 'hand' },
   marker: sideMarker,
-  protection: ['patient turned sideways so that the knees are not under the table; apron over the lap'],
+  protection: [away('patient turned sideways so that the knees are not under the table'), lead('apron over the lap')],
   remove: ['rings', 'watch and bracelets', 'dressing with metal'],
   prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
   steps: [],
@@ -161,7 +163,8 @@ export const handAndWrist: ProjectionSource[] = [
     cover: finger,
     receptor: usual('8×10'),
     exposure: fingerLong,
-    prepare: ['stepped finger sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    aids: ['stepped finger sponge'],
     steps: careful('Finger rests straight on its step: the joints stay level'),
     checks: [
       'Joints open',
@@ -402,7 +405,8 @@ export const handAndWrist: ProjectionSource[] = [
       differs: 'one thumb is computed; both lie side by side on the same receptor',
     }),
     exposure: technique(54, 2, 25, [120, 100], { composition: 1.3 }),
-    prepare: ['rubber band and a small round spacer'],
+    prepare: [],
+    aids: ['rubber band and a small round spacer'],
     steps: careful('The patient pulls the thumbs apart against the band and holds it'),
     checks: ['Both first knuckles in one picture', 'Thumbs without rotation', 'Stress kept during the exposure'],
     faults: [fault('no-stress', 'No difference at all', 'Pull let go', 'Say when to pull, and expose at once')],
@@ -470,9 +474,9 @@ export const handAndWrist: ProjectionSource[] = [
       aecCells: 'none',
       focalSpot: 'small',
     },
-    breathing: { words: 'Keep the hand still.', moment: 'no breath needed' },
+    breathing: { phase: 'none', still: 'hand' },
     marker: sideMarker,
-    protection: ['patient turned sideways so that the knees are not under the table; apron over the lap'],
+    protection: [away('patient turned sideways so that the knees are not under the table'), lead('apron over the lap')],
     remove: ['rings', 'watch and bracelets', 'dressing with metal'],
     prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
     steps: [
@@ -525,7 +529,8 @@ export const handAndWrist: ProjectionSource[] = [
     cover: hands,
     receptor: usual('10×12'),
     exposure: technique(57, 2.2, 38, [180, 240], { composition: 1.3 }),
-    prepare: ['stepped finger sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    aids: ['stepped finger sponge'],
     steps: careful('Each finger on its step so that the joints stay level'),
     checks: [
       'All of the hand and 1 in of forearm',
@@ -569,7 +574,8 @@ export const handAndWrist: ProjectionSource[] = [
     cover: [...hands.filter((_, i) => i !== 2), all('mc1_L', 'thumb base', 10)],
     receptor: usual('10×12'),
     exposure: technique(60, 3, 70, [190, 240], { composition: 1.3 }),
-    prepare: ['stepped finger sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    aids: ['stepped finger sponge'],
     checks: ['Fingers apart, each in profile', 'Metacarpals over each other', 'Radius and ulna over each other'],
     faults: [
       fault(
@@ -764,7 +770,8 @@ export const handAndWrist: ProjectionSource[] = [
     cover: wrist,
     receptor: usual('8×10'),
     exposure: technique(61, 2.8, 50, [100, 150], { composition: 1.3 }),
-    prepare: ['45° sponge', 'chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    aids: ['45° sponge'],
     checks: ['Trapezium and end of the scaphoid free', 'End of the ulna partly over the radius'],
     faults: [
       fault(
@@ -933,7 +940,8 @@ export const handAndWrist: ProjectionSource[] = [
     cover: carpals,
     receptor: usual('8×10'),
     exposure: technique(60, 2.5, 42, [90, 100], { composition: 1.3 }),
-    prepare: ['wedge of 20°', 'chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    aids: ['wedge of 20°'],
     checks: ['Scaphoid in full length', 'Spaces round it open'],
     faults: [
       fault(

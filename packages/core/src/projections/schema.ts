@@ -5,10 +5,12 @@ import { z } from 'zod';
 import {
   ASPECTS,
   BODY_POSITIONS,
+  BREATH_PHASES,
   DEMANDS,
   HEAD_LINES,
   HELD_PARTS,
   HOLDERS,
+  KEPT_STILL,
   OPENED_JOINTS,
   PLACING_IDS,
   POSE_NAMES,
@@ -120,7 +122,7 @@ export const projectionSchema = z.strictObject({
   part: z.string(),
   sided: z.enum(['each', 'none']),
   /** What it asks of the patient beyond being there: what a fracture, a dislocation or an uncleared spine bars. */
-  demands: z.array(z.enum(DEMANDS)).optional(),
+  demands: z.array(z.enum(DEMANDS)).default([]),
   /** Signs by which the picture is measured; none where the body has no pair of marks that would tell. */
   signs: z.array(z.enum(SIGN_IDS)).default([]),
   /** Joints that it is made to open. */
@@ -232,11 +234,15 @@ export const projectionSchema = z.strictObject({
      */
     thicknessBy: z.enum(['ray', 'shown', 'proportion']).default('ray'),
   }),
+  /** What is said and when follows from it, and how full the lungs are then. */
   breathing: z.strictObject({
-    words: z.string(),
-    moment: z.string(),
-    /** How full the lungs are then: diaphragm and organs lie by it. */
-    breath: z.enum(['in', 'out']).default('in'),
+    phase: z.enum(BREATH_PHASES),
+    /** What is kept still, where that is said. */
+    still: z.enum(KEPT_STILL).optional(),
+    /** What is let down with the breath out. */
+    drops: z.enum(['shoulder', 'shoulders']).optional(),
+    /** Why then, for who learns it. */
+    why: z.string().optional(),
   }),
   marker: z.strictObject({
     /** What it stays clear of, and where in the light, as it is said in the entry's own position. */
@@ -251,9 +257,21 @@ export const projectionSchema = z.strictObject({
     /** Both sides are shown for comparison and each bears its letter. */
     both: z.boolean().default(false),
   }),
-  protection: z.array(z.string()),
+  protection: z.array(
+    z.strictObject({
+      text: z.string(),
+      /** Lead or a shield on somebody, which is carried there and taken away again. */
+      lead: z.boolean().default(false),
+      /** Only where the local code asks, unless the house has a rule of its own. */
+      ifAsked: z.boolean().default(false),
+    }),
+  ),
   remove: z.array(z.string()),
+  /** Seen to once. */
   prepare: z.array(z.string()),
+  /** Brought, laid or tied, and taken away again. */
+  aids: z.array(z.string()).default([]),
+  aidsUnlessInjured: z.array(z.string()).default([]),
   steps: z.array(
     z.strictObject({
       group: z.enum(GROUPS),

@@ -169,6 +169,21 @@ export const STUDY_STAGES = ['scout', 'filled', 'level ray', 'emptied'] as const
 /** What a first view settles before others are taken. */
 export const SETTLED = ['neck', 'acromioclavicular joints'] as const;
 
+/** What is done with the breath while the exposure is made; `none`: a part is kept still, whatever the breath. */
+export const BREATH_PHASES = [
+  'second in',
+  'in',
+  'slowly in',
+  'out',
+  'in and out',
+  'quiet',
+  'suspended',
+  'swallow',
+  'none',
+] as const;
+export type BreathPhase = (typeof BREATH_PHASES)[number];
+export const KEPT_STILL = ['hand', 'arm', 'foot', 'whole'] as const;
+
 export const REGIONS = [
   'chest',
   'abdomen',

@@ -163,6 +163,14 @@ export const fault = (
   measuredBy?: ProjectionSource['faults'][number]['measuredBy'],
 ): ProjectionSource['faults'][number] => ({ id, sign, cause, correction, ...(measuredBy && { measuredBy }) });
 
+type Protection = ProjectionSource['protection'][number];
+/** Lead that is worn or laid on. */
+export const lead = (text: string): Protection => ({ text, lead: true });
+/** The same where the local code asks for it. */
+export const leadIfAsked = (text: string): Protection => ({ text, lead: true, ifAsked: true });
+/** Protection by keeping out of the light. */
+export const away = (text: string): Protection => ({ text });
+
 export const lost = (projection: string, loses: string) => ({ projection, loses });
 
 const grave = (

@@ -1,6 +1,5 @@
 /** What an exam needs before it begins, computed from its planned set-ups. */
 import type { Setup } from '../setup/setup';
-import { aidsOf } from './changesBetween';
 import { isTurn, movesBetween } from './moves';
 
 export type SeriesSummary = {
@@ -25,14 +24,20 @@ export function summarizeSeries(all: readonly Setup[]): SeriesSummary {
   );
   const markers = setups.flatMap(({ marker }) => marker.letters.map((letter) => `marker ${letter}`));
   const holders = setups.some(({ receptor }) => receptor.holder === 'stand') ? ['loose receptor holder'] : [];
-  const shields = setups.some(({ protection }) => protection.some((line) => /\b(apron|lead)\b/.test(line)))
-    ? ['lead apron']
-    : [];
+  const shields = setups.some(({ protection }) => protection.some(({ lead }) => lead)) ? ['lead apron'] : [];
   const tape = setups.some((setup) => setup.receptor.holder === 'bed') ? ['tape measure'] : [];
   return {
     exposures: setups.reduce((total, setup) => total + setup.receptor.exposures, 0),
     turns: setups.slice(1).filter((setup, i) => isTurn(movesBetween(setups[i], setup))).length,
-    bring: unique([...loose, ...grids, ...tape, ...holders, ...markers, ...shields, ...setups.flatMap(aidsOf)]),
+    bring: unique([
+      ...loose,
+      ...grids,
+      ...tape,
+      ...holders,
+      ...markers,
+      ...shields,
+      ...setups.flatMap(({ aids }) => aids),
+    ]),
     blocked: all.filter((setup) => !setup.feasible).map((setup) => setup.name),
   };
 }

@@ -157,7 +157,7 @@ describe('what is forgotten between two views', () => {
     const low = setup('foot-ap-weight-bearing', { side: 'left' });
     const raised = {
       ...low,
-      position: { ...low.position, supports: ['On a block 4 in high: the tube does not go lower'] },
+      position: { ...low.position, supports: [{ kind: 'block' as const, mm: 102 }] },
     };
     expect(
       changesBetween(raised, setup('foot-ap', { side: 'left' }))

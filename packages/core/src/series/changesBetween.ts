@@ -7,27 +7,12 @@ import { HOLDER_WORDS } from '../setup/way';
 import { positionName } from '../room/position';
 import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
+import type { Support } from '../setup/support';
 import { techniqueWords, tiltWords } from '../setup/words';
 import { isTurn, movesBetween, SAME_MM } from './moves';
 
-export type ChangeKind =
-  | 'position'
-  | 'side'
-  | 'aids'
-  | 'receptor'
-  | 'grid'
-  | 'detent'
-  | 'sid'
-  | 'angle'
-  | 'recentre'
-  | 'centre'
-  | 'field'
-  | 'marker'
-  | 'shield'
-  | 'technique'
-  | 'breathing';
 /** The order of the hands. */
-export const CHANGE_KINDS: readonly ChangeKind[] = [
+export const CHANGE_KINDS = [
   'position',
   'side',
   'aids',
@@ -43,8 +28,10 @@ export const CHANGE_KINDS: readonly ChangeKind[] = [
   'shield',
   'technique',
   'breathing',
-];
-export type Readout = 'receptor' | 'sid' | 'tube' | 'centre' | 'field';
+] as const;
+export type ChangeKind = (typeof CHANGE_KINDS)[number];
+export const READOUTS = ['receptor', 'sid', 'tube', 'centre', 'field'] as const;
+export type Readout = (typeof READOUTS)[number];
 export type Change = {
   kind: ChangeKind;
   text: string;
@@ -63,18 +50,13 @@ const positionWords = (s: Setup): string =>
 const DETENTS = new Set(['table-tray', 'wall']);
 const inDetent = (s: Setup): boolean => DETENTS.has(s.receptor.holder);
 
-/** Things that are laid, tied or given, among what was got ready; the rest of it is said once and left. */
-const AID =
-  /\b(pads?|sponge|wedge|sandbags?|cushion|weights?|straps?|pillow|blocks?|lead|gauge|supports?|tape|pointer|spacer|ruler|scale|sheet|step|frame|cover)\b/;
-const NO_AID = /^(the light|head |bladder|allergies|long SID|groove|pelvis raised|no )/;
-/** Things to carry and to take away again, among what is got ready. */
-export const aidsOf = (s: Pick<Setup, 'prepare'>): string[] =>
-  s.prepare.filter((item) => AID.test(item) && !NO_AID.test(item));
-const shieldsOf = (s: Setup): string[] => s.protection.filter((line) => /\b(apron|shields?|lead)\b/.test(line));
+const shieldsOf = ({ protection }: Setup): string[] => protection.flatMap(({ text, lead }) => (lead ? [text] : []));
+const SUPPORT_AWAY: Readonly<Record<Support['kind'], string>> = { block: 'Block away', stool: 'Up from the stool' };
+const has = (setup: Setup, kind: Support['kind']): boolean =>
+  setup.position.supports.some((each) => each.kind === kind);
 const aecWords = (s: Setup): string =>
   s.exposure.aec === 'none' ? 'manual' : `AEC ${s.exposure.aec} ${s.exposure.aec === 'centre' ? 'cell' : 'cells'}`;
-/** Letters of the markers; records of earlier versions know one. */
-const lettersOf = ({ marker }: Setup): string => (marker.letters ?? [marker.letter]).join(' and ');
+const lettersOf = ({ marker }: Setup): string => marker.letters.join(' and ');
 const missing = (from: readonly string[], inList: readonly string[]): string[] =>
   from.filter((item) => !inList.includes(item));
 
@@ -117,18 +99,10 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
       `Left and right have changed places on the ${after.tube.heightOver === 'floor' ? 'wall' : after.tube.heightOver}: ${after.side ? `the ${after.side} side` : 'an organ of one side'} now lies across from where it was`,
       { undo: true },
     );
-  for (const support of missing(before.position.supports, after.position.supports))
-    put(
-      'aids',
-      support.startsWith('On a block')
-        ? 'Block away'
-        : support.startsWith('Seated')
-          ? 'Up from the stool'
-          : `Away: ${support}`,
-      { undo: true },
-    );
-  for (const aid of missing(aidsOf(before), aidsOf(after))) put('aids', `Away: ${aid}`, { undo: true });
-  for (const aid of missing(aidsOf(after), aidsOf(before))) put('aids', `Ready: ${aid}`);
+  for (const { kind } of before.position.supports)
+    if (!has(after, kind)) put('aids', SUPPORT_AWAY[kind], { undo: true });
+  for (const aid of missing(before.aids, after.aids)) put('aids', `Away: ${aid}`, { undo: true });
+  for (const aid of missing(after.aids, before.aids)) put('aids', `Ready: ${aid}`);
 
   if (receptorWords(before) !== receptorWords(after)) {
     const moved = before.receptor.holder !== after.receptor.holder;
@@ -159,7 +133,7 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
       was: formatLength(b.sidMm, unit),
     });
 
-  const sameAcross = (a.acrossDeg ?? 0) === (b.acrossDeg ?? 0) && a.acrossSays === b.acrossSays;
+  const sameAcross = a.acrossDeg === b.acrossDeg && a.acrossSays === b.acrossSays;
   const sameAngle = Math.abs(a.angleDeg - b.angleDeg) < 0.5 && a.angleToward === b.angleToward && sameAcross;
   if (!sameAngle) {
     if (tiltWords(b) !== '')
@@ -232,6 +206,6 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   ];
   if (technique.length > 0) put('technique', technique.join(', '), { was: techniqueWords(before.exposure) });
   if (before.breathing.words !== after.breathing.words)
-    put('breathing', after.breathing.words === '' ? 'Breath: watched, no words' : `Breath: “${after.breathing.words}”`);
+    put('breathing', !after.breathing.commanded ? 'Breath: watched, no words' : `Breath: “${after.breathing.words}”`);
   return changes;
 }

@@ -1,5 +1,6 @@
 /** How far two set-ups of one patient lie apart, in numbers: what is priced, and what the words of a change are about. */
 import { quat, mat3 } from 'gl-matrix';
+import { eachSide } from '../body/joints';
 import { toDegrees } from '../quantity/angle';
 import { applyToDirection, frameFromPairs, type Frame } from '../geometry/frame';
 import { dot, type InPatient, type InRoom, type Vec3 } from '../geometry/vector';
@@ -56,11 +57,27 @@ export function turnBetween(a: Frame<InPatient, InRoom>, b: Frame<InPatient, InR
   return degrees > 180 ? 360 - degrees : degrees;
 }
 
+/** How far one place of the body is turned against another, about whatever axis, 0 to 180°. */
+const angleBetween = (a: Frame<InPatient, InRoom>, b: Frame<InPatient, InRoom>): number =>
+  toDegrees(quat.getAngle(rotationOf(a), rotationOf(b)));
+
 /** Patient's left, across the table: which side of it that is. */
 const leftAcross = (setup: Setup): number => dot(applyToDirection(setup.scene.place, [1, 0, 0]), ACROSS);
 const ACROSS: Vec3<InRoom> = [0, 1, 0];
 /** A side that points up or down is on neither side of the table. */
 const CLEARLY = 0.5;
+
+/** Less than this is the slack of a joint, not a new pose. */
+const POSED_FROM_DEG = 5;
+
+/** A joint bent otherwise, or the body turned a little: the part is laid anew. */
+function laidAnew(before: Setup, after: Setup): boolean {
+  const [was, is] = [eachSide(before.scene.pose), eachSide(after.scene.pose)];
+  const bent = [...new Set([...was.keys(), ...is.keys()])].some(
+    (motion) => Math.abs((was.get(motion) ?? 0) - (is.get(motion) ?? 0)) >= POSED_FROM_DEG,
+  );
+  return bent || angleBetween(before.scene.place, after.scene.place) >= POSED_FROM_DEG;
+}
 
 export function movesBetween(before: Setup, after: Setup): Moves {
   const transfer = stationOf(before) !== stationOf(after);
@@ -70,7 +87,7 @@ export function movesBetween(before: Setup, after: Setup): Moves {
   return {
     turnDeg,
     transfer,
-    limb: !transfer && turnDeg < TURN_FROM_DEG && b.position.say !== a.position.say,
+    limb: !transfer && turnDeg < TURN_FROM_DEG && laidAnew(b, a),
     otherLimb: b.side !== a.side && b.scene.oneSided && a.scene.oneSided,
     sideSwapped: !transfer && Math.abs(was) > CLEARLY && Math.abs(is) > CLEARLY && Math.sign(was) !== Math.sign(is),
     holder: b.receptor.holder !== a.receptor.holder,
@@ -82,7 +99,7 @@ export function movesBetween(before: Setup, after: Setup): Moves {
     angle:
       Math.abs(a.tube.angleDeg - b.tube.angleDeg) >= 0.5 ||
       a.tube.angleToward !== b.tube.angleToward ||
-      (a.tube.acrossDeg ?? 0) !== (b.tube.acrossDeg ?? 0),
+      a.tube.acrossDeg !== b.tube.acrossDeg,
     grid: (b.receptor.grid?.ratio ?? 0) !== (a.receptor.grid?.ratio ?? 0),
     aim: b.centre.text !== a.centre.text,
   };

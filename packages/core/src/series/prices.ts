@@ -24,7 +24,7 @@ export const PRICES = {
   aim: { title: 'Another aim', default: 2 },
 } as const;
 export type PriceId = keyof typeof PRICES;
-export const PRICE_IDS = Object.keys(PRICES) as PriceId[];
+export const PRICE_IDS = Object.keys(PRICES) as [PriceId, ...PriceId[]];
 
 export const pricesSchema = z
   .strictObject(Object.fromEntries(PRICE_IDS.map((id) => [id, points])) as Record<PriceId, typeof points>)

@@ -1,8 +1,10 @@
 /** What is said for the breath, and when the exposure is made: by words, or by watching who cannot follow them. */
 import type { Projection } from '../projections/schema';
+import type { BreathPhase } from '../projections/vocabulary';
 import type { Situation } from './request';
 
 export type Breathing = {
+  phase: BreathPhase;
   /** Said to the patient; empty where nothing is said. */
   words: string;
   moment: string;
@@ -10,22 +12,60 @@ export type Breathing = {
   commanded: boolean;
 };
 
-/** Views whose words are about keeping a limb still, not about the breath. */
-const OF_A_LIMB = /^(hand|arm|forearm|leg|foot|shoulder|femur)/;
+type Asked = Projection['breathing'];
 
-/** @returns the entry's words for one who holds the breath when asked, else what to watch for */
-export function breathFor({ breathing, region }: Projection, situation: Situation): Breathing {
-  const { words, moment, breath } = breathing;
-  if (situation.holdsBreath && situation.holdsStill) return { words, moment, commanded: true };
-  if (OF_A_LIMB.test(region)) {
-    if (situation.holdsStill) return { words, moment, commanded: true };
-    return { words: '', moment: 'when the part is held still', commanded: false };
-  }
-  const watched =
-    breath === 'out'
-      ? 'between two breaths, when chest and belly have sunk'
-      : 'at the top of a breath in; of one who cries, when the cry ends';
-  return { words: '', moment: watched, commanded: false };
+const WORDS: Readonly<Record<Exclude<BreathPhase, 'none'>, { say: string; moment: string }>> = {
+  'second in': { say: 'Breathe in. Out. In again, deep. Hold it.', moment: 'second full breath in' },
+  in: { say: 'Breathe in. Hold it.', moment: 'end of the breath in' },
+  'slowly in': { say: 'Breathe in slowly and go on.', moment: 'during a slow breath in' },
+  out: { say: 'Breathe out. Hold it out.', moment: 'end of the breath out' },
+  'in and out': { say: 'Breathe in, out, hold it out.', moment: 'end of the breath out' },
+  quiet: { say: 'Breathe gently all the time.', moment: 'quiet breathing, two seconds or longer' },
+  suspended: { say: 'Stop breathing.', moment: 'suspended' },
+  swallow: { say: 'Drink, and hold your breath after the swallow.', moment: 'while the mouthful goes down' },
+};
+
+const keepStill = (still: Asked['still']): string =>
+  still === undefined || still === 'whole' ? 'Keep still.' : `Keep the ${still} still.`;
+
+/** How full the lungs are at the exposure: diaphragm and organs lie by it. */
+export const lungsAt = ({ phase }: Pick<Asked, 'phase'>): 'in' | 'out' =>
+  phase === 'out' || phase === 'in and out' ? 'out' : 'in';
+
+/** The words for one who follows them. */
+function spoken({ phase, still, drops, why }: Asked): Pick<Breathing, 'words' | 'moment'> {
+  if (phase === 'none') return { words: keepStill(still), moment: 'no breath needed' };
+  const { say, moment } = WORDS[phase];
+  const said = drops ? `Breathe out and let the ${drops} drop. Hold it out.` : say;
+  return {
+    words: [said, ...(still ? [keepStill(still)] : [])].join(' '),
+    moment: [moment, ...(why ? [why] : [])].join(': '),
+  };
+}
+
+const WATCHED: Readonly<Record<'still' | 'in' | 'out' | 'between', string>> = {
+  still: 'when the part is held still',
+  out: 'between two breaths, when chest and belly have sunk',
+  in: 'at the top of a breath in; of one who cries, when the cry ends',
+  between: 'between two breaths, when the patient is still',
+};
+
+function watchedFor({ phase }: Asked): string {
+  if (phase === 'none') return WATCHED.still;
+  if (phase === 'suspended') return WATCHED.between;
+  return WATCHED[lungsAt({ phase })];
+}
+
+/** @returns the words for one who holds the breath when asked, else what to watch for */
+export function breathFor(
+  { breathing }: Pick<Projection, 'breathing'>,
+  { holdsBreath, holdsStill }: Pick<Situation, 'holdsBreath' | 'holdsStill'>,
+): Breathing {
+  const { phase } = breathing;
+  const follows = holdsStill && (holdsBreath || phase === 'none');
+  return follows
+    ? { phase, ...spoken(breathing), commanded: true }
+    : { phase, words: '', moment: watchedFor(breathing), commanded: false };
 }
 
 /** As one line: what is said and when, or what is watched for. */

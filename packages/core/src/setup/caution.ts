@@ -32,16 +32,15 @@ export function cautionsFor(projection: Projection, patient: Patient, situation:
     pregnancyPossible: situation.pregnancy === 'possible',
     child: isChild(patient),
   };
-  const found: SetupCaution[] = projection.cautions
-    .filter((caution) => applies[caution.when])
-    .map(({ text, grave, group }) => ({ text, grave, group }));
+  const own = projection.cautions.filter((caution) => applies[caution.when]);
+  const found: SetupCaution[] = own.map(({ text, grave, group }) => ({ text, grave, group }));
   for (const worn of situation.worn) {
     const text = OF_WORN[worn];
     if (text) found.push({ text, grave: worn === 'traction', group: 'position' });
   }
   if (situation.holder === 'may be pregnant')
     found.push({ text: 'Whoever may be pregnant does not hold and leaves the room.', grave: true, group: 'protect' });
-  const named = found.some((caution) => caution.text.startsWith('Pregnancy'));
+  const named = own.some(({ when }) => when === 'pregnancyPossible');
   if (!named && situation.pregnancy === 'possible' && TRUNK_REGIONS.has(projection.region)) {
     found.push({ text: 'Pregnancy possible: stop and follow local policy.', grave: true, group: 'patient' });
   }

@@ -40,11 +40,13 @@ import { protectionFor } from './protection';
 import { receptorPlane } from './receptorPlane';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import { centroid, sceneOf } from './scene';
-import type { Problem, Setup, Side } from './setup';
+import { bars, blocks } from './problem';
+import { SETUP_VERSION, type Problem, type Setup, type Side } from './setup';
 import { sideView } from './side';
 import { spotProblems } from './spot';
 import { sittingLowers, standingLift } from './stand';
 import { boardOf, isLimited, limitsFor } from './stillJoints';
+import type { Support } from './support';
 import { chooseTechnique, type Conditions } from './technique';
 import { alongRay, placeMeasured, proportionalThickness } from './thickness';
 import { centreTold, imageTold, receptorTold, tubeTold } from './told';
@@ -259,11 +261,9 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
 
   // 9 words
   const skinShare = focusToSkinMm / sidMm;
-  const supports = [
-    ...(lift.blockMm > 0 ? [`On a block ${formatLength(lift.blockMm, unit)} high: the tube does not go lower`] : []),
-    ...(lift.seatedMm > 0
-      ? [`Seated, ${formatLength(lift.seatedMm, unit)} lower than standing: the tube does not go higher`]
-      : []),
+  const supports: Support[] = [
+    ...(lift.blockMm > 0 ? [{ kind: 'block' as const, mm: lift.blockMm }] : []),
+    ...(lift.seatedMm > 0 ? [{ kind: 'stool' as const, mm: lift.seatedMm }] : []),
   ];
   const cautions = cautionsFor(projection, body.patient, situation);
   const { centre, touched } = centreTold(projection, placed, aimed, { view, unit, up: plane.v, found: given !== null });
@@ -296,8 +296,11 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     .map((step) => ({ ...step, text: toldAs(fillIn(step.text, projection, way)) }))
     .filter(({ text }) => text !== '');
   // What is barred is never told as a step beside the problem that bars it.
-  const barred = problems.some(({ code }) => BARRED.has(code));
+  const barred = problems.some(bars);
+  // What is brought for the entry's own holder helps nobody at another.
+  const asUsual = !barred && (!given || given.holder === asTaught.positions[0].holders[0]);
   const setup = {
+    version: SETUP_VERSION,
     projectionId: projection.id,
     name: nameOf(projection, side, given),
     region: projection.region,
@@ -305,7 +308,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     patient: request.patient ?? {},
     situation,
     room: { id: room.id, name: room.name },
-    feasible: !problems.some((problem) => BLOCKING.has(problem.code)),
+    feasible: !problems.some(blocks),
     problems,
     position: {
       body: way.body,
@@ -362,10 +365,8 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     showsLevels: projection.showsLevels,
     protection: protectionFor(projection.protection, rules.shielding),
     breathing,
-    prepare:
-      barred || (given && given.holder !== asTaught.positions[0].holders[0])
-        ? []
-        : projection.prepare.map(toldAs).filter((text) => text !== ''),
+    prepare: asUsual ? projection.prepare.map(toldAs).filter((text) => text !== '') : [],
+    aids: asUsual ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
     remove: projection.remove,
     cautions,
     assumptions: [
@@ -407,19 +408,3 @@ function gridWish({ grid }: Projection, given: GivenWay | null, child: boolean):
   if (grid === 'always') return 'yes';
   return grid === 'yes' && child ? 'by-thickness' : grid;
 }
-
-/** Problems by which patient and situation bar it: nothing of it is told as a step. */
-const BARRED: ReadonlySet<string> = new Set(['forbidden', 'position-barred', 'kept-part']);
-
-/** Problems that forbid the set-up; the others are said and worked with. */
-const BLOCKING = new Set([
-  ...BARRED,
-  'position-unknown',
-  'no-holder',
-  'clipped',
-  'angle-limit',
-  'in-the-way',
-  'tube-load',
-  'tube-low',
-  'outside-model',
-]);

@@ -18,8 +18,8 @@ export type GridCheck = GridLoss & {
   /** Tilt across the strips and place of the focal spot across them, as they are. */
   tiltDeg: number;
   offCentreMm: number;
-  /** What may be off before the centre loses `CENTRE_SHARE`, and the distances before the edge loses `EDGE_SHARE`. */
-  tolerance: { tiltDeg: number; offCentreMm: number; distanceMm: readonly [number, number] };
+  /** What may be off before the centre loses `CENTRE_SHARE`, and the distances before the edge loses `EDGE_SHARE`; null: however far. */
+  tolerance: { tiltDeg: number; offCentreMm: number; distanceMm: readonly [number, number | null] };
   /** Tube angle up or down the receptor that the grid bears at this SID; 0 where it bears none. */
   angleUpToDeg: number;
 };
@@ -82,11 +82,11 @@ export function gridWarnings(
   const told = gridLevelDeg !== 0 || gridCentreMm !== 0;
   const lost = `The grid cuts off ${percent(check.centre)} at the centre and ${percent(check.worseEdge)} at the worse edge.`;
   const [low, high] = check.tolerance.distanceMm;
-  const distant = check.distanceMm < low || check.distanceMm > high;
+  const distant = check.distanceMm < low || (high !== null && check.distanceMm > high);
   const cure = told
     ? 'More mAs is the wrong cure: level it and centre it.'
     : distant
-      ? `It is focused to ${formatLength(check.focusMm, unit)} and bears ${rangeWords([low, high], unit)} with this field: another SID, another grid, a narrower field, or the grid out.`
+      ? `It is focused to ${formatLength(check.focusMm, unit)} and bears ${high === null ? `${formatLength(low, unit)} and more` : rangeWords([low, high], unit)} with this field: another SID, another grid, a narrower field, or the grid out.`
       : 'The ray leans across its strips: turn them along the lean, or take the grid out.';
   return [{ code: 'grid-cut-off', text: `${lost} ${cure}` }];
 }

@@ -401,9 +401,10 @@ describe('a tube that does not go high enough', () => {
   test('who may sit is seated so much lower, and it is said; a higher tube leaves the patient standing', () => {
     const asked = { projectionId: 'skull-pa-axial-30', patient: { ageYears: 40, sex: 'male' as const } };
     const low = computeSetup({ ...asked, room: ROOM_TWO });
-    expect(low.position.supports).toEqual([
+    expect(low.position.supports).toEqual([{ kind: 'stool', mm: expect.any(Number) }]);
+    expect(low.steps.map(({ text }) => text)).toContainEqual(
       expect.stringMatching(/^Seated, .* lower than standing: the tube does not go higher$/),
-    ]);
+    );
     expect(low.tube.sidMm).toBe(low.tube.sidWantedMm);
     expect(low.scene.focal[2]).toBeLessThanOrEqual(ROOM_TWO.tube.focusHeightMm[1] + 1);
     expect(computeSetup({ ...asked, room: ROOM_ONE }).position.supports).toEqual([]);

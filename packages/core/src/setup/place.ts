@@ -42,6 +42,7 @@ import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
 import { restBody, seatUnder, type Surface } from '../room/rest';
 import { isLying, stanceOf, type Stance } from '../room/stance';
 import { layLimb, onlyTurn } from './limb';
+import { lungsAt } from './breath';
 import { angleNames, relationOf, squared, TOWARD_AXIS } from './relation';
 import type { Side } from './setup';
 import type { SideView } from './side';
@@ -178,7 +179,10 @@ export function placePatient(
 ): PlacedBody {
   const lies = isLying(way.body);
   const horizontal = isHorizontalWay(way);
-  const adapt: BodyAdapt = { state: { rest: lies ? 'lying' : 'standing', breath: projection.breathing.breath }, girth };
+  const adapt: BodyAdapt = {
+    state: { rest: lies ? 'lying' : 'standing', breath: lungsAt(projection.breathing) },
+    girth,
+  };
   const body = adaptBody(patient, adapt);
   const names = way.poseAlone ? way.pose : [...projection.pose, ...way.pose];
   const sitting = way.body === 'seated' ? (['sitting', 'sitting-other-arm'] as const) : [];

@@ -29,6 +29,7 @@ import type { HeldPart, PoseName } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../room/position';
 import { restBody, seatUnder, type Surface } from '../room/rest';
 import { isLying, stanceOf, towardSupport, type Stance } from '../room/stance';
+import { lungsAt } from './breath';
 import type { GivenWay } from './given';
 import { layLimb } from './limb';
 import {
@@ -113,7 +114,10 @@ export function settleGiven(
   { girth, limits, boardMm }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number },
 ): Settled {
   const lies = isLying(asked.position) || asked.position === 'semi-erect';
-  const adapt: BodyAdapt = { state: { rest: lies ? 'lying' : 'standing', breath: projection.breathing.breath }, girth };
+  const adapt: BodyAdapt = {
+    state: { rest: lies ? 'lying' : 'standing', breath: lungsAt(projection.breathing) },
+    girth,
+  };
   const body = adaptBody(patient, adapt);
   const part = partsFor(wanted, asked.half)[0];
   const plain = part.segment.replace(/_R$/, '_L');

@@ -1,2 +1,44 @@
 /** Why a set-up cannot or must not be done so, or what it lacks. */
-export type Problem = { code: string; text: string };
+
+/** Patient and situation bar it: nothing of it is told as a step. */
+const BARRED_CODES = ['forbidden', 'position-barred', 'kept-part'] as const;
+/** It cannot be done so, by room, tube, receptor or model. */
+const IMPOSSIBLE_CODES = [
+  'position-unknown',
+  'no-holder',
+  'clipped',
+  'angle-limit',
+  'in-the-way',
+  'tube-load',
+  'tube-low',
+  'outside-model',
+] as const;
+/** Said, and worked with. */
+const SAID_CODES = [
+  'aec-cover',
+  'chart-row-odd',
+  'dose-high',
+  'grid-cut-off',
+  'grid-stays',
+  'joint-limit',
+  'margin',
+  'mas-limit',
+  'no-grid',
+  'receptor-unknown',
+  'sid-reduced',
+  'sid-too-short',
+  'skin-near',
+  'technique-unchecked',
+  'thickness-odd',
+] as const;
+export const PROBLEM_CODES = [...BARRED_CODES, ...IMPOSSIBLE_CODES, ...SAID_CODES] as const;
+export type ProblemCode = (typeof PROBLEM_CODES)[number];
+
+export type Problem = { code: ProblemCode; text: string };
+
+const BARS: ReadonlySet<ProblemCode> = new Set(BARRED_CODES);
+const BLOCKS: ReadonlySet<ProblemCode> = new Set([...BARRED_CODES, ...IMPOSSIBLE_CODES]);
+/** Whether patient and situation bar it. */
+export const bars = ({ code }: Problem): boolean => BARS.has(code);
+/** Whether it cannot or must not be done so. */
+export const blocks = ({ code }: Problem): boolean => BLOCKS.has(code);

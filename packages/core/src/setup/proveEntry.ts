@@ -7,6 +7,7 @@ import { isMotion } from '../body/joints';
 import { mannequin } from '../body/mannequin';
 import type { PatientInput } from '../body/patient';
 import { hasProjection } from '../projections/catalogue';
+import { entryOfToday } from '../projections/migrations';
 import { projectionSchema, type Projection } from '../projections/schema';
 import { demoRooms } from '../room/demoRooms';
 import { RULES } from '../room/houseRules';
@@ -137,7 +138,7 @@ function computedFaults(entry: Projection): Omit<EntryFault, 'entry'>[] {
 }
 
 /**
- * @param written what was written or imported, of any shape
+ * @param written what was written or imported, of any shape and any version
  * @returns the entry, or every reason why it is refused
  */
 export function proveEntry(written: unknown): { ok: true; entry: Projection } | { ok: false; faults: EntryFault[] } {
@@ -147,7 +148,7 @@ export function proveEntry(written: unknown): { ok: true; entry: Projection } | 
     ok: false as const,
     faults: faults.map((fault) => ({ entry: named, ...fault })),
   });
-  const read = projectionSchema.safeParse(written);
+  const read = projectionSchema.safeParse(entryOfToday(written));
   if (!read.success)
     return asFaults(
       read.error.issues.map(({ path, message }) => ({ field: path.join('.') || 'entry', rule: message })),

@@ -13,8 +13,10 @@ import type { Breathing } from './breath';
 import type { GivenWay } from './given';
 import type { GridCheck } from './gridCheck';
 import type { Problem } from './problem';
+import type { Protection } from './protection';
 import type { TechniqueChoice } from './technique';
 import type { Situation } from './request';
+import type { Support } from './support';
 
 export type { Problem };
 export type Letter = 'R' | 'L';
@@ -74,10 +76,15 @@ export type Scene = {
   oneSided: boolean;
 };
 
+/** Of the form of a Setup; 1: before it was numbered. */
+export const SETUP_VERSION = 2 as const;
+
 export type Setup = {
+  version: typeof SETUP_VERSION;
   projectionId: string;
   name: string;
-  region: Region;
+  /** Null in a record of an entry that nobody has any more. */
+  region: Region | null;
   side: Side | null;
   patient: PatientInput;
   situation: Situation;
@@ -90,7 +97,7 @@ export type Setup = {
     facing: View;
     nearSide: Side | null;
     part: string[];
-    supports: string[];
+    supports: Support[];
   };
   receptor: {
     holder: HolderKind;
@@ -178,9 +185,12 @@ export type Setup = {
   study: Study | null;
   /** Fluid levels and free gas are looked for. */
   showsLevels: boolean;
-  protection: string[];
+  protection: Protection[];
   breathing: Breathing;
+  /** Seen to once. */
   prepare: string[];
+  /** Brought, laid or tied, and taken away again. */
+  aids: string[];
   remove: string[];
   steps: SetupStep[];
   checks: string[];

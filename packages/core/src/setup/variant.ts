@@ -1,9 +1,7 @@
 /** Applies the schools that the house rules chose to an entry. */
+import { isRecord } from '../quantity/record';
 import type { Projection } from '../projections/schema';
 import { RULES, type HouseRules, type RuleId } from '../room/houseRules';
-
-const isRecord = (value: unknown): value is Record<string, unknown> =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function merge<T>(base: T, patch: Record<string, unknown>): T {
   const result: Record<string, unknown> = { ...(base as Record<string, unknown>) };

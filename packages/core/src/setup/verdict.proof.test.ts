@@ -12,11 +12,10 @@ import { constraintsOf } from '../series/constraints';
 import { planSeries } from '../series/planSeries';
 import { summarizeSeries } from '../series/bringList';
 import { projectionOf, projections } from '../projections/catalogue';
-import { projectionSchema, type Projection } from '../projections/schema';
+import type { Projection } from '../projections/schema';
 import { computeSetup } from './computeSetup';
 import { situationFor, type SetupRequest, type Situation } from './request';
 import type { Setup } from './setup';
-import { demandsOf } from './verdict';
 
 const patient = { ageYears: 40, sex: 'female' } as const;
 const sideOf = ({ sided }: Projection) => (sided === 'each' ? ('left' as const) : undefined);
@@ -124,14 +123,6 @@ describe('a copy of an entry has the verdict of the original', () => {
       expect(found(copy)).toEqual(found());
     },
   );
-  test('one that was written before it could say what it asks is read by its words', () => {
-    for (const demand of ['weights', 'stress', 'weight-bearing'])
-      for (const entry of demanding(demand)) {
-        const { demands: _, ...earlier } = entry;
-        if (!/weight|stress/i.test([entry.name, ...entry.alsoCalled, ...entry.marker.extra].join())) continue;
-        expect(demandsOf(projectionSchema.parse({ ...earlier, id: 'own-earlier' }))).toContain(demand);
-      }
-  });
 });
 
 describe('what must stay, stays', () => {

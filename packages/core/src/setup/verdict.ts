@@ -27,30 +27,11 @@ const asksAny = (projection: Projection, names: readonly PoseName[]): boolean =>
 const BENDS_NECK: readonly PoseName[] = ['neck-bent-forward', 'neck-bent-back'];
 const BENDS_TRUNK: readonly PoseName[] = ['bent-forward', 'bent-back', 'bent-left', 'turned-left'];
 
-type Demand = NonNullable<Projection['demands']>[number];
-
-/** Words by which an entry that was written before it could say so tells what it asks of the patient. */
-const TOLD_BY: readonly [Demand, RegExp][] = [
-  ['weights', /\bweights?\b(?!-)|\bweighted\b/i],
-  ['stress', /\bstress\b/i],
-  ['weight-bearing', /weight.bearing/i],
-  ['bent-neck', /\b(neck|cervical)\b.*\b(flexion|extension|bent)\b/i],
-  ['bent-trunk', /\b(lumbar|trunk|spine)\b.*\b(flexion|extension|bending|bent)\b/i],
-];
-
-/** What the view asks of the patient beyond lying there. An entry without the field is read by its words, to be safe. */
-export function demandsOf({ demands, name, alsoCalled, marker }: Projection): readonly Demand[] {
-  if (demands) return demands;
-  const words = [name, ...alsoCalled, ...marker.extra].join('; ');
-  return TOLD_BY.filter(([, told]) => told.test(words)).map(([demand]) => demand);
-}
-
 const STANDS: ReadonlySet<BodyPosition> = new Set<BodyPosition>(['upright', 'kneeling']);
 
 /** @returns why none of its ways may be done, and who is asked; null where it may */
 export function forbiddenView(projection: Projection, situation: Situation): Forbidden | null {
-  const demands = demandsOf(projection);
-  const asks = (demand: Demand) => demands.includes(demand);
+  const asks = (demand: Projection['demands'][number]) => projection.demands.includes(demand);
   const broken = isBroken(situation);
   const hurt = isInjured(situation);
   if (neckStays(situation) && (asks('bent-neck') || asksAny(projection, BENDS_NECK)))
@@ -86,7 +67,7 @@ export function forbiddenView(projection: Projection, situation: Situation): For
 
 /** A found way in which what the view shows could not come about: a load wants one who is upright. */
 export function loadLost(projection: Projection, body: BodyPosition, part: string): Problem[] {
-  const demands = demandsOf(projection);
+  const { demands } = projection;
   const leg = /^(thigh|patella|shank|talus|foot|toes|pelvis)/.test(part);
   const loaded = demands.includes('weights') || demands.includes('weight-bearing');
   const upright = body === 'upright' || (body === 'seated' && !leg && !demands.includes('weights'));

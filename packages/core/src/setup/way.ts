@@ -198,10 +198,17 @@ function takeGiven(entry: Projection, given: GivenWay, situation: Situation, roo
     way: { ...usual, body: given.position, seatable: false, poseAlone: given.asItLies, given },
     holders: holder ? [holder] : [],
     problems: [
-      ...(why === null ? [] : [{ code: 'position-barred', text: `${entry.name} like this is barred: ${why}.` }]),
+      ...(why === null
+        ? []
+        : [{ code: 'position-barred' as const, text: `${entry.name} like this is barred: ${why}.` }]),
       ...(holder
         ? []
-        : [{ code: 'no-holder', text: `${room.name} has no ${HOLDER_WORDS[given.holder]} for ${entry.name}.` }]),
+        : [
+            {
+              code: 'no-holder' as const,
+              text: `${room.name} has no ${HOLDER_WORDS[given.holder]} for ${entry.name}.`,
+            },
+          ]),
     ],
   };
 }

@@ -6,6 +6,7 @@ import { formatAngle } from '../quantity/angle';
 import { capitalize, listWords } from '../quantity/text';
 import { STEP_GROUPS, type Projection, type StepGroup, type Toward } from '../projections/schema';
 import type { Setup, SetupStep } from './setup';
+import { supportWords } from './support';
 import { HOLDER_WORDS } from './way';
 
 /** Closer than this counts as level: a fingertip's breadth. */
@@ -60,15 +61,13 @@ export function levelAgainst(
 export function tiltWords({ angleDeg, angleSays, acrossDeg, acrossSays }: Setup['tube']): string {
   return [
     ...(angleDeg > 0 ? [`${formatAngle(angleDeg)} to the ${angleSays}`] : []),
-    // Records of earlier versions know nothing of a tilt across.
-    ...(acrossDeg ? [`${formatAngle(acrossDeg)} across to the ${acrossSays}`] : []),
+    ...(acrossDeg > 0 ? [`${formatAngle(acrossDeg)} across to the ${acrossSays}`] : []),
   ].join(' and ');
 }
 
 /** "80 kVp, 20 mAs"; without the mAs where nobody can say it. */
 export const techniqueWords = ({ kVp, mAs, masKnown }: Pick<Setup['exposure'], 'kVp' | 'mAs' | 'masKnown'>): string =>
-  // Records of earlier versions always hold one.
-  (masKnown ?? true) ? `${kVp} kVp, ${mAs} mAs` : `${kVp} kVp, mAs by the room’s own chart`;
+  masKnown ? `${kVp} kVp, ${mAs} mAs` : `${kVp} kVp, mAs by the room’s own chart`;
 
 type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
   breathingWords: string;
@@ -102,11 +101,11 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
           ? 'No grid: on the table top'
           : 'No grid',
   );
-  for (const text of setup.prepare) put('room', capitalize(text));
+  for (const text of [...setup.prepare, ...setup.aids]) put('room', capitalize(text));
   put('patient', 'Two identifiers against the band; the order and the side said aloud');
   if (setup.remove.length > 0) put('patient', `Off: ${listWords(setup.remove)}`);
   put('position', position.say);
-  for (const text of position.supports) put('position', text);
+  for (const support of position.supports) put('position', supportWords(support, unit));
   put('centre', capitalize(centre.text));
   if (centre.checkBy.length > 0)
     put('centre', `Check by touch: ${listWords(centre.checkBy.map((check) => check.text))}`);
@@ -140,7 +139,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     'marker',
     `${setup.marker.letters.length > 1 ? 'Markers' : 'Marker'} ${setup.marker.letters.join(' and ')}: ${setup.marker.place}${setup.marker.extra.length > 0 ? `; also to mark: ${listWords(setup.marker.extra)}` : ''}`,
   );
-  for (const text of setup.protection) put('protect', capitalize(text));
+  for (const { text } of setup.protection) put('protect', capitalize(text));
   put(
     'technique',
     `${techniqueWords(exposure)}, ${exposure.focalSpot} focus${exposure.aec === 'none' ? ', manual' : `, AEC ${exposure.aec} ${exposure.aec === 'centre' ? 'cell' : 'cells'}`}`,

@@ -1,6 +1,6 @@
 /** Copy an entry and change it. The server proves it as it proves those that ship; what it refuses stays typed. */
 import { Button, Input } from '@rneui/themed';
-import { angleWays, type Projection } from '@taktik/core';
+import { angleWays, BREATH_PHASES, breathFor, type Projection } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { reasonsOf, useDeleteOwnMutation, usePutOwnMutation } from '../../state/api';
@@ -13,7 +13,7 @@ import { isOwn } from './useOwnEntries';
 
 type Props = { open: boolean; from: Projection; onClose: () => void; onSaved: (id: string) => void };
 
-const FIELDS: readonly { key: keyof Draft; label: string; many?: boolean }[] = [
+const FIELDS: readonly { key: Exclude<keyof Draft, 'breath'>; label: string; many?: boolean }[] = [
   { key: 'name', label: 'Name' },
   { key: 'alsoCalled', label: 'Search words, with commas' },
   { key: 'shows', label: 'What it shows' },
@@ -22,12 +22,17 @@ const FIELDS: readonly { key: keyof Draft; label: string; many?: boolean }[] = [
   { key: 'angle', label: 'Tube angle in degrees' },
   { key: 'kVp', label: 'kVp with grid' },
   { key: 'mAs', label: 'mAs of the chart' },
-  { key: 'breath', label: 'Words for the breath' },
   { key: 'marker', label: 'Where the marker lies' },
   { key: 'steps', label: 'Own steps, one a line', many: true },
   { key: 'checks', label: 'Criteria, one a line', many: true },
   { key: 'note', label: 'Note', many: true },
 ];
+
+/** Each way of the breath by what is said for it. */
+const BREATHS = BREATH_PHASES.map((phase) => ({
+  value: phase,
+  label: breathFor({ breathing: { phase } }, { holdsBreath: true, holdsStill: true }).words,
+}));
 
 export function OwnEntrySheet({ open, from, onClose, onSaved }: Props) {
   const [put, { isLoading }] = usePutOwnMutation();
@@ -79,6 +84,12 @@ export function OwnEntrySheet({ open, from, onClose, onSaved }: Props) {
         ]}
         value={draft.toward}
         onChange={(toward) => change({ toward })}
+      />
+      <Choice
+        label="Words for the breath"
+        options={BREATHS}
+        value={draft.breath}
+        onChange={(breath) => change({ breath })}
       />
       <Choice
         label="Grid"

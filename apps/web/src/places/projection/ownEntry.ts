@@ -13,7 +13,7 @@ export type Draft = {
   mAs: string;
   grid: Projection['grid'];
   aec: Projection['exposure']['aecCells'];
-  breath: string;
+  breath: Projection['breathing']['phase'];
   marker: string;
   steps: string;
   checks: string;
@@ -38,7 +38,7 @@ export const draftOf = (entry: Projection): Draft => ({
   mAs: String(entry.exposure.chart.mAs),
   grid: entry.grid,
   aec: entry.exposure.aecCells,
-  breath: entry.breathing.words,
+  breath: entry.breathing.phase,
   marker: entry.marker.place,
   steps: entry.steps.map(({ text }) => text).join('\n'),
   checks: entry.checks.join('\n'),
@@ -114,7 +114,7 @@ export function entryOf(entry: Projection, draft: Draft): Projection {
       chart: { ...entry.exposure.chart, mAs },
     },
     grid: draft.grid,
-    breathing: { ...entry.breathing, words: draft.breath.trim() },
+    breathing: { ...entry.breathing, phase: draft.breath },
     marker: { ...entry.marker, place: draft.marker.trim() },
     steps: lines(draft.steps).map((text) => kept.get(text) ?? { group: 'position', text, unlessInjured: false }),
     checks: lines(draft.checks),

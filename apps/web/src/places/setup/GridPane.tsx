@@ -58,7 +58,7 @@ export function GridPane({ setup, unit, overrides, pull }: Props) {
             : `At this SID the edges lose more than ${percent(EDGE_SHARE)} already without an angle.`
           : `The strips run across the tube’s angle: no more than ${grid.tolerance.tiltDeg.toFixed(1)}°. Turn the grid.`}
       </Words>
-      <Words kind="small">{`It bears ${grid.tolerance.tiltDeg.toFixed(1)}° off level or ${formatLength(grid.tolerance.offCentreMm, unit)} off centre (${percent(CENTRE_SHARE)} lost), and a distance of ${formatLength(near, unit)} to ${Number.isFinite(far) ? formatLength(far, unit) : 'any'} (${percent(EDGE_SHARE)} at the edge).`}</Words>
+      <Words kind="small">{`It bears ${grid.tolerance.tiltDeg.toFixed(1)}° off level or ${formatLength(grid.tolerance.offCentreMm, unit)} off centre (${percent(CENTRE_SHARE)} lost), and a distance of ${formatLength(near, unit)} to ${far === null ? 'any' : formatLength(far, unit)} (${percent(EDGE_SHARE)} at the edge).`}</Words>
       <Stepper
         label="Off level, across the strips"
         unit="°"

@@ -39,9 +39,8 @@ export const sidText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   other: `${length(setup.tube.sidMm, otherUnit(unit))} ${otherUnit(unit)}`,
 });
 
-/** Records of earlier versions know nothing of a tilt across or of a way. */
 export function tubeText({ tube, way }: Setup): ReadoutText {
-  const across = tube.acrossDeg ? `${formatAngle(tube.acrossDeg)} across to the ${tube.acrossSays}` : '';
+  const across = tube.acrossDeg > 0 ? `${formatAngle(tube.acrossDeg)} across to the ${tube.acrossSays}` : '';
   const course = tube.beam === 'horizontal' ? 'horizontal' : 'vertical';
   const other = way?.beam === 'rest' ? `back rest at ${formatAngle(way.backRestDeg ?? 0)}` : course;
   if (tube.angleDeg === 0 && across !== '')
@@ -92,8 +91,8 @@ export function indexText(standardIndex: number, scale: IndexScale = STANDARD_SC
 export const techniqueText = (setup: Setup): ReadoutText => ({
   figure: `${setup.exposure.kVp}`,
   unit: 'kVp',
-  // Where nobody can say the mAs, none is shown; records of earlier versions always hold one.
-  line: `${(setup.exposure.masKnown ?? true) ? Number(setup.exposure.mAs.toPrecision(3)) : '—'} mAs · ${AEC_WORDS[setup.exposure.aec]}`,
+  // Where nobody can say the mAs, none is shown.
+  line: `${setup.exposure.masKnown ? Number(setup.exposure.mAs.toPrecision(3)) : '—'} mAs · ${AEC_WORDS[setup.exposure.aec]}`,
   other: `${setup.exposure.focalSpot} focus · ${Math.round(toCentimetres(setup.exposure.thicknessMm))} cm`,
 });
 
@@ -114,17 +113,16 @@ export function situationText(situation: Situation): string {
   const words: string[] = [];
   if (situation.spineNotCleared) words.push('spine not cleared');
   words.push(situation.canStand ? 'stands' : situation.canSit ? 'sits' : 'lies');
-  // Records of earlier versions know nothing of what follows.
-  if (situation.proppedDeg) words.push(`propped at ${situation.proppedDeg}°`);
-  else if (situation.canLieFlat === false) words.push('cannot lie flat');
-  words.push(...(situation.suspected ?? []).map((each) => `${each}?`));
-  words.push(...(situation.keepStill ?? []).map((part) => `${part} stays`));
-  words.push(...(situation.worn ?? []));
-  for (const each of [situation.cast, situation.condition]) if (each && each !== 'none') words.push(each);
+  if (situation.proppedDeg > 0) words.push(`propped at ${situation.proppedDeg}°`);
+  else if (!situation.canLieFlat) words.push('cannot lie flat');
+  words.push(...situation.suspected.map((each) => `${each}?`));
+  words.push(...situation.keepStill.map((part) => `${part} stays`));
+  words.push(...situation.worn);
+  for (const each of [situation.cast, situation.condition]) if (each !== 'none') words.push(each);
   if (situation.canTurn === 'none') words.push('cannot turn');
   else if (situation.canTurn !== 'both') words.push(`turns ${situation.canTurn} only`);
   if (situation.fractureSuspected) words.push('fracture suspected');
-  if (Object.keys(situation.joints ?? {}).length > 0) words.push('joints limited');
+  if (Object.keys(situation.joints).length > 0) words.push('joints limited');
   if (situation.place !== 'room') words.push(situation.place);
   return words.join(', ');
 }

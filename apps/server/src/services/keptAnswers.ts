@@ -1,14 +1,11 @@
-/**
- * Set-ups, and the other ways to them, over the wire. The same question has the same answer, byte for byte, so the last answers are kept ready.
- */
-import type { SetupRequest } from '@taktik/core';
+/** What is computed and stored nowhere: the same question has the same answer, byte for byte, so the last ones are kept. */
 
 /** Answers kept; one is about 8 kB. */
 const KEPT = 500;
 
-export class SetupAnswers {
-  /** @param work what is computed for a request */
-  constructor(private readonly work: (request: SetupRequest) => unknown) {}
+export class KeptAnswers<Asked> {
+  /** @param work what is computed for a question */
+  constructor(private readonly work: (asked: Asked) => unknown) {}
 
   private readonly kept = new Map<string, string>();
 
@@ -18,7 +15,7 @@ export class SetupAnswers {
    * @param read parses and validates it; called only for a new question
    * @returns the answer as JSON
    */
-  answer(question: string, version: number, read: (question: string) => SetupRequest): string {
+  answer(question: string, version: number, read: (question: string) => Asked): string {
     const key = `${version} ${question}`;
     const known = this.kept.get(key);
     if (known !== undefined) {

@@ -7,11 +7,16 @@ import {
   patientInputSchema,
   roomSchema,
   setupRequestSchema,
+  setupSchema,
   situationSchema,
 } from '@taktik/core';
 import { answerSchema, PATIENT_TYPES, scenarios } from '@taktik/core/exercise';
 import { z } from 'zod';
-import { ORDER_STATES, ROLES } from './db/schema';
+
+export const ROLES = ['technologist', 'student', 'lead'] as const;
+export type Role = (typeof ROLES)[number];
+/** `cancelled`: called off by whoever ordered it; it is kept, and no longer waits. */
+export const ORDER_STATES = ['waiting', 'started', 'finished', 'cancelled'] as const;
 
 export const idSchema = z
   .string()
@@ -209,8 +214,8 @@ export const takenSchema = z.object({
   cancelled: z.number().int(),
 });
 export const exposureDetailSchema = exposureSchema.extend({
-  setup: z.record(z.string(), z.unknown()),
-  request: z.record(z.string(), z.unknown()),
+  setup: setupSchema,
+  request: setupRequestSchema,
 });
 
 export const versionsSchema = z.object({
@@ -324,3 +329,9 @@ export type NewPerson = z.infer<typeof newPersonSchema>;
 export type OrderDetail = z.infer<typeof orderDetailSchema>;
 export type ChangePlan = z.infer<typeof changePlanSchema>;
 export type Verdict = z.infer<typeof verdictSchema>;
+export type SignIn = z.infer<typeof signInSchema>;
+export type SignedIn = z.infer<typeof signedInSchema>;
+export type Practised = z.infer<typeof practisedSchema>;
+export type Taken = z.infer<typeof takenSchema>;
+export type Versions = z.infer<typeof versionsSchema>;
+export type ExposureDetail = z.infer<typeof exposureDetailSchema>;

@@ -1,0 +1,47 @@
+/** Puts the table of routes on Express: who may, what is asked, what is answered. */
+import { Router, type Request, type RequestHandler } from 'express';
+import type { Store } from '../db/database';
+import { parse, Problem, unknownRoute } from './problem';
+import { Answer, type BodyType, type Route, type Who } from './route';
+import { guard, personOf, type Guard } from './signedIn';
+
+const guardsFor = (who: Who, signedIn: Guard): RequestHandler[] =>
+  who === 'anyone' ? [] : who === 'signed in' ? [signedIn()] : [signedIn(...who)];
+
+const NOT_A_TABLE: Partial<Record<BodyType, { title: string; detail: string }>> = {
+  'text/csv': { title: 'Not a table', detail: 'Send the table as text/csv with a head line; FHIR goes to /api/fhir.' },
+};
+
+/** @throws Problem 415 for a table that does not say that it is one, Refusal naming each field */
+function bodyOf({ body, bodyType, readsItself }: Route, request: Request): unknown {
+  const wanted = NOT_A_TABLE[bodyType];
+  if (wanted && typeof request.body !== 'string') throw new Problem(415, wanted.title, wanted.detail);
+  return body && !readsItself ? parse(body, request.body) : (request.body as unknown);
+}
+
+export function mountRoutes(routes: readonly Route[], store: Store, clock: () => number): Router {
+  const api = Router();
+  const signedIn = guard(store, clock);
+  for (const route of routes)
+    api[route.method](route.path, ...guardsFor(route.who, signedIn), async (request, response) => {
+      const answer: unknown = await route.handle({
+        store,
+        now: clock(),
+        person: personOf(response),
+        id: String(request.params.id ?? ''),
+        query: (route.query ? parse(route.query, request.query) : undefined) as never,
+        body: bodyOf(route, request) as never,
+        request,
+        response,
+      });
+      const { value, status, file } =
+        answer instanceof Answer ? answer : new Answer(answer, route.status === '201' ? 201 : 200);
+      response.status(status);
+      if (file !== null) response.attachment(file);
+      if (status === 204) response.end();
+      else if (route.answerType === 'text/csv') response.type('text/csv').send(value);
+      else response.json(value);
+    });
+  api.use(unknownRoute);
+  return api;
+}

@@ -1,0 +1,35 @@
+/** The published form of other ways. */
+import { z } from 'zod';
+import { givenWaySchema } from '../setup/given';
+import { overridesSchema } from '../setup/request';
+import { setupSchema } from '../setup/setupSchema';
+import { COST_IDS } from './costs';
+import type { OtherWay } from './otherWay';
+
+const asked = z.strictObject({
+  projectionId: z.string(),
+  side: z.enum(['left', 'right']).optional(),
+  way: givenWaySchema.optional(),
+  overrides: overridesSchema.optional(),
+});
+
+const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
+  id: z.string(),
+  request: asked,
+  secondRequest: asked.nullable(),
+  name: z.string(),
+  says: z.string(),
+  setup: setupSchema,
+  second: setupSchema.nullable(),
+  offDeg: z.number(),
+  keeps: z.array(z.string()),
+  costs: z.array(z.strictObject({ id: z.enum(COST_IDS), text: z.string(), points: z.number() })),
+  tell: z.array(z.string()),
+  points: z.number(),
+});
+
+/** What the question for other ways is answered with: why the view itself must not be done, and the ways, best first. */
+export const otherWaysSchema = z.strictObject({
+  forbidden: z.strictObject({ why: z.string(), ask: z.string() }).nullable(),
+  ways: z.array(otherWaySchema),
+});
