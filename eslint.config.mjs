@@ -11,6 +11,7 @@ const CORE_FLOORS = [
   'body',
   'room',
   'exposure',
+  'words',
   'setup',
   'interchange',
   'series',

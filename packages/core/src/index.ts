@@ -102,7 +102,7 @@ export {
   type StageDrawing,
   type StageLook,
 } from './setup/stage';
-export { HOLDER_WORDS } from './setup/way';
+export { HOLDER_WORDS } from './words/names';
 export { CHANGE_KINDS, changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
 export {
   planSeries,

@@ -118,7 +118,17 @@ describe('steps', () => {
 test('changes are a numbered list; nothing is shown when nothing changes', () => {
   const { rerender } = show(
     <ChangeList
-      changes={[{ kind: 'angle', text: 'Take the 15° off', undo: true, readout: 'tube', was: '15°' }]}
+      changes={[
+        {
+          kind: 'angle',
+          code: 'change-angle-off',
+          values: {},
+          text: 'Take the 15° off',
+          undo: true,
+          readout: 'tube',
+          was: '15°',
+        },
+      ]}
       from="Sacrum"
     />,
   );

@@ -5,13 +5,16 @@ import { eachSide, specOf } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { placeBody, posedMark } from '../body/posed';
 import { dot, subtract } from '../geometry/vector';
-import { formatAngle, sinDeg } from '../quantity/angle';
-import { formatLength, type LengthUnit } from '../quantity/length';
+import { sinDeg } from '../quantity/angle';
+import type { LengthUnit } from '../quantity/length';
 import type { Projection } from '../projections/schema';
 import type { Aspect, BodyPosition } from '../projections/vocabulary';
 import { isUpright } from '../room/stance';
 import type { GivenWay } from '../setup/given';
 import type { Situation } from '../setup/request';
+import type { Values, ValuesOf } from '../words/fact';
+import { say } from '../words/say';
+import { COST_WORDS, type Moved, type Posture } from '../words/wayWords';
 import type { Setup } from '../setup/setup';
 import { isInjured } from '../setup/kept';
 import { isOfArm, isOfHead, isOfLeg } from '../setup/placeGiven';
@@ -36,7 +39,18 @@ export const COST_IDS = [
   'other',
 ] as const;
 export type CostId = (typeof COST_IDS)[number];
-export type Cost = { id: CostId; text: string; points: number };
+export type CostCode = keyof typeof COST_WORDS;
+export const COST_CODES = Object.keys(COST_WORDS) as [CostCode, ...CostCode[]];
+/** `code` and `values`: what it costs, as facts. */
+export type Cost = { id: CostId; code: CostCode; values: Values; text: string; points: number };
+
+export const cost = <C extends CostCode>(
+  id: CostId,
+  points: number,
+  code: C,
+  values: ValuesOf<typeof COST_WORDS, C> & Values,
+  unit: LengthUnit,
+): Cost => ({ id, code, values, text: say({ code, values }, { unit }), points: Math.round(points * 10) / 10 });
 
 /** Points of a degree, a percent, a millimetre, or of the thing itself [house scale: a turn of the patient is 10]. */
 export const POINTS = {
@@ -113,84 +127,65 @@ export function costsOf(
   unit: LengthUnit,
 ): Cost[] {
   const costs: Cost[] = [];
-  const put = (id: CostId, points: number, text: string) =>
-    costs.push({ id, text, points: Math.round(points * 10) / 10 });
+  const put = <C extends CostCode>(
+    id: CostId,
+    points: number,
+    code: C,
+    values: ValuesOf<typeof COST_WORDS, C> & Values = {} as ValuesOf<typeof COST_WORDS, C> & Values,
+  ) => costs.push(cost(id, points, code, values, unit));
   const hurt = isInjured(situation);
 
-  if (loses !== null) put('other', POINTS.other, `Another projection in its place. Loses: ${loses}`);
-  if (offDeg >= SAID_FROM.offDeg)
-    put('off', offPoints(offDeg), `Ray ${formatAngle(Math.round(offDeg))} off the wanted way through the part`);
+  if (loses !== null) put('other', POINTS.other, 'cost-other', { loses });
+  if (offDeg >= SAID_FROM.offDeg) put('off', offPoints(offDeg), 'cost-off', { deg: Math.round(offDeg) });
   if (bend && bend.degrees >= SAID_FROM.bendDeg)
-    put(
-      'bend',
-      bend.degrees * POINTS.bendDegree,
-      `${bend.says} ${formatAngle(Math.round(bend.degrees))} from the usual pose`,
-    );
+    put('bend', bend.degrees * POINTS.bendDegree, 'cost-bend', { joint: bend.says, deg: Math.round(bend.degrees) });
   const longer = percent(setup.image.elongation - 1) - percent(usual.image.elongation - 1);
   if (longer >= SAID_FROM.percent)
-    put('distortion', longer * POINTS.elongationPercent, `Drawn ${longer} % longer on the slanted receptor`);
+    put('distortion', longer * POINTS.elongationPercent, 'cost-distortion', { percent: longer });
   const larger = percent(setup.image.magnification / usual.image.magnification - 1);
   if (projection.region === 'chest' && projection.cover.length > 0) {
     const heart = percent(heartEnlargement(setup) / heartEnlargement(usual) - 1);
-    if (heart >= SAID_FROM.percent)
-      put('size', heart * POINTS.sizePercent, `Heart drawn ${heart} % larger than in the usual picture`);
-  } else if (larger >= SAID_FROM.percent)
-    put('size', larger * POINTS.sizePercent, `Everything ${larger} % larger than usual`);
+    if (heart >= SAID_FROM.percent) put('size', heart * POINTS.sizePercent, 'cost-heart', { percent: heart });
+  } else if (larger >= SAID_FROM.percent) put('size', larger * POINTS.sizePercent, 'cost-size', { percent: larger });
   const blurrier = setup.image.blurMm - usual.image.blurMm;
-  if (blurrier >= SAID_FROM.blurMm)
-    put('blur', blurrier * 10 * POINTS.blurTenth, `Edges ${blurrier.toFixed(1)} mm less sharp`);
-  if (setup.receptor.gridWanted && !setup.receptor.grid)
-    put('grid', POINTS.noGrid, 'No grid where one is wanted: scatter');
+  if (blurrier >= SAID_FROM.blurMm) put('blur', blurrier * 10 * POINTS.blurTenth, 'cost-blur', { mm: blurrier });
+  if (setup.receptor.gridWanted && !setup.receptor.grid) put('grid', POINTS.noGrid, 'cost-no-grid');
   else if (setup.image.gridLoss >= SAID_FROM.gridLoss + usual.image.gridLoss)
-    put(
-      'grid',
-      percent(setup.image.gridLoss - usual.image.gridLoss) * POINTS.gridLossPercent,
-      `Grid cuts off up to ${percent(setup.image.gridLoss)} % at the edge`,
-    );
+    put('grid', percent(setup.image.gridLoss - usual.image.gridLoss) * POINTS.gridLossPercent, 'cost-grid-loss', {
+      percent: percent(setup.image.gridLoss),
+    });
   const sign = levelSign(situation);
-  if (sign && !isRayLevel(setup)) put('level', POINTS.noLevel, `Does not show ${sign}: the ray is not level`);
+  if (sign && !isRayLevel(setup)) put('level', POINTS.noLevel, 'cost-level', { sign });
   const dose = setup.dose.entranceKermaMgy / usual.dose.entranceKermaMgy;
   if (dose >= 1 + SAID_FROM.doseShare)
-    put(
-      'dose',
-      Math.min(MOST_DOSE_POINTS, (dose - 1) * POINTS.doseTimes),
-      `${dose.toFixed(1)} times the usual dose to the skin`,
-    );
+    put('dose', Math.min(MOST_DOSE_POINTS, (dose - 1) * POINTS.doseTimes), 'cost-dose', { times: dose });
   if (setup.problems.some(({ code }) => code === 'sid-too-short' || code === 'sid-reduced'))
-    put(
-      'sid',
-      percent(setup.tube.sidWantedMm / setup.tube.sidMm - 1) * POINTS.sidShortPercent,
-      `SID ${formatLength(setup.tube.sidMm, unit)} of ${formatLength(setup.tube.sidWantedMm, unit)}`,
-    );
+    put('sid', percent(setup.tube.sidWantedMm / setup.tube.sidMm - 1) * POINTS.sidShortPercent, 'cost-sid', {
+      sidMm: setup.tube.sidMm,
+      wantedMm: setup.tube.sidWantedMm,
+    });
   const { body } = setup.position;
   const posture = postureOf(projection, body, usual, situation, setup.way?.on);
-  if (posture) put('posture', POINTS.posture, posture);
-  const turn = movedBy(body, usual, situation);
+  if (posture) put('posture', POINTS.posture, 'cost-posture', { posture });
+  const moved = movedBy(body, usual, situation);
   const part = setup.inPart[0].segment;
-  if (turn) put('turn', turnPoints(part, situation), turn);
+  if (moved) put('turn', turnPoints(part, situation), 'cost-turn', { moved });
   const limb = isOfArm(part) || isOfLeg(part);
   // The entry's own way is priced like any other where the part may be hurt.
   const poses = setup.way ? posed : hurt && limb && posesLimb(setup, part);
-  if (poses && (limb || isOfHead(part)))
-    put('posing', posingPoints(situation), hurt ? 'The hurt part is moved' : 'The part is posed');
+  if (poses && (limb || isOfHead(part))) put('posing', posingPoints(situation), 'cost-posing', { hurt });
   if (
     !limb &&
     (setup.receptor.holder === 'bed' || setup.receptor.holder === 'table-top') &&
     !isUpright(setup.position.body)
   )
-    put(
-      'hands',
-      hurt && !situation.worn.includes('board') ? POINTS.hurtSlide : POINTS.slide,
-      situation.worn.includes('board')
-        ? 'Receptor slid under the board'
-        : hurt
-          ? 'Receptor slid under by several, the patient kept straight'
-          : 'Receptor slid under the patient',
-    );
-  if (holders > 0) put('hands', holders * POINTS.holder, `${holders} ${holders === 1 ? 'person' : 'people'} to hold`);
+    put('hands', hurt && !situation.worn.includes('board') ? POINTS.hurtSlide : POINTS.slide, 'cost-slide', {
+      under: situation.worn.includes('board') ? 'board' : hurt ? 'hurt' : 'patient',
+    });
+  if (holders > 0) put('hands', holders * POINTS.holder, 'cost-holders', { count: holders });
   const tilt = setup.way ? setup.tube.angleDeg + setup.tube.acrossDeg : 0;
-  if (tilt > 0) put('tilt', tilt * POINTS.tiltDegree, 'Tube and receptor to be lined up by hand');
-  if (reversed) put('reversed', POINTS.reversed, 'The ray runs the other way through the part');
+  if (tilt > 0) put('tilt', tilt * POINTS.tiltDegree, 'cost-tilt');
+  if (reversed) put('reversed', POINTS.reversed, 'cost-reversed');
   return costs;
 }
 
@@ -219,25 +214,24 @@ function postureOf(
   usual: Setup,
   situation: Situation,
   beneath?: Aspect,
-): string | null {
+): Posture | null {
   if (body !== 'lateral-recumbent' || usual.position.body === 'lateral-recumbent') return null;
   const sign = levelSign(situation);
-  if (projection.region === 'chest' && !sign) return 'The lung beneath is hardly aired';
-  if (projection.region === 'abdomen' && sign === 'free gas' && beneath === 'right')
-    return 'On the right side gas hides beside the stomach; on the left it shows over the liver';
+  if (projection.region === 'chest' && !sign) return 'lung-beneath';
+  if (projection.region === 'abdomen' && sign === 'free gas' && beneath === 'right') return 'gas-by-stomach';
   return null;
 }
 
 /** What of the patient is moved to take the position, from how the patient is now; null for nothing. */
-function movedBy(body: BodyPosition, usual: Setup, situation: Situation): string | null {
+function movedBy(body: BodyPosition, usual: Setup, situation: Situation): Moved | null {
   if (body === usual.position.body) return null;
-  if (body === 'prone' || body === 'sims') return 'Turned onto the front';
-  if (body === 'lateral-recumbent') return 'Turned onto the side';
-  if (body === 'kneeling') return 'Has to kneel';
-  if (body === 'semi-erect') return situation.proppedDeg > 0 ? null : 'Sat up against the back rest';
-  if (body === 'supine') return situation.canStand && !situation.spineNotCleared ? 'Has to lie down' : null;
+  if (body === 'prone' || body === 'sims') return 'front';
+  if (body === 'lateral-recumbent') return 'side';
+  if (body === 'kneeling') return 'kneel';
+  if (body === 'semi-erect') return situation.proppedDeg > 0 ? null : 'sat-up-against-rest';
+  if (body === 'supine') return situation.canStand && !situation.spineNotCleared ? 'lie-down' : null;
   if (situation.place === 'chair' || situation.canStand) return null;
-  return 'Has to sit up';
+  return 'sit-up';
 }
 
 /** The least that any way in a position can cost. */

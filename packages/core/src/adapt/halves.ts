@@ -1,7 +1,7 @@
 /** A joint that does not straighten, shown in two exposures. */
 import type { Half } from '../setup/given';
 import type { Wanted } from '../setup/wanted';
-import { POINTS } from './costs';
+import { cost, POINTS } from './costs';
 import type { OtherWay } from './otherWay';
 
 /** Upper and lower half of a joint belong together, as two exposures of one way: the cheapest pair. */
@@ -22,7 +22,7 @@ export function joinHalves(found: readonly OtherWay[], wanted: Wanted): OtherWay
           second: lower.setup,
           secondRequest: lower.request,
           keeps: [...upper.keeps, `Each half of the ${joint} square to its own ray`],
-          costs: [...dearer.costs, { id: 'second', text: 'Two exposures', points: POINTS.second }],
+          costs: [...dearer.costs, cost('second', POINTS.second, 'cost-second', {}, 'in')],
           tell: [...upper.tell, `The ${joint} in two pictures: it does not straighten`],
           points: dearer.points + POINTS.second,
         };

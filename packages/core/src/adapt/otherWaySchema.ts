@@ -2,8 +2,8 @@
 import { z } from 'zod';
 import { givenWaySchema } from '../setup/given';
 import { overridesSchema } from '../setup/request';
-import { setupSchema } from '../setup/setupSchema';
-import { COST_IDS } from './costs';
+import { setupSchema, valuesSchema } from '../setup/setupSchema';
+import { COST_CODES, COST_IDS } from './costs';
 import type { OtherWay } from './otherWay';
 
 const asked = z.strictObject({
@@ -23,7 +23,7 @@ const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
   second: setupSchema.nullable(),
   offDeg: z.number(),
   keeps: z.array(z.string()),
-  costs: z.array(z.strictObject({ id: z.enum(COST_IDS), text: z.string(), points: z.number() })),
+  costs: z.array(z.strictObject({ id: z.enum(COST_IDS), code: z.enum(COST_CODES), values: valuesSchema, text: z.string(), points: z.number() })),
   tell: z.array(z.string()),
   points: z.number(),
 });

@@ -1,7 +1,7 @@
 /** The room made ready before the patient comes in, from the first planned set-up. */
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
-import { HOLDER_WORDS } from '../setup/way';
+import { HOLDER_WORDS } from '../words/names';
 import { techniqueWords } from '../setup/words';
 
 export type CheckStep = { id: string; text: string };

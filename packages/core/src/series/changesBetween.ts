@@ -1,10 +1,11 @@
 /**
  * What changes from one exposure to the next, as verbs, in the order of the hands - with what must be undone.
  */
-import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
-import { HOLDER_WORDS } from '../setup/way';
-import { positionName } from '../room/position';
+import { CHANGE_WORDS } from '../words/changeWords';
+import type { Values, ValuesOf } from '../words/fact';
+import { HOLDER_WORDS } from '../words/names';
+import { say } from '../words/say';
 import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
 import type { Support } from '../setup/support';
@@ -34,29 +35,43 @@ export const READOUTS = ['receptor', 'sid', 'tube', 'centre', 'field'] as const;
 export type Readout = (typeof READOUTS)[number];
 export type Change = {
   kind: ChangeKind;
+  /** What changes, and its values: what is decided by. */
+  code: ChangeCode;
+  values: Values;
   text: string;
   /** Takes back something that the last view needed. */ undo: boolean;
   readout: Readout | null;
   was: string | null;
 };
+export type ChangeCode = keyof typeof CHANGE_WORDS;
+export const CHANGE_CODES = Object.keys(CHANGE_WORDS) as [ChangeCode, ...ChangeCode[]];
 
-const receptorWords = (s: Setup): string =>
+const plateOf = ({ receptor: { size, holder, orientation } }: Setup) => ({
+  size: size.name,
+  holder,
+  orientation: size.fixed ? null : orientation,
+});
+const plateWords = (s: Setup): string =>
   `${s.receptor.size.name}${s.receptor.size.fixed ? '' : ` ${s.receptor.orientation}`}, ${HOLDER_WORDS[s.receptor.holder]}`;
-const angleWords = (s: Setup): string => tiltWords(s.tube) || '0°';
-const positionWords = (s: Setup): string =>
-  `${positionName(s.position.body)}${s.position.nearSide ? `, ${s.position.nearSide} side on the receptor` : ''}`;
+const samePlate = (a: Setup, b: Setup): boolean => JSON.stringify(plateOf(a)) === JSON.stringify(plateOf(b));
+const tiltOf = ({ tube }: Setup) => ({
+  deg: tube.angleDeg,
+  toward: tube.angleSays,
+  acrossDeg: tube.acrossDeg,
+  acrossToward: tube.acrossSays,
+});
+const isTilted = ({ tube }: Setup): boolean => tube.angleDeg > 0 || tube.acrossDeg > 0;
+const masOf = ({ exposure: { mAs, masKnown } }: Setup): number | null => (masKnown ? mAs : null);
 
 /** Holders in line with which the tube clicks into a detent. */
 const DETENTS = new Set(['table-tray', 'wall']);
 const inDetent = (s: Setup): boolean => DETENTS.has(s.receptor.holder);
 
 const shieldsOf = ({ protection }: Setup): string[] => protection.flatMap(({ text, lead }) => (lead ? [text] : []));
-const SUPPORT_AWAY: Readonly<Record<Support['kind'], string>> = { block: 'Block away', stool: 'Up from the stool' };
-const has = (setup: Setup, kind: Support['kind']): boolean =>
-  setup.position.supports.some((each) => each.kind === kind);
-const aecWords = (s: Setup): string =>
-  s.exposure.aec === 'none' ? 'manual' : `AEC ${s.exposure.aec} ${s.exposure.aec === 'centre' ? 'cell' : 'cells'}`;
-const lettersOf = ({ marker }: Setup): string => marker.letters.join(' and ');
+/** 0: there is none. */
+const heightOf = ({ position }: Setup, kind: Support['kind']): number =>
+  position.supports.find((each) => each.kind === kind)?.mm ?? 0;
+const sameLetters = (a: Setup, b: Setup): boolean => a.marker.letters.join() === b.marker.letters.join();
 const missing = (from: readonly string[], inList: readonly string[]): string[] =>
   from.filter((item) => !inList.includes(item));
 
@@ -73,139 +88,127 @@ const aimTravel = (before: Setup, after: Setup): number => {
 export function changesBetween(before: Setup | null, after: Setup, unit: LengthUnit = 'in'): Change[] {
   if (!before) return [];
   const changes: Change[] = [];
-  const put = (kind: ChangeKind, text: string, options: Partial<Change> = {}) =>
-    changes.push({ kind, text, undo: false, readout: null, was: null, ...options });
+  const put = <C extends ChangeCode>(
+    kind: ChangeKind,
+    code: C,
+    values: ValuesOf<typeof CHANGE_WORDS, C> & Values,
+    options: Partial<Pick<Change, 'readout' | 'undo' | 'was'>> = {},
+  ) =>
+    changes.push({
+      kind,
+      code,
+      values,
+      text: say({ code, values }, { unit }),
+      undo: false,
+      readout: null,
+      was: null,
+      ...options,
+    });
   const b = before.tube;
   const a = after.tube;
 
   const moves = movesBetween(before, after);
+  const { body, nearSide, say: asked } = after.position;
   const turned =
-    before.position.body !== after.position.body ||
+    before.position.body !== body ||
     before.position.facing !== after.position.facing ||
-    before.position.nearSide !== after.position.nearSide ||
+    before.position.nearSide !== nearSide ||
     before.side !== after.side;
-  if (turned || before.position.say !== after.position.say)
-    put(
-      'position',
-      isTurn(moves)
-        ? `Turn: ${positionWords(after)}. ${after.position.say}`
-        : moves.otherLimb
-          ? `Over to the ${after.side} side. ${after.position.say}`
-          : after.position.say,
-    );
-  if (moves.sideSwapped)
-    put(
-      'side',
-      `Left and right have changed places on the ${after.tube.heightOver === 'floor' ? 'wall' : after.tube.heightOver}: ${after.side ? `the ${after.side} side` : 'an organ of one side'} now lies across from where it was`,
-      { undo: true },
-    );
+  if (isTurn(moves)) put('position', 'change-turn', { body, nearSide, say: asked });
+  else if (turned && moves.otherLimb) put('position', 'change-limb', { side: after.side, say: asked });
+  else if (turned || moves.limb || before.position.say !== asked) put('position', 'change-position', { say: asked });
+  if (moves.sideSwapped) put('side', 'change-sides-swapped', { on: a.heightOver, side: after.side }, { undo: true });
   for (const { kind } of before.position.supports)
-    if (!has(after, kind)) put('aids', SUPPORT_AWAY[kind], { undo: true });
-  for (const aid of missing(before.aids, after.aids)) put('aids', `Away: ${aid}`, { undo: true });
-  for (const aid of missing(after.aids, before.aids)) put('aids', `Ready: ${aid}`);
+    if (!heightOf(after, kind)) put('aids', 'change-support-away', { kind }, { undo: true });
+  for (const { kind, mm } of after.position.supports)
+    if (Math.abs(mm - heightOf(before, kind)) >= SAME_MM) put('aids', 'change-support', { kind, mm });
+  for (const aid of missing(before.aids, after.aids)) put('aids', 'change-aid-away', { aid }, { undo: true });
+  for (const aid of missing(after.aids, before.aids)) put('aids', 'change-aid', { aid });
 
-  if (receptorWords(before) !== receptorWords(after)) {
-    const moved = before.receptor.holder !== after.receptor.holder;
-    put(
-      'receptor',
-      moved
-        ? `Receptor out of the ${HOLDER_WORDS[before.receptor.holder]}; ${receptorWords(after)}`
-        : before.receptor.size.id !== after.receptor.size.id
-          ? `Receptor ${before.receptor.size.name} out, ${receptorWords(after)} in`
-          : `Receptor turned ${after.receptor.orientation}`,
-      { readout: 'receptor', was: receptorWords(before) },
-    );
+  const readout = { readout: 'receptor', was: plateWords(before) } as const;
+  if (!samePlate(before, after)) {
+    const [from, out] = [before.receptor.holder, before.receptor.size];
+    if (moves.holder) put('receptor', 'change-holder', { from, ...plateOf(after) }, readout);
+    else if (out.id !== after.receptor.size.id)
+      put('receptor', 'change-receptor', { out: out.name, ...plateOf(after) }, readout);
+    else put('receptor', 'change-orientation', { orientation: after.receptor.orientation }, readout);
   }
-  const gridWas = before.receptor.grid?.ratio ?? 0;
-  const gridIs = after.receptor.grid?.ratio ?? 0;
-  if (gridWas !== gridIs) put('grid', gridIs === 0 ? 'Grid out' : `Grid ${gridIs}:1 in`, { undo: gridIs === 0 });
-  if (moves.holder && (inDetent(before) || inDetent(after)))
-    put(
-      'detent',
-      inDetent(after)
-        ? `Tube into its detent over the ${HOLDER_WORDS[after.receptor.holder]}`
-        : `Tube out of its detent: the receptor is ${after.receptor.holder === 'bed' ? 'on the' : 'in the'} ${HOLDER_WORDS[after.receptor.holder]}`,
-      { undo: !inDetent(after) },
-    );
-  if (Math.abs(a.sidMm - b.sidMm) >= SAME_MM)
-    put('sid', `SID ${formatLength(b.sidMm, unit)} → ${formatLength(a.sidMm, unit)}`, {
-      readout: 'sid',
-      was: formatLength(b.sidMm, unit),
-    });
+  const ratio = after.receptor.grid?.ratio ?? 0;
+  if (moves.grid) put('grid', 'change-grid', { ratio }, { undo: ratio === 0 });
+  const { holder } = after.receptor;
+  if (moves.holder && inDetent(after)) put('detent', 'change-detent', { holder });
+  else if (moves.holder && inDetent(before)) put('detent', 'change-detent-out', { holder }, { undo: true });
+  if (Math.abs(moves.sidMm) >= SAME_MM)
+    put('sid', 'change-sid', { fromMm: b.sidMm, toMm: a.sidMm }, { readout: 'sid', was: formatLength(b.sidMm, unit) });
 
-  const sameAcross = a.acrossDeg === b.acrossDeg && a.acrossSays === b.acrossSays;
-  const sameAngle = Math.abs(a.angleDeg - b.angleDeg) < 0.5 && a.angleToward === b.angleToward && sameAcross;
-  if (!sameAngle) {
-    if (tiltWords(b) !== '')
-      put('angle', `Take the ${b.acrossDeg ? tiltWords(b) : formatAngle(b.angleDeg)} off`, {
-        undo: true,
-        readout: 'tube',
-        was: angleWords(before),
-      });
-    if (tiltWords(a) !== '') put('angle', `Tube ${angleWords(after)}`, { readout: 'tube', was: angleWords(before) });
+  const tube = { readout: 'tube', was: tiltWords(b) || '0°' } as const;
+  if (moves.angle || b.acrossSays !== a.acrossSays) {
+    if (isTilted(before)) put('angle', 'change-angle-off', tiltOf(before), { undo: true, ...tube });
+    if (isTilted(after)) put('angle', 'change-angle', tiltOf(after), tube);
   }
   const offset = (s: Setup) => s.tube.receptorShiftMm * (s.tube.receptorShiftToward === 'feet' ? -1 : 1);
-  const move = offset(after) - offset(before);
-  if (Math.abs(move) >= SAME_MM && !turned) {
+  const mm = offset(after) - offset(before);
+  if (Math.abs(mm) >= SAME_MM && !turned) {
     const back = Math.abs(offset(after)) < Math.abs(offset(before));
-    put(
-      'recentre',
-      `${after.receptor.holder === 'table-tray' ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(Math.abs(move), unit)} toward the ${move > 0 ? 'head' : 'feet'}, ${back ? 'back ' : ''}under the ray`,
-      { undo: back, readout: 'receptor' },
-    );
+    const tray = holder === 'table-tray';
+    put('recentre', 'change-recentre', { tray, mm, back }, { undo: back, readout: 'receptor' });
   } else if (offset(after) !== 0 && turned)
-    put(
-      'recentre',
-      `Receptor ${formatLength(a.receptorShiftMm, unit)} toward the ${a.receptorShiftSays}, under the ray`,
-    );
+    put('recentre', 'change-shift', { mm: a.receptorShiftMm, says: a.receptorShiftSays });
 
-  if (before.centre.text !== after.centre.text) {
+  if (moves.aim) {
     const travel = aimTravel(before, after);
-    const topMoves = !moves.holder && after.receptor.holder === 'table-tray' && !isTurn(moves);
-    const top =
-      topMoves && Math.abs(travel) >= SAME_MM
-        ? `; table top ${formatLength(Math.abs(travel), unit)} toward the ${travel > 0 ? 'feet' : 'head'}, tube and tray stay in line`
-        : '';
-    put('centre', `${after.centre.text}${top}`, { readout: 'centre', was: before.centre.text });
+    const topMoves = !moves.holder && holder === 'table-tray' && !isTurn(moves);
+    const topMm = topMoves && Math.abs(travel) >= SAME_MM ? travel : 0;
+    put(
+      'centre',
+      'change-centre',
+      { centre: after.centre.text, topMm },
+      { readout: 'centre', was: before.centre.text },
+    );
   }
   const fb = before.field.atReceptorMm;
   const fa = after.field.atReceptorMm;
-  if (Math.abs(fb.width - fa.width) >= SAME_MM || Math.abs(fb.height - fa.height) >= SAME_MM) {
-    const smaller = fa.width * fa.height < fb.width * fb.height;
-    put('field', `${smaller ? 'Close' : 'Open'} the light to ${formatRectangle(fa.width, fa.height, unit)}`, {
-      readout: 'field',
-      was: formatRectangle(fb.width, fb.height, unit),
-    });
-  }
-  if (Math.abs(before.field.rotationDeg - after.field.rotationDeg) >= 1 && Math.abs(after.field.rotationDeg) < 1)
-    put('field', 'Collimator back to straight', { undo: true });
-  else if (Math.abs(before.field.rotationDeg - after.field.rotationDeg) >= 1)
-    put('field', `Collimator turned ${formatAngle(after.field.rotationDeg)} along the bone`);
-  if (lettersOf(before) !== lettersOf(after) || turned)
+  if (Math.abs(fb.width - fa.width) >= SAME_MM || Math.abs(fb.height - fa.height) >= SAME_MM)
     put(
-      'marker',
-      lettersOf(before) === lettersOf(after)
-        ? `Marker ${lettersOf(after)} moved: ${after.marker.place}`
-        : `Marker: ${lettersOf(before)} off, ${lettersOf(after)} on`,
-      { undo: lettersOf(before) !== lettersOf(after) },
+      'field',
+      'change-field',
+      { widthMm: fa.width, heightMm: fa.height, smaller: fa.width * fa.height < fb.width * fb.height },
+      { readout: 'field', was: formatRectangle(fb.width, fb.height, unit) },
     );
+  const deg = after.field.rotationDeg;
+  if (Math.abs(before.field.rotationDeg - deg) >= 1) {
+    if (Math.abs(deg) < 1) put('field', 'change-collimator-straight', {}, { undo: true });
+    else put('field', 'change-collimator', { deg });
+  }
+  const { letters, place } = after.marker;
+  if (!sameLetters(before, after))
+    put('marker', 'change-marker', { off: before.marker.letters, on: letters }, { undo: true });
+  else if (turned) put('marker', 'change-marker-moved', { letters, place });
   for (const sign of missing(before.marker.extra, after.marker.extra))
-    put('marker', `Sign off: ${sign}`, { undo: true });
-  for (const sign of missing(after.marker.extra, before.marker.extra)) put('marker', `Sign on: ${sign}`);
+    put('marker', 'change-sign-off', { sign }, { undo: true });
+  for (const sign of missing(after.marker.extra, before.marker.extra)) put('marker', 'change-sign', { sign });
 
   const [shielded, shields] = [shieldsOf(before), shieldsOf(after)];
   if (shielded.length > 0 && shields.length > 0 && isTurn(moves))
-    put('shield', `Shield moved round with the turn: ${shields.join('; ')}`, { undo: true });
-  else if (shielded.length > 0 && shields.length === 0) put('shield', 'Shield away', { undo: true });
-  else for (const line of missing(shields, shielded)) put('shield', `Shield: ${line}`);
+    put('shield', 'change-shield-moved', { shields }, { undo: true });
+  else if (shielded.length > 0 && shields.length === 0) put('shield', 'change-shield-away', {}, { undo: true });
+  else for (const shield of missing(shields, shielded)) put('shield', 'change-shield', { shield });
 
-  const technique = [
-    ...(techniqueWords(before.exposure) === techniqueWords(after.exposure) ? [] : [techniqueWords(after.exposure)]),
-    ...(aecWords(before) === aecWords(after) ? [] : [aecWords(after)]),
-    ...(before.exposure.focalSpot === after.exposure.focalSpot ? [] : [`${after.exposure.focalSpot} focus`]),
-  ];
-  if (technique.length > 0) put('technique', technique.join(', '), { was: techniqueWords(before.exposure) });
+  const [was, is] = [before.exposure, after.exposure];
+  const beam = was.kVp === is.kVp && masOf(before) === masOf(after);
+  if (!beam || was.aec !== is.aec || was.focalSpot !== is.focalSpot)
+    put(
+      'technique',
+      'change-technique',
+      {
+        kVp: beam ? null : is.kVp,
+        mAs: beam ? null : masOf(after),
+        aec: was.aec === is.aec ? null : is.aec,
+        focus: was.focalSpot === is.focalSpot ? null : is.focalSpot,
+      },
+      { was: techniqueWords(was) },
+    );
   if (before.breathing.words !== after.breathing.words)
-    put('breathing', !after.breathing.commanded ? 'Breath: watched, no words' : `Breath: “${after.breathing.words}”`);
+    put('breathing', 'change-breath', { words: after.breathing.commanded ? after.breathing.words : null });
   return changes;
 }

@@ -1,8 +1,8 @@
 /** The published form of the question for the order of a series, and of its answer. */
 import { z } from 'zod';
 import { setupRequestSchema } from '../setup/request';
-import { setupSchema } from '../setup/setupSchema';
-import { CHANGE_KINDS, READOUTS } from './changesBetween';
+import { setupSchema, valuesSchema } from '../setup/setupSchema';
+import { CHANGE_CODES, CHANGE_KINDS, READOUTS } from './changesBetween';
 import type { SeriesPlan, SeriesRequest } from './planSeries';
 import { PRICE_IDS, pricesSchema } from './prices';
 
@@ -44,6 +44,8 @@ export const seriesPlanSchema: z.ZodType<SeriesPlan> = z.strictObject({
       changes: z.array(
         z.strictObject({
           kind: z.enum(CHANGE_KINDS),
+          code: z.enum(CHANGE_CODES),
+          values: valuesSchema,
           text: z.string(),
           undo: z.boolean(),
           readout: z.enum(READOUTS).nullable(),

@@ -9,7 +9,7 @@ import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { cellCorners, cellsOf, type AecCell } from '../room/aecCells';
 import type { Room } from '../room/room';
-import type { Problem } from './problem';
+import { problem, type Problem } from './problem';
 import type { Setup } from './setup';
 
 export type AecCover = {
@@ -21,6 +21,9 @@ export type AecCover = {
   }[];
   /** What the cells together make of the exposure: shift of the deviation index. */
   shiftDi: number;
+  /** Shares of the cells that see the beam beside the part, and nothing. */
+  raw: number;
+  dark: number;
   advice: string[];
 };
 
@@ -69,6 +72,8 @@ function coverOfCells(active: readonly AecCell[], { posed, focal, plane, field, 
   return {
     cells,
     shiftDi,
+    raw,
+    dark,
     advice: [
       ...(raw > 0 && shiftDi <= -MATTERS_DI
         ? [
@@ -131,14 +136,13 @@ export function aecFor(
   if (wanted === 'none' || wholly(cellsOf(cells, wanted), at)) return { aec: wanted, problems: [] };
   const own = coverOfCells(cellsOf(cells, wanted), at);
   if (own.advice.length === 0) return { aec: wanted, problems: [] };
-  const said = (text: string): Problem[] => [{ code: 'aec-cover', text }];
-  if (byHand) return { aec: wanted, problems: said(`${own.advice.join('. ')}.`) };
+  const early = own.shiftDi < 0;
+  const seen = { early, share: early ? own.raw : own.dark, underDi: early ? -own.shiftDi : 0 };
+  const said = (instead: Aec | null) => [problem('aec-cover', { cells: wanted, ...seen, instead, byHand })];
+  if (byHand) return { aec: wanted, problems: said(null) };
   const better = CHOICES.find(
     (each) =>
       each !== wanted && cellsOf(cells, each).length > 0 && coverOfCells(cellsOf(cells, each), at).advice.length === 0,
   );
-  const why = `AEC ${wanted}: ${own.advice[0].replace(/\. Other cells, or by hand$/, '')}.`;
-  return better
-    ? { aec: better, problems: said(`${why} AEC ${better} is set instead.`) }
-    : { aec: 'none', problems: said(`${why} Set by hand instead.`) };
+  return better ? { aec: better, problems: said(better) } : { aec: 'none', problems: said(null) };
 }

@@ -4,7 +4,7 @@ import type { LengthUnit } from '../quantity/length';
 import type { Generator } from '../room/room';
 import type { SetupRequest } from './request';
 import type { TechniqueStart } from './startingPoint';
-import { bothUnits } from './words';
+import { bothUnits } from '../words/stepWords';
 
 export function assumptionsOf(
   habitus: string,

@@ -1,6 +1,7 @@
 /** What is said for the breath, and when the exposure is made: by words, or by watching who cannot follow them. */
 import type { Projection } from '../projections/schema';
 import type { BreathPhase } from '../projections/vocabulary';
+import { say } from '../words/say';
 import type { Situation } from './request';
 
 export type Breathing = {
@@ -70,4 +71,4 @@ export function breathFor(
 
 /** As one line: what is said and when, or what is watched for. */
 export const breathWords = ({ words, moment, commanded }: Breathing): string =>
-  commanded ? `“${words}” Expose at: ${moment}` : `No words: watch the patient, expose ${moment}`;
+  say({ code: 'step-breath', values: { words: commanded ? words : null, moment } }, { unit: 'in' });

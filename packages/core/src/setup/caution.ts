@@ -1,6 +1,8 @@
 /** Cautions that this patient and situation call for. */
 import { isChild, type Patient } from '../body/patient';
 import type { Projection } from '../projections/schema';
+import { say } from '../words/say';
+import type { CAUTION_WORDS } from '../words/stepWords';
 import type { Situation, Worn } from './request';
 import type { SetupCaution } from './setup';
 import { isBroken } from './kept';
@@ -16,13 +18,20 @@ export const asksPregnancy = (
 ): boolean =>
   sex !== 'male' && ageYears >= PREGNANCY_AGES[0] && ageYears <= PREGNANCY_AGES[1] && TRUNK_REGIONS.has(region);
 
-const OF_WORN: Partial<Record<Worn, string>> = {
-  collar: 'The collar stays on until the neck is cleared.',
-  board: 'The board stays until the spine is cleared; what lies under it is counted in.',
-  splint: 'The splint stays on unless the physician takes it off.',
-  traction: 'Traction is not let go and not moved without the physician.',
-  lines: 'Lines and tubes: see where each one runs before anything is moved.',
+type CautionCode = keyof typeof CAUTION_WORDS;
+const OF_WORN: Readonly<Record<Worn, CautionCode>> = {
+  collar: 'caution-collar',
+  board: 'caution-board',
+  splint: 'caution-splint',
+  traction: 'caution-traction',
+  lines: 'caution-lines',
 };
+const caution = (code: CautionCode, group: SetupCaution['group'], grave = false): SetupCaution => ({
+  code,
+  text: say({ code, values: {} }, { unit: 'in' }),
+  grave,
+  group,
+});
 
 export function cautionsFor(projection: Projection, patient: Patient, situation: Situation): SetupCaution[] {
   const applies: Record<Projection['cautions'][number]['when'], boolean> = {
@@ -33,19 +42,15 @@ export function cautionsFor(projection: Projection, patient: Patient, situation:
     child: isChild(patient),
   };
   const own = projection.cautions.filter((caution) => applies[caution.when]);
-  const found: SetupCaution[] = own.map(({ text, grave, group }) => ({ text, grave, group }));
-  for (const worn of situation.worn) {
-    const text = OF_WORN[worn];
-    if (text) found.push({ text, grave: worn === 'traction', group: 'position' });
-  }
-  if (situation.holder === 'may be pregnant')
-    found.push({ text: 'Whoever may be pregnant does not hold and leaves the room.', grave: true, group: 'protect' });
-  const named = own.some(({ when }) => when === 'pregnancyPossible');
-  if (!named && situation.pregnancy === 'possible' && TRUNK_REGIONS.has(projection.region)) {
-    found.push({ text: 'Pregnancy possible: stop and follow local policy.', grave: true, group: 'patient' });
-  }
-  if (situation.pregnancy === 'not asked' && asksPregnancy(patient, projection)) {
-    found.push({ text: 'Ask about pregnancy before the exposure.', grave: false, group: 'patient' });
-  }
-  return found;
+  const asksNow = situation.pregnancy === 'not asked' && asksPregnancy(patient, projection);
+  const possible = situation.pregnancy === 'possible' && TRUNK_REGIONS.has(projection.region);
+  return [
+    ...own.map(({ text, grave, group }) => ({ code: 'caution-own', text, grave, group })),
+    ...situation.worn.map((worn) => caution(OF_WORN[worn], 'position', worn === 'traction')),
+    ...(situation.holder === 'may be pregnant' ? [caution('caution-holder', 'protect', true)] : []),
+    ...(possible && !own.some(({ when }) => when === 'pregnancyPossible')
+      ? [caution('caution-pregnancy', 'patient', true)]
+      : []),
+    ...(asksNow ? [caution('caution-ask-pregnancy', 'patient')] : []),
+  ];
 }

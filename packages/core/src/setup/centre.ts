@@ -9,7 +9,8 @@ import type { LengthUnit } from '../quantity/length';
 import { capitalize } from '../quantity/text';
 import type { PlacedBody, PlacedPoint } from './place';
 import type { Setup } from './setup';
-import { bothUnits, relationTo } from './words';
+import { bothUnits } from '../words/stepWords';
+import { relationTo } from './words';
 
 /** A tape does not show less. */
 const JUST_MM = 4;

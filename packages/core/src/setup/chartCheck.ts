@@ -3,7 +3,7 @@ import { indexPerMas } from '../exposure/beamModel';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Room } from '../room/room';
 import { chartRowFor, type ChartRow } from '../room/techniqueChart';
-import type { Problem } from './problem';
+import { problem, type Problem } from './problem';
 
 export type OddRow = { row: number; field: 'row' | 'mas' | 'thickness_cm' | 'sid_cm'; message: string };
 
@@ -88,8 +88,5 @@ export function oddChartRows(rows: readonly ChartRow[], room: Room): OddRow[] {
 export function chartProblems(projectionId: string, thicknessMm: number, gridRatio: number, room: Room): Problem[] {
   if (!hasProjection(projectionId)) return [];
   const row = chartRowFor(room.generator.chart ?? [], projectionId, thicknessMm, gridRatio);
-  return (row ? oddChartRows([row], room) : []).map(({ message }) => ({
-    code: 'chart-row-odd',
-    text: `The row of the room’s own chart that this technique starts from cannot be right: ${message}.`,
-  }));
+  return (row ? oddChartRows([row], room) : []).map(({ message }) => problem('chart-row-odd', { why: message }));
 }

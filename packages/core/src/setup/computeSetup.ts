@@ -12,14 +12,13 @@ import { GRID_BEARS_DEG } from '../exposure/gridCutoff';
 import { add, distance, type Vec3 } from '../geometry/vector';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
-import { formatLength } from '../quantity/length';
 import { capitalize } from '../quantity/text';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import type { Room } from '../room/room';
 import { aecFor } from './aecCover';
 import { assumptionsOf, beamAssumptions } from './assume';
-import { breathFor, breathWords } from './breath';
+import { breathFor } from './breath';
 import { cautionsFor } from './caution';
 import { chartProblems } from './chartCheck';
 import { boneRotation, coverPoints, neededField, shadowsOf } from './cover';
@@ -28,7 +27,6 @@ import { fillIn } from './fillIn';
 import type { GivenWay } from './given';
 import { checkGrid, gridWarnings } from './gridCheck';
 import { headLineWords } from './headLine';
-import { heldWords } from './held';
 import { chooseHolder } from './holder';
 import { facingOf, inTheWay, inWay, nameOf, rayBlocked, rayInPart, sayWay, viewOf } from './inWay';
 import { openField } from './light';
@@ -40,7 +38,7 @@ import { protectionFor } from './protection';
 import { receptorPlane } from './receptorPlane';
 import { situationFor, type Overrides, type SetupRequest } from './request';
 import { centroid, sceneOf } from './scene';
-import { bars, blocks } from './problem';
+import { bars, blocks, problem } from './problem';
 import { SETUP_VERSION, type Problem, type Setup, type Side } from './setup';
 import { sideView } from './side';
 import { spotProblems } from './spot';
@@ -119,12 +117,15 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   let placed = first;
   problems.push(...keptMoved(placed.pose, part, situation));
   for (const joint of placed.held)
-    if (isLimited(joint.motion, situation.joints)) problems.push({ code: 'joint-limit', text: heldWords(joint) });
+    if (isLimited(joint.motion, situation.joints)) problems.push(problem('joint-limit', joint));
   if (factor !== null && (factor < THICKNESS_ODD[0] || factor > THICKNESS_ODD[1]))
-    problems.push({
-      code: 'thickness-odd',
-      text: `${formatLength(body.patient.partThicknessMm!, unit)} is far from what this patient's size gives (${formatLength(body.patient.partThicknessMm! / factor, unit)}): measure again.`,
-    });
+    problems.push(
+      problem(
+        'thickness-odd',
+        { measuredMm: body.patient.partThicknessMm!, computedMm: body.patient.partThicknessMm! / factor },
+        unit,
+      ),
+    );
 
   // 3 ray and aim
   const angle = tubeAngle(projection, given, overrides, placed);
@@ -386,7 +387,6 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
           {
             ...setup,
             ownSteps,
-            breathingWords: breathWords(breathing),
           },
           projection,
           unit,

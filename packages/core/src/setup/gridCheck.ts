@@ -1,10 +1,10 @@
 /** How the grid of a set-up stands to its ray: what it cuts off, what it bears, and how far the tube may lean. */
 import { gridLoss, gridTolerance, type GridLoss } from '../exposure/gridCutoff';
 import { cosDeg, toDegrees } from '../quantity/angle';
-import { formatLength, type LengthUnit } from '../quantity/length';
+import type { LengthUnit } from '../quantity/length';
 import type { Grid } from '../room/room';
 import type { Overrides } from './request';
-import type { Problem } from './problem';
+import { problem, type Problem } from './problem';
 
 export type GridCheck = GridLoss & {
   ratio: number;
@@ -64,14 +64,6 @@ export function checkGrid(
   };
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
-
-/** Distances before the edge loses what is not borne, as they are told. */
-function rangeWords([low, high]: readonly [number, number], unit: LengthUnit): string {
-  const from = formatLength(low, unit);
-  return Number.isFinite(high) ? `${from} to ${formatLength(high, unit)}` : `${from} and more`;
-}
-
 /** What the grid cuts off as it stands: by what was told to be off, by its distance, or by a tube that leans across it. */
 export function gridWarnings(
   check: GridCheck,
@@ -80,13 +72,20 @@ export function gridWarnings(
 ): Problem[] {
   if (check.centre < CENTRE_SHARE && check.worseEdge < EDGE_SHARE) return [];
   const told = gridLevelDeg !== 0 || gridCentreMm !== 0;
-  const lost = `The grid cuts off ${percent(check.centre)} at the centre and ${percent(check.worseEdge)} at the worse edge.`;
-  const [low, high] = check.tolerance.distanceMm;
-  const distant = check.distanceMm < low || (high !== null && check.distanceMm > high);
-  const cure = told
-    ? 'More mAs is the wrong cure: level it and centre it.'
-    : distant
-      ? `It is focused to ${formatLength(check.focusMm, unit)} and bears ${high === null ? `${formatLength(low, unit)} and more` : rangeWords([low, high], unit)} with this field: another SID, another grid, a narrower field, or the grid out.`
-      : 'The ray leans across its strips: turn them along the lean, or take the grid out.';
-  return [{ code: 'grid-cut-off', text: `${lost} ${cure}` }];
+  const [nearMm, farMm] = check.tolerance.distanceMm;
+  const distant = check.distanceMm < nearMm || (farMm !== null && check.distanceMm > farMm);
+  return [
+    problem(
+      'grid-cut-off',
+      {
+        centre: check.centre,
+        edge: check.worseEdge,
+        by: told ? 'placing' : distant ? 'distance' : 'lean',
+        focusMm: check.focusMm,
+        nearMm,
+        farMm,
+      },
+      unit,
+    ),
+  ];
 }

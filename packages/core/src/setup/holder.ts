@@ -2,8 +2,7 @@
 import { GRID_FROM_MM } from '../exposure/gridWanted';
 import type { Grid, Holder, Room } from '../room/room';
 import type { Overrides } from './request';
-import type { Problem } from './setup';
-import { HOLDER_WORDS } from './way';
+import { problem, type Problem } from './problem';
 
 const isFixedGrid = ({ grid, gridRemovable }: Holder): boolean => grid !== null && !gridRemovable;
 
@@ -25,17 +24,10 @@ export function chooseHolder(
   let grid: Grid | null = null;
   if (gridWanted) {
     grid = holder.grid;
-    if (!grid)
-      problems.push({
-        code: 'no-grid',
-        text: `A grid is wanted from ${GRID_FROM_MM / 10} cm of thickness; the ${HOLDER_WORDS[holder.kind]} of ${room.name} has none: more scatter.`,
-      });
+    if (!grid) problems.push(problem('no-grid', { fromMm: GRID_FROM_MM, holder: holder.kind, room: room.name }));
   } else if (holder.grid && !holder.gridRemovable) {
     grid = holder.grid;
-    problems.push({
-      code: 'grid-stays',
-      text: `The grid of the ${HOLDER_WORDS[holder.kind]} cannot be taken out; the technique counts it in.`,
-    });
+    problems.push(problem('grid-stays', { holder: holder.kind }));
   }
   return { holder, grid, gridWanted, problems };
 }

@@ -10,8 +10,9 @@ import type { View } from '../projections/vocabulary';
 import { positionName } from '../room/position';
 import type { GivenWay } from './given';
 import type { PlacedBody } from './place';
-import type { Problem, Side } from './setup';
-import { HOLDER_WORDS } from './way';
+import { problem, type Problem } from './problem';
+import type { Side } from './setup';
+import { HOLDER_WORDS } from '../words/names';
 
 const OPPOSITE: Record<View, View> = {
   AP: 'PA',
@@ -128,7 +129,7 @@ export function inTheWay(
       return at > 0 && at < dot(subtract(hit, focal), course);
     });
   });
-  return found.map(({ says }) => ({ code: 'in-the-way', text: `The ${says} lies in the light.` }));
+  return found.map(({ says }) => problem('in-the-way', { what: 'limb', says }));
 }
 const isGirdle = (segment: string): boolean => /^(scapula|clavicle|upperarm)_/.test(segment);
 /** Body beside the part that the central ray may graze: skin of the model is that coarse. */
@@ -161,13 +162,11 @@ export function rayBlocked(
       (sum, [near, far]) => sum + Math.max(0, Math.min(far, to) - Math.max(near, from)),
       0,
     );
-  const problem = (text: string): Problem[] => [{ code: 'in-the-way', text }];
-  if (between(-TUBE_MM, 0) > 0) return problem('The tube would stand inside or against the patient.');
-  if (rest && between(0, entry, rest) > GRAZE_MM)
-    return problem('The ray would pass through the body before the part.');
-  if (rest && between(exit, end, rest) > GRAZE_MM) return problem('The body lies between the part and the receptor.');
-  if (rest && exit - entry > MOST_OF_A_LIMB_MM && !own.includes('head'))
-    return problem('The ray would run along the limb instead of through it.');
+  const blocked = (what: 'tube' | 'before' | 'behind' | 'lengthwise') => [problem('in-the-way', { what, says: '' })];
+  if (between(-TUBE_MM, 0) > 0) return blocked('tube');
+  if (rest && between(0, entry, rest) > GRAZE_MM) return blocked('before');
+  if (rest && between(exit, end, rest) > GRAZE_MM) return blocked('behind');
+  if (rest && exit - entry > MOST_OF_A_LIMB_MM && !own.includes('head')) return blocked('lengthwise');
   return [];
 }
 

@@ -2,14 +2,12 @@
 import { onPlane, type PlaneFrame } from '../geometry/projection';
 import type { InRoom, Vec3 } from '../geometry/vector';
 import type { Projection } from '../projections/schema';
-import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
-import { listWords } from '../quantity/text';
+import type { LengthUnit } from '../quantity/length';
 import { receptorsIn, type Holder, type Room } from '../room/room';
 import { clippedBy, neededField, type Shadow } from './cover';
 import { fitReceptor, SPLIT_OVERLAP_MM, type ReceptorFit } from './fitReceptor';
 import type { Overrides } from './request';
-import type { Problem } from './setup';
-import { HOLDER_WORDS } from './way';
+import { problem, type Problem } from './problem';
 
 /** A margin may lose this much of both sides together before it is worth a word. */
 const MARGIN_MATTERS_MM = 10;
@@ -47,10 +45,9 @@ export function openField({ shadows, needed, projection, room, holder, sidMm, ov
   const held = receptorsIn(room, holder);
   const picked = held.filter((receptor) => !overrides.receptorId || receptor.id === overrides.receptorId);
   if (picked.length === 0)
-    problems.push({
-      code: 'receptor-unknown',
-      text: `Receptor "${overrides.receptorId}" does not fit the ${HOLDER_WORDS[holder.kind]} of ${room.name}.`,
-    });
+    problems.push(
+      problem('receptor-unknown', { receptor: overrides.receptorId ?? '', holder: holder.kind, room: room.name }),
+    );
   const known = picked.length > 0 ? picked : held;
   const options = { diagonal: projection.mayTilt, split: projection.maySplit };
   const whole = fitReceptor({ widthMm: asked.width, heightMm: asked.height }, known, options);
@@ -76,17 +73,13 @@ export function openField({ shadows, needed, projection, room, holder, sidMm, ov
   };
   const covered = { width: field.width, height: fit.exposures * field.height - shared };
   const clipped = clippedBy(shadows, covered);
-  const sizes = () =>
-    `${formatRectangle(needed.width, needed.height, unit)} are needed, ${formatRectangle(covered.width, covered.height, unit)} are open`;
-  if (clipped.length > 0) problems.push({ code: 'clipped', text: `The field cuts ${listWords(clipped)}: ${sizes()}.` });
-  else {
-    const cutMm = Math.max(needed.width - covered.width, needed.height - covered.height);
-    if (!overrides.fieldMm && cutMm > MARGIN_MATTERS_MM)
-      problems.push({
-        code: 'margin',
-        text: `All that is wanted is inside the light, but the margin round it is cut by ${formatLength(cutMm, unit)} in all: ${formatRectangle(covered.width, covered.height, unit)} are open.`,
-      });
-  }
+  const open = { widthMm: covered.width, heightMm: covered.height };
+  const cutMm = Math.max(needed.width - covered.width, needed.height - covered.height);
+  if (clipped.length > 0)
+    problems.push(
+      problem('clipped', { shown: clipped, neededWidthMm: needed.width, neededHeightMm: needed.height, ...open }, unit),
+    );
+  else if (!overrides.fieldMm && cutMm > MARGIN_MATTERS_MM) problems.push(problem('margin', { cutMm, ...open }, unit));
   const shiftsMm = Array.from(
     { length: fit.exposures },
     (_, i) => ((fit.exposures - 1) / 2 - i) * (field.height - SPLIT_OVERLAP_MM),

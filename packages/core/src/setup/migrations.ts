@@ -10,7 +10,8 @@ import { hasProjection, projectionOf } from '../projections/catalogue';
 import { entryOfToday, phaseOfWords } from '../projections/migrations';
 import { isRecord } from '../quantity/record';
 import { situationFor, type SetupRequest } from './request';
-import { SETUP_VERSION, type Marker, type Setup } from './setup';
+import type { Problem } from './problem';
+import { SETUP_VERSION, type Marker, type Setup, type SetupCaution, type SetupStep } from './setup';
 
 /** Of both doses, for set-ups that were kept before it was told [typical]. */
 export const EARLIER_SPREAD = 0.3;
@@ -18,8 +19,25 @@ export const EARLIER_SPREAD = 0.3;
 /** A set-up of version 1: as today but for what came since, and what was a line of words then. */
 export type EarlierSetup = Omit<
   Setup,
-  'aids' | 'breathing' | 'dose' | 'exposure' | 'marker' | 'opens' | 'position' | 'protection' | 'region' | 'scene'
+  | 'aids'
+  | 'breathing'
+  | 'cautions'
+  | 'dose'
+  | 'exposure'
+  | 'marker'
+  | 'opens'
+  | 'position'
+  | 'problems'
+  | 'protection'
+  | 'region'
+  | 'scene'
+  | 'steps'
+  | 'version'
 > & {
+  version?: undefined;
+  problems: Omit<Problem, 'values'>[];
+  steps: Omit<SetupStep, 'code' | 'values'>[];
+  cautions: Omit<SetupCaution, 'code'>[];
   breathing: { words: string; moment: string; commanded?: boolean };
   dose: Omit<Setup['dose'], 'spread'> & { spread?: number };
   exposure: Omit<Setup['exposure'], 'masKnown'> & { masKnown?: boolean };
@@ -75,6 +93,10 @@ function fromEarlier(stored: EarlierSetup, request: SetupRequest | undefined): S
     version: SETUP_VERSION,
     region: entry?.region ?? null,
     situation: situationFor(stored.patient.ageYears, stored.situation),
+    // What was said then was not kept as values.
+    problems: stored.problems.map(({ code, text }) => ({ code, values: {}, text })),
+    steps: stored.steps.map((step) => ({ ...step, code: 'step-own', values: { own: step.text } })),
+    cautions: stored.cautions.map((caution) => ({ ...caution, code: 'caution-own' })),
     position: { ...position, supports: position.supports.map(supportOf) },
     tube: {
       ...tube,

@@ -18,7 +18,8 @@ import { chooseTechnique } from './technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './tube';
 import { applyRules } from './variant';
 import { barred, chooseWay, sparing } from './way';
-import { bothUnits, levelAgainst, relationTo } from './words';
+import { bothUnits } from '../words/stepWords';
+import { levelAgainst, relationTo } from './words';
 
 const plane: PlaneFrame = { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0], n: [0, 0, 1] };
 const mark = (name: string, u: number, v: number, axis: Shadow['axis'] = 'both', marginMm = 10): Shadow => ({

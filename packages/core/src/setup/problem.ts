@@ -1,7 +1,11 @@
-/** Why a set-up cannot or must not be done so, or what it lacks. */
+/** Why a set-up cannot or must not be done so, or what it lacks: a code and its values, and the sentence for them. */
+import type { LengthUnit } from '../quantity/length';
+import type { Values, ValuesOf } from '../words/fact';
+import type { PROBLEM_WORDS } from '../words/problemWords';
+import { say } from '../words/say';
 
 /** Patient and situation bar it: nothing of it is told as a step. */
-const BARRED_CODES = ['forbidden', 'position-barred', 'kept-part'] as const;
+const BARRED_CODES = ['forbidden', 'position-barred', 'load-lost', 'kept-part'] as const;
 /** It cannot be done so, by room, tube, receptor or model. */
 const IMPOSSIBLE_CODES = [
   'position-unknown',
@@ -34,7 +38,14 @@ const SAID_CODES = [
 export const PROBLEM_CODES = [...BARRED_CODES, ...IMPOSSIBLE_CODES, ...SAID_CODES] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];
 
-export type Problem = { code: ProblemCode; text: string };
+export type Problem = { code: ProblemCode; values: Values; text: string };
+
+/** @example problem('mas-limit', { wantedMas: 700, mostMas: 500 }, 'in').text // "The model asks for 700 mAs; …" */
+export const problem = <C extends ProblemCode>(
+  code: C,
+  values: ValuesOf<typeof PROBLEM_WORDS, C> & Values,
+  unit: LengthUnit = 'in',
+): Problem => ({ code, values, text: say({ code, values }, { unit }) });
 
 const BARS: ReadonlySet<ProblemCode> = new Set(BARRED_CODES);
 const BLOCKS: ReadonlySet<ProblemCode> = new Set([...BARRED_CODES, ...IMPOSSIBLE_CODES]);

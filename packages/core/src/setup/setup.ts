@@ -8,6 +8,7 @@ import type { StepGroup, Study } from '../projections/schema';
 import type { Assumption } from '../quantity/provenance';
 import type { BodyPosition, HolderKind, OpenedJoints, Region, SignId, View } from '../projections/vocabulary';
 import type { Surface } from '../room/rest';
+import type { Values } from '../words/fact';
 
 import type { Breathing } from './breath';
 import type { GivenWay } from './given';
@@ -33,8 +34,16 @@ export type Marker = {
 
 export type Side = 'left' | 'right';
 export type Along = 'head' | 'feet';
-export type SetupCaution = { text: string; grave: boolean; group: StepGroup };
-export type SetupStep = { id: string; group: StepGroup; text: string; cautions: string[] };
+export type SetupCaution = { code: string; text: string; grave: boolean; group: StepGroup };
+/** `code` and `values`: what the sentence says, as facts. */
+export type SetupStep = {
+  id: string;
+  group: StepGroup;
+  code: string;
+  values: Values;
+  text: string;
+  cautions: string[];
+};
 
 /** Geometry in the room frame, from which the stage is drawn and (later) the picture is simulated. */
 export type Scene = {

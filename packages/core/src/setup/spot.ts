@@ -1,9 +1,9 @@
 /** Whether the focal spot may stand where the ray wants it. */
 import { distance, dot, subtract, type Vec3 } from '../geometry/vector';
-import { formatLength, type LengthUnit } from '../quantity/length';
+import type { LengthUnit } from '../quantity/length';
 import type { Room } from '../room/room';
 import type { AimedRay } from './place';
-import type { Problem } from './setup';
+import { problem, type Problem } from './problem';
 
 /** Short of what a tube reaches by less than this counts as reached. */
 const REACH_SLACK_MM = 20;
@@ -28,15 +28,9 @@ export function spotProblems(
   const problems: Problem[] = [];
   const [lowestMm] = room.tube.focusHeightMm;
   if (mustReach && focal[2] < lowestMm - REACH_SLACK_MM)
-    problems.push({
-      code: 'tube-low',
-      text: `The tube of ${room.name} goes down to ${formatLength(lowestMm, unit)} over the floor; ${formatLength(Math.max(0, focal[2]), unit)} is wanted.`,
-    });
+    problems.push(problem('tube-low', { room: room.name, lowestMm, wantedMm: Math.max(0, focal[2]) }, unit));
   const toSkinMm = distance(focal, crossing.entry);
   if (toSkinMm < SKIN_DISTANCE_MM)
-    problems.push({
-      code: 'skin-near',
-      text: `The skin is ${formatLength(toSkinMm, unit)} from the focal spot; at least ${formatLength(SKIN_DISTANCE_MM, unit)} are wanted.`,
-    });
+    problems.push(problem('skin-near', { skinMm: toSkinMm, leastMm: SKIN_DISTANCE_MM }, unit));
   return problems;
 }

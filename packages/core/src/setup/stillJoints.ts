@@ -1,6 +1,7 @@
 /** Joints that are not moved for a picture because of what is known of the patient, as limits of those joints. */
 import { movementOf, type JointLimits, type Motion } from '../body/joints';
 import type { BodyPosition } from '../projections/vocabulary';
+import type { Reason } from '../words/reasonWords';
 import type { Situation } from './request';
 import { isBroken, isHipHurt, legsKept, neckStays } from './kept';
 
@@ -40,7 +41,8 @@ export const raisesArm = ({ canRaiseArm, keepStill }: Situation, side: 'left' | 
 const CARRIED_ARM = { ...ARM, shoulderAbduction: [-45, 30], elbowFlexion: [-5, 110] } as const;
 
 /** Joints that stay, why, and within which angles. */
-export type StillPart = { limits: JointLimits; says: string };
+export type StillPart = { limits: JointLimits; why: Reason };
+const because = (code: Reason['code'], side?: Reason['side']): Reason => ({ code, ...(side && { side }) });
 
 const LETTER = { left: 'L', right: 'R' } as const;
 const SIDES = ['left', 'right'] as const;
@@ -52,19 +54,19 @@ function stillParts(situation: Situation): StillPart[] {
   const seated = place === 'chair' && !canStand;
   const kept = legsKept(situation);
   return [
-    ...(neckStays(situation) ? [{ limits: NECK, says: 'the neck must not be moved' }] : []),
+    ...(neckStays(situation) ? [{ limits: NECK, why: because('neck-stays') }] : []),
     ...SIDES.flatMap((side): StillPart[] => {
       const arm = keepStill.includes(`${side} arm`);
       return [
         ...(arm
-          ? [{ limits: sided(KEPT_ARM, LETTER[side]), says: `the ${side} arm must not be moved` }]
+          ? [{ limits: sided(KEPT_ARM, LETTER[side]), why: because('arm-stays', side) }]
           : raisesArm(situation, side)
             ? []
-            : [{ limits: sided(ARM, LETTER[side]), says: `the ${side} arm cannot be raised` }]),
+            : [{ limits: sided(ARM, LETTER[side]), why: because('arm-not-raised', side) }]),
         ...(kept.includes(side)
-          ? [{ limits: sided(seated ? SEATED_LEG : LEG, LETTER[side]), says: `the ${side} leg must not be moved` }]
+          ? [{ limits: sided(seated ? SEATED_LEG : LEG, LETTER[side]), why: because('leg-stays', side) }]
           : hip
-            ? [{ limits: sided(HIP, LETTER[side]), says: 'hip and pelvis must not be moved' }]
+            ? [{ limits: sided(HIP, LETTER[side]), why: because('hip-stays') }]
             : []),
       ];
     }),
@@ -80,9 +82,9 @@ const OF_ANKLE = /^talus_([LR])$/;
 export function hurtLimb(situation: Situation, part: string): StillPart[] {
   const splinted = situation.worn.includes('splint');
   if (!isBroken(situation) && !splinted) return [];
-  const why = splinted ? 'a splinted limb is not moved' : 'a limb with a suspected fracture is not bent or turned';
+  const why: Reason = { code: splinted ? 'splinted-limb' : 'broken-limb' };
   const put = (range: Readonly<Record<string, readonly [number, number]>>, side: string) => [
-    { limits: sided(range, side as 'L' | 'R'), says: why },
+    { limits: sided(range, side as 'L' | 'R'), why },
   ];
   const arm = OF_ARM.exec(part);
   if (arm) return put(KEPT_ARM, arm[1]);
@@ -110,8 +112,8 @@ function within(still: readonly [number, number], told: readonly [number, number
 
 /** What stays of this patient when this part is examined, each joint no further than what was told of it. */
 export const stillFor = (situation: Situation, part: string): StillPart[] =>
-  sparedJoints(situation, part).map(({ limits, says }) => ({
-    says,
+  sparedJoints(situation, part).map(({ limits, why }) => ({
+    why,
     limits: Object.fromEntries(
       (Object.entries(limits) as [Motion, [number, number]][]).map(([motion, still]) => [
         motion,

@@ -9,8 +9,9 @@ import { computeSetup } from './computeSetup';
 import type { SetupRequest } from './request';
 import { breathWords } from './breath';
 import type { Setup } from './setup';
-import { HOLDER_WORDS } from './way';
-import { bothUnits, techniqueWords, tiltWords } from './words';
+import { HOLDER_WORDS } from '../words/names';
+import { bothUnits } from '../words/stepWords';
+import { techniqueWords, tiltWords } from './words';
 
 export type SummaryLine = { name: string; text: string };
 

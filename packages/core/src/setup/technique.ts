@@ -8,11 +8,11 @@ import { settleMas } from '../exposure/settleMas';
 import { currentFor, type TubeLoad } from '../exposure/tubeLoad';
 import type { Projection } from '../projections/schema';
 import { clamp } from '../quantity/angle';
-import { formatLength, type LengthUnit } from '../quantity/length';
+import type { LengthUnit } from '../quantity/length';
 import type { Generator, Room } from '../room/room';
 import { chartRowFor } from '../room/techniqueChart';
 import type { Overrides } from './request';
-import type { Problem } from './problem';
+import { problem, type Problem } from './problem';
 import { startingPoint, type TechniqueStart } from './startingPoint';
 
 export type TechniqueChoice = {
@@ -144,15 +144,12 @@ function raisedKvp(projection: Projection, room: Room, at: Conditions, kVp: numb
 
 /** Outside the model nothing is extrapolated: what is known is said, or that it is not. */
 function outsideProblem({ exposure, name }: Projection, at: Conditions, masKnown: boolean): Problem {
-  const mostMm = MODEL_RANGE.waterMm[1] / exposure.composition;
-  const unit = at.unit ?? 'in';
-  const why =
-    at.thicknessMm > mostMm
-      ? `This patient measures ${formatLength(at.thicknessMm, unit)} here; the technique of ${name} was tested up to ${formatLength(mostMm, unit)}`
-      : `The technique of ${name} was not tested under these conditions`;
-  return masKnown
-    ? { code: 'technique-unchecked', text: `${why}: what the receptor will read is not known.` }
-    : { code: 'outside-model', text: `${why}: no mAs is given. Take it from the room's own chart and type it.` };
+  const values = {
+    name,
+    thicknessMm: at.thicknessMm,
+    testedMm: MODEL_RANGE.waterMm[1] / exposure.composition,
+  };
+  return problem(masKnown ? 'technique-unchecked' : 'outside-model', values, at.unit);
 }
 
 export function chooseTechnique(
@@ -186,15 +183,19 @@ export function chooseTechnique(
   const { mAs, current } = settleMas(kVp, wantedMas, generator, load, long ? LONG_MS : undefined, overrides.mAs);
   const largest = generator.masStations[generator.masStations.length - 1];
   if (overrides.mAs === undefined && inModel && wantedMas > largest * PAST_LAST && !generator.timeStationsMs)
-    problems.push({
-      code: 'mas-limit',
-      text: `The model asks for ${Math.round(wantedMas)} mAs; this generator ends at ${largest} mAs.`,
-    });
+    problems.push(problem('mas-limit', { wantedMas: Math.round(wantedMas), mostMas: largest }));
   if (!current)
-    problems.push({
-      code: 'tube-load',
-      text: `${kVp} kVp and ${roundMas(mAs)} mAs${overrides.mA === undefined ? '' : ` at ${overrides.mA} mA`} are more than the ${focalSpot} focal spot of ${room.name} bears (${spots[focalSpot].ratedKw} kW, up to ${spots[focalSpot].maStations.at(-1)} mA).`,
-    });
+    problems.push(
+      problem('tube-load', {
+        kVp,
+        mAs: roundMas(mAs),
+        mA: overrides.mA ?? null,
+        spot: focalSpot,
+        room: room.name,
+        kW: spots[focalSpot].ratedKw,
+        mostMa: spots[focalSpot].maStations.at(-1) ?? 0,
+      }),
+    );
   const mA = current?.mA ?? overrides.mA ?? load.maStations[0];
   const timeMs = Math.max(1, Math.round((mAs / mA) * 1000));
   const larger = focalSpot === 'small' ? currentFor(kVp, mAs, spots.large) : null;

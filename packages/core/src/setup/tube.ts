@@ -1,8 +1,8 @@
 /** The tube: SID along the ray, the height to set, what the room's limits leave of it. */
 import { addScaled, dot, type InRoom, type Vec3 } from '../geometry/vector';
 import type { Room } from '../room/room';
-import { formatLength, type LengthUnit } from '../quantity/length';
-import type { Problem } from './setup';
+import type { LengthUnit } from '../quantity/length';
+import { problem, type Problem } from './problem';
 
 /** Short of the wanted SID by less than this counts as reached. */
 const REACHED_MM = 10;
@@ -34,11 +34,13 @@ export function reachableSid(
   const sidMm = Math.min(wantedMm, Math.floor(longest));
   const problems: Problem[] = [];
   if (sidMm < wantedMm - REACHED_MM) {
-    const short = sidMm < acceptable[0];
-    problems.push({
-      code: short ? 'sid-too-short' : 'sid-reduced',
-      text: `${room.name} reaches ${formatLength(sidMm, unit)} of the ${formatLength(wantedMm, unit)} SID wanted; all numbers are for ${formatLength(sidMm, unit)}.${short ? ` The usual range begins at ${formatLength(acceptable[0], unit)}: more magnification and blur.` : ''}`,
-    });
+    const values = { room: room.name, reachedMm: sidMm, wantedMm };
+    const usualFromMm = acceptable[0];
+    problems.push(
+      sidMm < usualFromMm
+        ? problem('sid-too-short', { ...values, usualFromMm }, unit)
+        : problem('sid-reduced', values, unit),
+    );
   }
   return { sidMm, problems };
 }

@@ -3,7 +3,8 @@ import type { Projection } from '../projections/schema';
 import type { Room } from '../room/room';
 import { kneeAngleByPelvis, pelvisThicknessMm, type PlacedBody } from './place';
 import type { Overrides } from './request';
-import type { Along, Problem } from './setup';
+import { problem, type Problem } from './problem';
+import type { Along } from './setup';
 import type { GivenWay } from './given';
 
 export type TubeAngle = {
@@ -45,7 +46,4 @@ export function tubeAngle(
 export const angleProblems = ({ angleDeg, acrossDeg }: TubeAngle, { name, tube }: Room): Problem[] =>
   [...new Set([angleDeg, Math.abs(acrossDeg)])]
     .filter((tilt) => tilt > tube.maxAngleDeg)
-    .map((tilt) => ({
-      code: 'angle-limit',
-      text: `The tube of ${name} tilts to ${tube.maxAngleDeg}°; ${tilt}° is out of reach.`,
-    }));
+    .map((wantedDeg) => problem('angle-limit', { room: name, mostDeg: tube.maxAngleDeg, wantedDeg }));

@@ -2,21 +2,25 @@
  * What this patient and situation bar, whatever the numbers: one answer for Set up, plan, exam, other ways, page and
  * API, since `computeSetup` asks here and everybody else asks `computeSetup`.
  */
-import { eachSide, movementOf, specOf, type Motion, type Pose } from '../body/joints';
+import { eachSide, type Motion, type Pose } from '../body/joints';
 import type { Projection } from '../projections/schema';
 import type { BodyPosition, PoseName } from '../projections/vocabulary';
-import { formatAngle } from '../quantity/angle';
-import { capitalize } from '../quantity/text';
-import type { Problem } from './problem';
+import { ASKED_WORDS, reasonWords, type Asked, type Reason, type ReasonCode } from '../words/reasonWords';
+import { problem, type Problem } from './problem';
 import type { Situation } from './request';
 import { isBroken, isInjured, neckStays } from './kept';
 import { ARM_OR_LEG_WORN } from './still';
 import { stillFor } from './stillJoints';
 
-export type Forbidden = { why: string; ask: string };
+/** Why it must not be done and who is asked, as codes and as they are said. */
+export type Forbidden = { reason: ReasonCode; asked: Asked; why: string; ask: string };
 
-const PHYSICIAN = 'the physician in charge of the patient';
-const RADIOLOGIST = 'the radiologist';
+const forbid = (reason: ReasonCode, asked: Asked): Forbidden => ({
+  reason,
+  asked,
+  why: reasonWords({ code: reason }),
+  ask: ASKED_WORDS[asked],
+});
 
 const poses = (projection: Projection): Set<PoseName> =>
   new Set([...projection.pose, ...projection.positions.flatMap(({ pose }) => pose)]);
@@ -35,33 +39,20 @@ export function forbiddenView(projection: Projection, situation: Situation): For
   const broken = isBroken(situation);
   const hurt = isInjured(situation);
   if (neckStays(situation) && (asks('bent-neck') || asksAny(projection, BENDS_NECK)))
-    return { why: 'the neck is not cleared and must not be bent', ask: `${PHYSICIAN}, once the neck is cleared` };
+    return forbid('neck-not-bent', 'physician-once-neck-cleared');
   if (situation.spineNotCleared && (asks('bent-trunk') || asksAny(projection, BENDS_TRUNK)))
-    return { why: 'the spine is not cleared and must not be bent', ask: `${PHYSICIAN}, once the spine is cleared` };
-  if (broken && (asks('bent-neck') || asks('bent-trunk')))
-    return { why: 'no bending where a fracture or dislocation is suspected', ask: PHYSICIAN };
+    return forbid('spine-not-bent', 'physician-once-spine-cleared');
+  if (broken && (asks('bent-neck') || asks('bent-trunk'))) return forbid('no-bending-where-broken', 'physician');
   if (hurt && asks('weights'))
-    return {
-      why: broken
-        ? 'no weights where a fracture or dislocation is suspected'
-        : 'no weights while the spine is not cleared',
-      ask: RADIOLOGIST,
-    };
-  if (hurt && asks('stress'))
-    return {
-      why: broken
-        ? 'no stress where a fracture or dislocation is suspected'
-        : 'no stress while the spine is not cleared',
-      ask: PHYSICIAN,
-    };
-  if (broken && asks('weight-bearing')) return { why: 'no weight on what may be broken or dislocated', ask: PHYSICIAN };
+    return forbid(broken ? 'no-weights-where-broken' : 'no-weights-while-spine', 'radiologist');
+  if (hurt && asks('stress')) return forbid(broken ? 'no-stress-where-broken' : 'no-stress-while-spine', 'physician');
+  if (broken && asks('weight-bearing')) return forbid('no-weight-on-broken', 'physician');
   const stands = projection.positions.every(({ body, seatable }) => STANDS.has(body) && !seatable);
   if (stands && (asks('weight-bearing') || asks('weights')) && !situation.canStand)
-    return { why: 'the patient cannot stand, and the weight on the part is what it shows', ask: RADIOLOGIST };
-  if (broken && asksAny(projection, ['frog-legs']))
-    return { why: 'a leg with a suspected fracture is not turned or spread', ask: RADIOLOGIST };
+    return forbid('load-is-the-view', 'radiologist');
+  if (broken && asksAny(projection, ['frog-legs'])) return forbid('leg-not-spread', 'radiologist');
   if (ARM_OR_LEG_WORN.some((worn) => situation.worn.includes(worn)) && asks('stress'))
-    return { why: 'the limb is splinted or in traction', ask: PHYSICIAN };
+    return forbid('limb-is-fixed', 'physician');
   return null;
 }
 
@@ -71,21 +62,11 @@ export function loadLost(projection: Projection, body: BodyPosition, part: strin
   const leg = /^(thigh|patella|shank|talus|foot|toes|pelvis)/.test(part);
   const loaded = demands.includes('weights') || demands.includes('weight-bearing');
   const upright = body === 'upright' || (body === 'seated' && !leg && !demands.includes('weights'));
-  return loaded && !upright
-    ? [
-        {
-          code: 'position-barred',
-          text: `${projection.name} is barred like this: the load on the part is what it shows.`,
-        },
-      ]
-    : [];
+  return loaded && !upright ? [problem('load-lost', { name: projection.name })] : [];
 }
 
 /** The same as a problem that blocks. */
-export const forbiddenProblem = ({ why, ask }: Forbidden): Problem => ({
-  code: 'forbidden',
-  text: `Not to be done: ${why}. Ask ${ask}.`,
-});
+export const forbiddenProblem = ({ reason, asked }: Forbidden): Problem => problem('forbidden', { reason, ask: asked });
 
 /** Further than this from how it lies, a part that must stay has been moved: within the model's own slack. */
 const MOVED_DEG = 10;
@@ -98,15 +79,16 @@ const slackOf = (motion: Motion): number => (/^(neck|head)/.test(motion) ? NECK_
  */
 export function keptMoved(pose: Pose, part: string, situation: Situation): Problem[] {
   const angles = eachSide(pose);
-  const worst = new Map<string, { motion: Motion; degrees: number; over: number }>();
-  for (const { limits, says } of stillFor(situation, part))
+  const worst = new Map<string, { why: Reason; motion: Motion; degrees: number; over: number }>();
+  for (const { limits, why } of stillFor(situation, part))
     for (const [motion, [low, high]] of Object.entries(limits) as [Motion, [number, number]][]) {
       const degrees = angles.get(motion) ?? 0;
       const over = Math.max(low - degrees, degrees - high);
-      if (over > slackOf(motion) && over > (worst.get(says)?.over ?? 0)) worst.set(says, { motion, degrees, over });
+      if (over > slackOf(motion) && over > (worst.get(keyOf(why))?.over ?? 0))
+        worst.set(keyOf(why), { why, motion, degrees, over });
     }
-  return [...worst].map(([says, { motion, degrees }]) => ({
-    code: 'kept-part',
-    text: `${capitalize(says)}; here ${specOf(movementOf(motion)).says} to ${formatAngle(Math.round(degrees))}.`,
-  }));
+  return [...worst.values()].map(({ why: { code, ...why }, motion, degrees }) =>
+    problem('kept-part', { reason: code, ...why, motion, degrees: Math.round(degrees) }),
+  );
 }
+const keyOf = ({ code, side }: Reason): string => `${code} ${side ?? ''}`;

@@ -1,20 +1,21 @@
 /** Which of the entry's positions this patient can take in this room, and in which holder. */
 import type { PositionWay, Projection } from '../projections/schema';
-import { positionName } from '../room/position';
+import type { BodyPosition } from '../projections/vocabulary';
 import { holderOf, type Holder, type Room } from '../room/room';
-import { listWords } from '../quantity/text';
+import type { Reason } from '../words/reasonWords';
 import type { GivenWay } from './given';
 import { isBroken, isHipHurt, isInjured, legsKept, neckKept, neckStays } from './kept';
 import type { Overrides, Situation } from './request';
-import type { Problem, Side } from './setup';
+import { problem, type Problem } from './problem';
+import type { Side } from './setup';
 
 /** Sitting up bends the hip further than this [typical]: one that must not move is not sat up. */
 const HIP_STAYS_DEG = 30;
 
 /** What holds the patient in place, whatever else they could do; null for nothing. */
-function boundTo({ worn }: Situation): { why: string; maySitUp: boolean } | null {
-  if (worn.includes('board')) return { why: 'the patient stays on the board', maySitUp: false };
-  if (worn.includes('traction')) return { why: 'the traction must not be moved', maySitUp: true };
+function boundTo({ worn }: Situation): { why: 'board' | 'traction'; maySitUp: boolean } | null {
+  if (worn.includes('board')) return { why: 'board', maySitUp: false };
+  if (worn.includes('traction')) return { why: 'traction', maySitUp: true };
   return null;
 }
 
@@ -23,48 +24,48 @@ export function barred(
   way: Pick<PositionWay, 'body' | 'seatable'> & { backRestDeg?: number },
   situation: Situation,
   beneath: Side | null,
-): string | null {
+): Reason | null {
   const { keepStill, canStand, canSit, canTurn, proppedDeg } = situation;
   const hipStays = keepStill.includes('hip') || keepStill.includes('pelvis') || isHipHurt(situation);
   const [leg] = legsKept(situation);
   const onChair = situation.place === 'chair' && !canStand;
   const bound = boundTo(situation);
-  if (bound && way.body !== 'supine' && !(way.body === 'semi-erect' && bound.maySitUp)) return bound.why;
+  if (bound && way.body !== 'supine' && !(way.body === 'semi-erect' && bound.maySitUp)) return { code: bound.why };
   switch (way.body) {
     case 'upright':
-      if (situation.spineNotCleared) return 'the spine is not cleared';
-      if (hipStays) return 'hip and pelvis must not be moved';
-      if (leg) return `the ${leg} leg must not be moved`;
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg) return { code: 'leg-stays', side: leg };
       if (canStand || (way.seatable && canSit)) return null;
-      return way.seatable ? 'the patient can neither stand nor sit' : 'the patient cannot stand';
+      return { code: way.seatable ? 'neither-stands-nor-sits' : 'cannot-stand' };
     case 'seated':
-      if (situation.spineNotCleared) return 'the spine is not cleared';
-      if (hipStays) return 'hip and pelvis must not be moved';
-      if (leg && !onChair) return `the ${leg} leg must not be moved`;
-      return canSit || canStand ? null : 'the patient cannot sit';
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg && !onChair) return { code: 'leg-stays', side: leg };
+      return canSit || canStand ? null : { code: 'cannot-sit' };
     case 'semi-erect': {
       const asked = way.backRestDeg ?? proppedDeg;
-      if (situation.spineNotCleared) return 'the spine is not cleared';
-      if (onChair) return 'the patient stays in the chair';
-      if (hipStays && asked > HIP_STAYS_DEG) return 'hip and pelvis must not be moved';
-      if (leg && asked > HIP_STAYS_DEG) return `the ${leg} leg must not be moved`;
-      return proppedDeg > 0 && asked !== proppedDeg ? `the patient stays propped at ${proppedDeg}°` : null;
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (onChair) return { code: 'stays-in-chair' };
+      if (hipStays && asked > HIP_STAYS_DEG) return { code: 'hip-stays' };
+      if (leg && asked > HIP_STAYS_DEG) return { code: 'leg-stays', side: leg };
+      return proppedDeg > 0 && asked !== proppedDeg ? { code: 'stays-propped', deg: proppedDeg } : null;
     }
     default: {
-      if (onChair) return 'the patient stays in the chair';
-      if (!situation.canLieFlat) return 'the patient cannot lie flat';
-      if (proppedDeg > 0) return `the patient stays propped at ${proppedDeg}°`;
+      if (onChair) return { code: 'stays-in-chair' };
+      if (!situation.canLieFlat) return { code: 'cannot-lie-flat' };
+      if (proppedDeg > 0) return { code: 'stays-propped', deg: proppedDeg };
       if (way.body === 'supine') return null;
-      if (situation.spineNotCleared) return 'the spine is not cleared';
-      if (hipStays) return 'hip and pelvis must not be moved';
-      if (leg) return `the ${leg} leg must not be moved`;
-      if (neckKept(situation)) return 'the neck must not be moved, and turning over moves it';
-      if (way.body === 'kneeling') return canStand ? null : 'the patient cannot kneel';
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg) return { code: 'leg-stays', side: leg };
+      if (neckKept(situation)) return { code: 'neck-stays-in-turning' };
+      if (way.body === 'kneeling') return canStand ? null : { code: 'cannot-kneel' };
       if (way.body === 'head-down') return null;
-      if (canTurn === 'none') return 'the patient cannot turn';
+      if (canTurn === 'none') return { code: 'cannot-turn' };
       if (way.body === 'lateral-recumbent')
-        return canTurn === 'both' || canTurn === beneath ? null : `the patient turns only to the ${canTurn} side`;
-      return situation.canProne ? null : 'the patient cannot lie on the front';
+        return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-only-to', side: canTurn };
+      return situation.canProne ? null : { code: 'cannot-lie-on-front' };
     }
   }
 }
@@ -73,25 +74,24 @@ export function barred(
 const ROLL_FROM_DEG = 10;
 
 /** Why a lying patient cannot be rolled as far as the view asks, or null. @param mirrored the entry done on the right */
-function rollBarred({ ray }: Projection, way: PositionWay, situation: Situation, mirrored = false): string | null {
+function rollBarred({ ray }: Projection, way: PositionWay, situation: Situation, mirrored = false): Reason | null {
   const flat = way.body === 'supine' || way.body === 'prone';
   const trunk = ray.view === 'AP' || ray.view === 'PA';
   if (!flat || way.beam === 'horizontal' || way.partFrame || way.on || !trunk) return null;
   const roll = ray.swing.find(({ toward }) => toward === 'left' || toward === 'right');
   if (!roll || roll.degrees < ROLL_FROM_DEG) return null;
-  if (situation.spineNotCleared) return 'the spine is not cleared, and the view turns the patient';
+  if (situation.spineNotCleared) return { code: 'spine-not-cleared', turns: true };
   if (isHipHurt(situation) || situation.keepStill.some((part) => part === 'hip' || part === 'pelvis'))
-    return 'hip and pelvis must not be moved, and the view turns the patient';
-  if (legsKept(situation).length > 0) return 'a leg must not be moved, and the view turns the patient';
-  if (neckKept(situation)) return 'the neck must not be moved, and the view turns the patient';
-  if (boundTo(situation)) return `${boundTo(situation)!.why}, and the view turns the patient`;
+    return { code: 'hip-stays', turns: true };
+  if (legsKept(situation).length > 0) return { code: 'a-leg-stays', turns: true };
+  if (neckKept(situation)) return { code: 'neck-stays', turns: true };
+  const bound = boundTo(situation);
+  if (bound) return { code: bound.why, turns: true };
   // The far end of the ray swings to the side that comes to lie beneath.
   const beneath: Side = (roll.toward === 'left') !== mirrored ? 'left' : 'right';
   const { canTurn } = situation;
-  if (canTurn === 'none') return 'the patient cannot turn';
-  return canTurn === 'both' || canTurn === beneath
-    ? null
-    : `the patient turns only to the ${canTurn} side, and the view turns them to the ${beneath}`;
+  if (canTurn === 'none') return { code: 'cannot-turn' };
+  return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-other-way', side: canTurn, to: beneath };
 }
 
 /** Positions that put weight on a leg, or lay it down on one side. */
@@ -102,14 +102,13 @@ const OF_LEG = /^(thigh|patella|shank|talus|foot|toes)/;
 const BENT_BY_SITTING = /^(thigh|patella|shank)/;
 
 /** Nobody stands, kneels or lies on what may be broken. @param part segment that is examined */
-export function bearsHurt(body: PositionWay['body'], part: string, situation: Situation): string | null {
+export function bearsHurt(body: PositionWay['body'], part: string, situation: Situation): Reason | null {
   if (!isInjured(situation)) return null;
   const leg = OF_LEG.test(part);
-  if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar'))
-    return 'nobody stands or kneels on what may be broken';
+  if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar')) return { code: 'not-on-what-may-be-broken' };
   const sits = body === 'seated' && situation.place !== 'chair' && BENT_BY_SITTING.test(part);
-  if (sits && isBroken(situation)) return 'sitting bends a leg that may be broken';
-  return leg && isBroken(situation) && LAIN_ON.has(body) ? 'a leg that may be broken is not turned or lain on' : null;
+  if (sits && isBroken(situation)) return { code: 'sitting-bends-it' };
+  return leg && isBroken(situation) && LAIN_ON.has(body) ? { code: 'not-lain-on' } : null;
 }
 
 /** How the position is asked of one who sits where others stand. */
@@ -152,19 +151,15 @@ export function chooseWay(
       .flatMap((kind) => holderOf(room, kind) ?? []);
   const candidates = projection.positions.filter((way) => !overrides.position || way.body === overrides.position);
   if (candidates.length === 0) {
-    const known = listWords(projection.positions.map((way) => positionName(way.body)));
+    const known = projection.positions.map((way) => way.body);
     return {
       way: projection.positions[0],
       holders: held(projection.positions[0]),
-      problems: [
-        {
-          code: 'position-unknown',
-          text: `${projection.name} is not done ${positionName(overrides.position!)}; it is done ${known}.`,
-        },
-      ],
+      problems: [problem('position-unknown', { name: projection.name, asked: overrides.position!, known })],
     };
   }
   const reasons: Problem[] = [];
+  const { name } = entry;
   for (const way of candidates) {
     const fixed = entry.sided === 'none' && (way.on === 'left' || way.on === 'right') ? way.on : null;
     const why =
@@ -175,11 +170,8 @@ export function chooseWay(
     if (why === null && holders.length > 0) return { way, holders, problems: [] };
     reasons.push(
       why === null
-        ? {
-            code: 'no-holder',
-            text: `${room.name} has no ${listWords(way.holders.map((kind) => HOLDER_WORDS[kind]))} for ${projection.name} ${positionName(way.body)}.`,
-          }
-        : { code: 'position-barred', text: `${projection.name} ${positionName(way.body)} is barred: ${why}.` },
+        ? problem('no-holder', { name, room: room.name, holders: way.holders, body: way.body })
+        : barredProblem(name, way.body, why),
     );
   }
   const usable = candidates.find((way) => held(way).length > 0) ?? candidates[0];
@@ -198,26 +190,14 @@ function takeGiven(entry: Projection, given: GivenWay, situation: Situation, roo
     way: { ...usual, body: given.position, seatable: false, poseAlone: given.asItLies, given },
     holders: holder ? [holder] : [],
     problems: [
-      ...(why === null
-        ? []
-        : [{ code: 'position-barred' as const, text: `${entry.name} like this is barred: ${why}.` }]),
+      ...(why === null ? [] : [barredProblem(entry.name, null, why)]),
       ...(holder
         ? []
-        : [
-            {
-              code: 'no-holder' as const,
-              text: `${room.name} has no ${HOLDER_WORDS[given.holder]} for ${entry.name}.`,
-            },
-          ]),
+        : [problem('no-holder', { name: entry.name, room: room.name, holders: [given.holder], body: null })]),
     ],
   };
 }
 
-export const HOLDER_WORDS = {
-  'table-tray': 'table tray',
-  'table-top': 'table top',
-  wall: 'wall stand',
-  bed: 'bed',
-  stand: 'loose holder',
-  floor: 'floor plate',
-} as const;
+/** @param body the position; null: the way that was asked for */
+const barredProblem = (name: string, body: BodyPosition | null, { code, ...why }: Reason): Problem =>
+  problem('position-barred', { name, body, reason: code, ...why });

@@ -1,0 +1,177 @@
+/** Why a set-up cannot or must not be done so, or what it lacks: one sentence a code. */
+import { movementOf, specOf, type Motion } from '../body/joints';
+import type { BodyPosition, HolderKind } from '../projections/vocabulary';
+import { formatAngle } from '../quantity/angle';
+import { formatLength, formatRectangle } from '../quantity/length';
+import { capitalize, listWords } from '../quantity/text';
+import { positionName } from '../room/position';
+import type { Speech } from './fact';
+import { HOLDER_WORDS } from './names';
+import { ASKED_WORDS, reasonWords, type Asked, type Reason } from './reasonWords';
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+type Rectangle = { widthMm: number; heightMm: number };
+const rectangle = ({ widthMm, heightMm }: Rectangle, { unit }: Speech): string =>
+  formatRectangle(widthMm, heightMm, unit);
+
+/** What the cells of the AEC see, as shares of them. */
+type Cells = {
+  cells: string;
+  /** It ends early, for what lies beside the part; else it runs on, for what lies in the dark. */
+  early: boolean;
+  /** Of the cells that see it. */
+  share: number;
+  underDi: number;
+  instead: string | null;
+  byHand: boolean;
+};
+function cellsWords({ cells, early, share, underDi, instead, byHand }: Cells): string {
+  const seen = early
+    ? `${percent(share)} of the cells sees the beam beside the part: it would end early, about ${underDi.toFixed(1)} DI under`
+    : `${percent(share)} of the cells lies outside the light: it would run on`;
+  if (byHand) return `${seen}. Other cells, or by hand.`;
+  return `AEC ${cells}: ${seen}. ${instead === null ? 'Set by hand instead.' : `AEC ${instead} is set instead.`}`;
+}
+
+const BLOCKED = {
+  tube: () => 'The tube would stand inside or against the patient.',
+  before: () => 'The ray would pass through the body before the part.',
+  behind: () => 'The body lies between the part and the receptor.',
+  lengthwise: () => 'The ray would run along the limb instead of through it.',
+  limb: (says: string) => `The ${says} lies in the light.`,
+};
+
+type OutsideModel = { name: string; thicknessMm: number; testedMm: number };
+const outside = ({ name, thicknessMm, testedMm }: OutsideModel, { unit }: Speech): string =>
+  thicknessMm > testedMm
+    ? `This patient measures ${formatLength(thicknessMm, unit)} here; the technique of ${name} was tested up to ${formatLength(testedMm, unit)}`
+    : `The technique of ${name} was not tested under these conditions`;
+
+type Reach = { room: string; reachedMm: number; wantedMm: number };
+const reached = ({ room, reachedMm, wantedMm }: Reach, { unit }: Speech): string =>
+  `${room} reaches ${formatLength(reachedMm, unit)} of the ${formatLength(wantedMm, unit)} SID wanted; all numbers are for ${formatLength(reachedMm, unit)}.`;
+
+type GridLost = {
+  centre: number;
+  edge: number;
+  /** What is wrong: it stands crooked, the distance, or the ray leans across it. */
+  by: 'placing' | 'distance' | 'lean';
+  focusMm: number;
+  nearMm: number;
+  /** Null: however far. */
+  farMm: number | null;
+};
+function gridWords({ centre, edge, by, focusMm, nearMm, farMm }: GridLost, { unit }: Speech): string {
+  const bears =
+    farMm === null
+      ? `${formatLength(nearMm, unit)} and more`
+      : `${formatLength(nearMm, unit)} to ${formatLength(farMm, unit)}`;
+  const cure = {
+    placing: 'More mAs is the wrong cure: level it and centre it.',
+    distance: `It is focused to ${formatLength(focusMm, unit)} and bears ${bears} with this field: another SID, another grid, a narrower field, or the grid out.`,
+    lean: 'The ray leans across its strips: turn them along the lean, or take the grid out.',
+  }[by];
+  return `The grid cuts off ${percent(centre)} at the centre and ${percent(edge)} at the worse edge. ${cure}`;
+}
+
+export const PROBLEM_WORDS = {
+  forbidden: ({ reason, ask }: { reason: string; ask: Asked }) =>
+    `Not to be done: ${reasonWords({ code: reason as Reason['code'] })}. Ask ${ASKED_WORDS[ask]}.`,
+  /** @param body the position; null: the way that was asked for */
+  'position-barred': ({
+    name,
+    body,
+    ...reason
+  }: { name: string; body: BodyPosition | null; reason: string } & Omit<Reason, 'code'>) =>
+    `${name} ${body === null ? 'like this' : positionName(body)} is barred: ${reasonWords({ ...reason, code: reason.reason as Reason['code'] })}.`,
+  'load-lost': ({ name }: { name: string }) => `${name} is barred like this: the load on the part is what it shows.`,
+  'kept-part': ({
+    reason,
+    motion,
+    degrees,
+    ...rest
+  }: { reason: string; motion: string; degrees: number } & Omit<Reason, 'code'>) =>
+    `${capitalize(reasonWords({ ...rest, code: reason as Reason['code'] }))}; here ${specOf(movementOf(motion as Motion)).says} to ${formatAngle(degrees)}.`,
+  'position-unknown': ({ name, asked, known }: { name: string; asked: BodyPosition; known: readonly string[] }) =>
+    `${name} is not done ${positionName(asked)}; it is done ${listWords(known.map((body) => positionName(body as BodyPosition)))}.`,
+  /** @param body the position; null: the way that was asked for */
+  'no-holder': ({
+    name,
+    room,
+    holders,
+    body,
+  }: {
+    name: string;
+    room: string;
+    holders: readonly string[];
+    body: BodyPosition | null;
+  }) =>
+    `${room} has no ${listWords(holders.map((kind) => HOLDER_WORDS[kind as HolderKind]))} for ${name}${body === null ? '' : ` ${positionName(body)}`}.`,
+  clipped: (
+    {
+      shown,
+      neededWidthMm,
+      neededHeightMm,
+      ...open
+    }: { shown: readonly string[]; neededWidthMm: number; neededHeightMm: number } & Rectangle,
+    speech: Speech,
+  ) =>
+    `The field cuts ${listWords(shown)}: ${rectangle({ widthMm: neededWidthMm, heightMm: neededHeightMm }, speech)} are needed, ${rectangle(open, speech)} are open.`,
+  margin: ({ cutMm, ...open }: { cutMm: number } & Rectangle, speech: Speech) =>
+    `All that is wanted is inside the light, but the margin round it is cut by ${formatLength(cutMm, speech.unit)} in all: ${rectangle(open, speech)} are open.`,
+  'angle-limit': ({ room, mostDeg, wantedDeg }: { room: string; mostDeg: number; wantedDeg: number }) =>
+    `The tube of ${room} tilts to ${mostDeg}°; ${wantedDeg}° is out of reach.`,
+  'in-the-way': ({ what, says }: { what: keyof typeof BLOCKED; says: string }) => BLOCKED[what](says),
+  'tube-load': ({
+    kVp,
+    mAs,
+    mA,
+    spot,
+    room,
+    kW,
+    mostMa,
+  }: {
+    kVp: number;
+    mAs: number;
+    mA: number | null;
+    spot: string;
+    room: string;
+    kW: number;
+    mostMa: number;
+  }) =>
+    `${kVp} kVp and ${mAs} mAs${mA === null ? '' : ` at ${mA} mA`} are more than the ${spot} focal spot of ${room} bears (${kW} kW, up to ${mostMa} mA).`,
+  'tube-low': ({ room, lowestMm, wantedMm }: { room: string; lowestMm: number; wantedMm: number }, { unit }: Speech) =>
+    `The tube of ${room} goes down to ${formatLength(lowestMm, unit)} over the floor; ${formatLength(wantedMm, unit)} is wanted.`,
+  'outside-model': (values: OutsideModel, speech: Speech) =>
+    `${outside(values, speech)}: no mAs is given. Take it from the room's own chart and type it.`,
+  'technique-unchecked': (values: OutsideModel, speech: Speech) =>
+    `${outside(values, speech)}: what the receptor will read is not known.`,
+  'aec-cover': cellsWords,
+  'chart-row-odd': ({ why }: { why: string }) =>
+    `The row of the room’s own chart that this technique starts from cannot be right: ${why}.`,
+  'dose-high': ({ name, mGy, upToKvp }: { name: string; mGy: number; upToKvp: number | null }) =>
+    `About ${mGy} mGy to the skin in one exposure of ${name}. Before it: ${upToKvp === null ? '' : `a higher kVp (up to ${upToKvp}), `}a tighter field, a longer SID where the room has it, the part compressed or laid thinner where it may be; ask the radiologist whether it is still wanted.`,
+  'grid-cut-off': gridWords,
+  'grid-stays': ({ holder }: { holder: HolderKind }) =>
+    `The grid of the ${HOLDER_WORDS[holder]} cannot be taken out; the technique counts it in.`,
+  'joint-limit': ({ motion, wantedDeg, heldDeg }: { motion: string; wantedDeg: number; heldDeg: number }) => {
+    const side = motion.endsWith('_L') ? 'on the left ' : motion.endsWith('_R') ? 'on the right ' : '';
+    return capitalize(
+      `${side}${specOf(movementOf(motion as Motion)).says} to ${formatAngle(heldDeg)} only; the view wants ${formatAngle(wantedDeg)}.`,
+    );
+  },
+  'mas-limit': ({ wantedMas, mostMas }: { wantedMas: number; mostMas: number }) =>
+    `The model asks for ${wantedMas} mAs; this generator ends at ${mostMas} mAs.`,
+  'no-grid': ({ fromMm, holder, room }: { fromMm: number; holder: HolderKind; room: string }) =>
+    `A grid is wanted from ${fromMm / 10} cm of thickness; the ${HOLDER_WORDS[holder]} of ${room} has none: more scatter.`,
+  'receptor-unknown': ({ receptor, holder, room }: { receptor: string; holder: HolderKind; room: string }) =>
+    `Receptor "${receptor}" does not fit the ${HOLDER_WORDS[holder]} of ${room}.`,
+  'sid-reduced': reached,
+  'sid-too-short': ({ usualFromMm, ...reach }: Reach & { usualFromMm: number }, speech: Speech) =>
+    `${reached(reach, speech)} The usual range begins at ${formatLength(usualFromMm, speech.unit)}: more magnification and blur.`,
+  'skin-near': ({ skinMm, leastMm }: { skinMm: number; leastMm: number }, { unit }: Speech) =>
+    `The skin is ${formatLength(skinMm, unit)} from the focal spot; at least ${formatLength(leastMm, unit)} are wanted.`,
+  'thickness-odd': ({ measuredMm, computedMm }: { measuredMm: number; computedMm: number }, { unit }: Speech) =>
+    `${formatLength(measuredMm, unit)} is far from what this patient's size gives (${formatLength(computedMm, unit)}): measure again.`,
+} as const;

@@ -1,0 +1,108 @@
+/** The general steps of a set-up, from its numbers: one sentence a code. Steps of an entry's own are its free text. */
+import type { HolderKind } from '../projections/vocabulary';
+import { formatAngle } from '../quantity/angle';
+import { formatCm, formatInches, formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
+import { capitalize, listWords } from '../quantity/text';
+import { aecWords, technique } from './changeWords';
+import type { Speech } from './fact';
+import { HOLDER_WORDS } from './names';
+
+/** "5 cm" beside the leading inches, or the reverse. */
+export const bothUnits = (mm: number, unit: LengthUnit): string =>
+  unit === 'in' ? `${formatInches(mm)} in (${formatCm(mm)} cm)` : `${formatCm(mm)} cm (${formatInches(mm)} in)`;
+
+/** Why there is no grid. */
+const NO_GRID = {
+  leans: 'Grid off: the tube leans across its lines',
+  'table-top': 'No grid: on the table top',
+  none: 'No grid',
+} as const;
+export type NoGrid = keyof typeof NO_GRID;
+
+export const STEP_WORDS = {
+  /** @param laid how a loose receptor lies; on the diagonal with its angle; null for a fixed one */
+  'step-receptor': ({
+    size,
+    holder,
+    laid,
+    deg,
+  }: {
+    size: string;
+    holder: HolderKind;
+    laid: string | null;
+    deg: number;
+  }) =>
+    `Receptor ${size} in the ${HOLDER_WORDS[holder]}${laid === null ? '' : laid === 'diagonal' ? `, on the diagonal (${formatAngle(deg)})` : `, ${laid}`}`,
+  'step-sid': (
+    { sidMm, heightMm, over, slanted }: { sidMm: number; heightMm: number; over: string; slanted: boolean },
+    { unit }: Speech,
+  ) =>
+    `SID ${bothUnits(sidMm, unit)}${slanted ? ', along the ray' : ''}: focal spot ${formatLength(heightMm, unit)} above the ${over}`,
+  'step-grid': ({ ratio }: { ratio: number }) => `Grid ${ratio}:1 in`,
+  'step-no-grid': ({ why }: { why: NoGrid }) => NO_GRID[why],
+  'step-prepare': ({ item }: { item: string }) => capitalize(item),
+  'step-identity': () => 'Two identifiers against the band; the order and the side said aloud',
+  'step-remove': ({ items }: { items: readonly string[] }) => `Off: ${listWords(items)}`,
+  'step-position': ({ say }: { say: string }) => say,
+  'step-block': ({ mm }: { mm: number }, { unit }: Speech) =>
+    `On a block ${formatLength(mm, unit)} high: the tube does not go lower`,
+  'step-stool': ({ mm }: { mm: number }, { unit }: Speech) =>
+    `Seated, ${formatLength(mm, unit)} lower than standing: the tube does not go higher`,
+  'step-centre': ({ centre }: { centre: string }) => capitalize(centre),
+  'step-touch': ({ marks }: { marks: readonly string[] }) => `Check by touch: ${listWords(marks)}`,
+  'step-angle': ({ deg, toward }: { deg: number; toward: string | null }) =>
+    `Tube ${formatAngle(deg)} to the ${toward}`,
+  'step-across': (
+    { deg, toward, shiftMm }: { deg: number; toward: string | null; shiftMm: number },
+    { unit }: Speech,
+  ) =>
+    `Tube ${formatAngle(deg)} across, ray toward the ${toward}${shiftMm > 0 ? `; receptor ${formatLength(shiftMm, unit)} that way, under the ray` : ''}`,
+  'step-back-rest': () => 'Ray square to the back rest: tube tilted with it',
+  'step-straight': ({ level }: { level: boolean }) => `Tube straight, ray ${level ? 'level' : 'vertical'}`,
+  'step-shift': ({ tray, mm, toward }: { tray: boolean; mm: number; toward: string | null }, { unit }: Speech) =>
+    `${tray ? 'Tray' : 'Receptor'} ${formatLength(mm, unit)} toward the ${toward}, under the ray`,
+  'step-on-ray': ({ tray }: { tray: boolean }) => (tray ? 'Tray under the ray' : 'Middle of the receptor on the ray'),
+  'step-light': (
+    {
+      widthMm,
+      heightMm,
+      skinWidthMm,
+      skinHeightMm,
+    }: { widthMm: number; heightMm: number; skinWidthMm: number; skinHeightMm: number },
+    { unit }: Speech,
+  ) =>
+    `Light ${formatRectangle(widthMm, heightMm, unit)} at the receptor, ${formatRectangle(skinWidthMm, skinHeightMm, unit)} on the skin`,
+  'step-collimator': ({ deg }: { deg: number }) => `Collimator turned ${formatAngle(deg)} along the bone`,
+  /** @param shiftsMm centre of each exposure from the aim, toward the head above 0 */
+  'step-exposures': ({ overlapMm, shiftsMm }: { overlapMm: number; shiftsMm: readonly number[] }, { unit }: Speech) =>
+    `${shiftsMm.length} exposures, overlapping ${formatLength(overlapMm, unit)}; centred, from the aim: ${listWords(
+      shiftsMm.map((mm) =>
+        mm === 0 ? 'on it' : `${bothUnits(Math.abs(mm), unit)} toward the ${mm > 0 ? 'head' : 'feet'}`,
+      ),
+    )}`,
+  'step-marker': ({ letters, place, signs }: { letters: readonly string[]; place: string; signs: readonly string[] }) =>
+    `${letters.length > 1 ? 'Markers' : 'Marker'} ${letters.join(' and ')}: ${place}${signs.length > 0 ? `; also to mark: ${listWords(signs)}` : ''}`,
+  'step-protect': ({ item }: { item: string }) => capitalize(item),
+  'step-technique': ({ kVp, mAs, focus, aec }: { kVp: number; mAs: number | null; focus: string; aec: string }) =>
+    `${technique({ kVp, mAs })}, ${focus} focus, ${aecWords(aec)}`,
+  'step-breath': ({ words, moment }: { words: string | null; moment: string }) =>
+    words === null ? `No words: watch the patient, expose ${moment}` : `“${words}” Expose at: ${moment}`,
+  'step-expose': () => 'Expose; look at the picture before the patient moves',
+  /** A step of the entry's own. */
+  'step-own': ({ own }: { own: string }) => own,
+  'step-check': ({ criterion }: { criterion: string }) => criterion,
+} as const;
+
+/** Cautions that patient and situation call for, besides those of the entry. */
+export const CAUTION_WORDS = {
+  /** A caution of the entry's own. */
+  'caution-own': ({ own }: { own: string }) => own,
+  'caution-collar': () => 'The collar stays on until the neck is cleared.',
+  'caution-board': () => 'The board stays until the spine is cleared; what lies under it is counted in.',
+  'caution-splint': () => 'The splint stays on unless the physician takes it off.',
+  'caution-traction': () => 'Traction is not let go and not moved without the physician.',
+  'caution-lines': () => 'Lines and tubes: see where each one runs before anything is moved.',
+  'caution-holder': () => 'Whoever may be pregnant does not hold and leaves the room.',
+  'caution-pregnancy': () => 'Pregnancy possible: stop and follow local policy.',
+  'caution-ask-pregnancy': () => 'Ask about pregnancy before the exposure.',
+} as const;
