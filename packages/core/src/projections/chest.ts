@@ -163,7 +163,8 @@ export const chest: ProjectionSource[] = [
         holders: ['wall'],
         contact: ['thorax', 'lumbar'],
         seatable: true,
-        say: 'Standing, chest on the receptor, chin over its top edge, shoulders rolled forward',
+        say: 'Standing, chest on the receptor, shoulders rolled forward',
+        head: 'chin over its top edge',
       },
     ],
     pose: ['chin-up', 'shoulders-rolled'],
@@ -313,7 +314,8 @@ export const chest: ProjectionSource[] = [
     prepare: [],
     steps: [
       { group: 'position', text: 'Shoulder and hip in one line, no lean into the receptor' },
-      { group: 'position', text: 'Chin up, arms clear of the lungs' },
+      { group: 'position', text: 'Arms clear of the lungs' },
+      { group: 'position', text: 'Chin up', setsHead: true },
     ],
     checks: [
       'Apices and the back costophrenic angle inside the light',
@@ -364,7 +366,8 @@ export const chest: ProjectionSource[] = [
         body: 'supine',
         holders: ['table-top', 'bed', 'table-tray'],
         contact: ['thorax', 'lumbar', 'pelvis'],
-        say: 'Lying on the back, receptor under the chest, chin up, arms away from the sides',
+        say: 'Lying on the back, receptor under the chest, arms away from the sides',
+        head: 'chin up',
         ifInjured: {
           say: 'Lying on the back as found, head and neck untouched; the receptor goes under with the board or sheet',
           pose: ['arms-clear'],
@@ -409,7 +412,10 @@ export const chest: ProjectionSource[] = [
     remove: [...undress, 'lines and leads off the lungs where they may be moved'],
     prepare: [],
     aids: ['cover for the receptor'],
-    steps: [{ group: 'position', text: 'Shoulders and pelvis level, no turn; head straight', unlessInjured: true }],
+    steps: [
+      { group: 'position', text: 'Shoulders and pelvis level, no turn', unlessInjured: true },
+      { group: 'position', text: 'Head straight', unlessInjured: true, setsHead: true },
+    ],
     checks: [
       'Apices and both costophrenic angles inside the light',
       'Clavicle ends the same distance from the spine',
@@ -660,11 +666,13 @@ export const chest: ProjectionSource[] = [
     signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Windpipe filled with air from the throat to the upper chest',
     positions: [
-      way('upright', ['wall'], ['thorax', 'head'], 'Seated or standing, back on the receptor, chin up', {
+      way('upright', ['wall'], ['thorax', 'head'], 'Seated or standing, back on the receptor', {
+        head: 'chin up',
         seatable: true,
         pose: ['chin-a-little-up'],
       }),
-      way('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'head'], 'Lying on the back, chin up', {
+      way('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'head'], 'Lying on the back', {
+        head: 'chin up',
         pose: ['chin-a-little-up', 'arms-clear'],
       }),
     ],
@@ -707,8 +715,8 @@ export const chest: ProjectionSource[] = [
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L'],
-        'Seated or standing, side on the receptor, shoulders down and back, chin up',
-        { seatable: true, pose: ['chin-a-little-up'], joints: { shoulderFlexion: -20 } },
+        'Seated or standing, side on the receptor, shoulders down and back',
+        { head: 'chin up', seatable: true, pose: ['chin-a-little-up'], joints: { shoulderFlexion: -20 } },
       ),
       way('supine', ['stand'], ['upperarm_L'], 'Lying on the back, receptor upright beside the neck, ray level', {
         beam: 'horizontal',
@@ -760,8 +768,8 @@ export const chest: ProjectionSource[] = [
         'upright',
         ['wall'],
         ['thorax', 'lumbar'],
-        'Standing or seated, back on the receptor, shoulders rolled forward, chin up',
-        { seatable: true, pose: ['shoulders-rolled', 'chin-a-little-up'] },
+        'Standing or seated, back on the receptor, shoulders rolled forward',
+        { head: 'chin up', seatable: true, pose: ['shoulders-rolled', 'chin-a-little-up'] },
       ),
       way(
         'supine',
@@ -1070,14 +1078,13 @@ export const chest: ProjectionSource[] = [
     signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Both joints and the inner ends of the clavicles',
     positions: [
-      way(
-        'upright',
-        ['wall'],
-        ['thorax', 'clavicle_L', 'clavicle_R'],
-        'Standing or seated, facing the receptor, chin over its edge',
-        { seatable: true, pose: ['chin-up', 'arms-clear'] },
-      ),
-      way('prone', ['table-tray', 'table-top'], ['thorax'], 'Face down, chin on the table, arms at the sides', {
+      way('upright', ['wall'], ['thorax', 'clavicle_L', 'clavicle_R'], 'Standing or seated, facing the receptor', {
+        head: 'chin over its edge',
+        seatable: true,
+        pose: ['chin-up', 'arms-clear'],
+      }),
+      way('prone', ['table-tray', 'table-top'], ['thorax'], 'Face down, arms at the sides', {
+        head: 'chin on the table',
         pose: ['chin-up'],
       }),
     ],

@@ -37,8 +37,14 @@ describe('entries of version 1', () => {
         is.protection.filter(({ ifAsked }) => ifAsked).length,
       );
       // What has not changed its form is as it was written.
-      const { positions, cover, exposure, cautions } = entry;
-      expect(own).toMatchObject({ positions, cover, exposure, cautions });
+      const { cover, exposure, cautions } = entry;
+      expect(own).toMatchObject({ cover, exposure, cautions });
+      // The same clauses, those that set the head apart.
+      const clauses = (ways: { say: string; head?: string }[]) =>
+        ways.map(({ say, head }) => [...say.split(', '), ...(head?.split(', ') ?? [])].sort());
+      expect(clauses(own.positions)).toEqual(clauses(entry.positions));
+      const heads = ({ positions }: Projection) => positions.map(({ head }) => head !== undefined);
+      expect(heads(own)).toEqual(heads(is));
     },
   );
   test('the whole file is taken; one of a later version is refused with what to do', () => {

@@ -70,7 +70,28 @@ const DEMAND_TOLD_BY: readonly [NonNullable<Projection['demands']>[number], RegE
   ['bent-trunk', /\b(lumbar|trunk|spine)\b.*\b(flexion|extension|bending|bent)\b/i],
 ];
 
+/** Clauses that set the head for the picture: by chin, head, face or neck, or by a line that only a turn makes level. */
+const SETS_HEAD =
+  /\b(chin (a little )?(up|raised|tucked|down|over|drawn|stretched|forward|on)|(head|face) (is |then )?(a little )?(turned|tipped|tilted|bent|low|raised|straight)|neck (bent|out of|straight|stretched)|pupils level|plane of the head)\b/i;
+
+/** The clauses of a way that set the head, apart from the rest. */
+function headApart(way: Written): Written {
+  const clauses = text(way.say).split(', ');
+  const head = clauses.filter((clause) => SETS_HEAD.test(clause));
+  if (head.length === 0) return way;
+  return { ...way, say: clauses.filter((clause) => !head.includes(clause)).join(', '), head: head.join(', ') };
+}
+
 const OF_ENTRY: readonly Migration[] = [
+  {
+    name: 'what sets the head is told apart from the rest of a position',
+    applies: ({ signs }) => signs === undefined,
+    change: (entry) => ({
+      ...entry,
+      positions: records(entry.positions).map(headApart),
+      steps: records(entry.steps).map((step) => ({ ...step, setsHead: SETS_HEAD.test(text(step.text)) })),
+    }),
+  },
   {
     name: 'what it asks of the patient stands in a field, not in its words',
     applies: ({ demands }) => demands === undefined,

@@ -76,6 +76,8 @@ const positionWay = z.strictObject({
   seatable: z.boolean().default(false),
   /** How the position is asked for, one line. */
   say: z.string(),
+  /** What of it sets the head: not told where the neck must stay. */
+  head: z.string().optional(),
   /** What takes its place, all poses included, when a fracture is suspected or the spine is not cleared. */
   ifInjured: z.strictObject({ say: z.string(), pose: z.array(poseName) }).optional(),
 });
@@ -277,6 +279,8 @@ export const projectionSchema = z.strictObject({
       group: z.enum(GROUPS),
       text: z.string(),
       /** Left out when moving the part could harm. */ unlessInjured: z.boolean().default(false),
+      /** Sets the head: left out where the neck must stay. */
+      setsHead: z.boolean().default(false),
     }),
   ),
   checks: z.array(z.string()).min(2),

@@ -10,6 +10,7 @@ import {
   lost,
   neverForce,
   neverMove,
+  ofTheHead,
   pair,
   point,
   ray,
@@ -41,9 +42,14 @@ const girdle: typeof ofTheShoulder = (own) =>
 const BACK = ['scapula_L', 'upperarm_L', 'thorax'];
 const FRONT = ['scapula_L', 'upperarm_L', 'thorax', 'clavicle_L'];
 /** Back on the wall receptor or the table. */
-const facingTube = (say: string, joints: Record<string, number>, held: WaySource['held'] = []): WaySource[] => [
-  way('upright', ['wall'], BACK, `Standing or seated, ${say}`, { seatable: true, joints }),
-  way('supine', ['table-tray', 'table-top', 'bed'], BACK, `Lying on the back, ${say}`, { joints, held }),
+const facingTube = (
+  say: string,
+  joints: Record<string, number>,
+  held: WaySource['held'] = [],
+  head?: string,
+): WaySource[] => [
+  way('upright', ['wall'], BACK, `Standing or seated, ${say}`, { seatable: true, joints, head }),
+  way('supine', ['table-tray', 'table-top', 'bed'], BACK, `Lying on the back, ${say}`, { joints, held, head }),
 ];
 
 const shoulder: CoverSource[] = [
@@ -262,7 +268,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('8×10', 'crosswise'),
     exposure: technique(70, 5, 120, [180, 150], { composition: 1.2 }),
-    prepare: ['head turned away, neck out of the light'],
+    prepare: [],
     aids: ['support under shoulder and arm, about 2 in'],
     steps: careful('Arm out as near to a right angle as it goes without pain, palm up'),
     checks: ['Head and socket apart, coracoid to the front', 'Acromion over the head'],
@@ -324,7 +330,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('8×10', 'lengthwise'),
     exposure: technique(70, 4, 120, [180, 180], { composition: 1.2 }),
-    steps: careful('Lean until the armpit lies over the middle of the receptor; head tipped away'),
+    steps: [...careful('Lean until the armpit lies over the middle of the receptor'), ...ofTheHead('Head tipped away')],
     checks: ['Joint space seen', 'Coracoid to the front, acromion over the head'],
     faults: [fault('ribs-in', 'Chest wall over the socket', 'Leaning too little', 'Lean over further')],
     cautions: [
@@ -476,7 +482,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     receptor: usual('8×10', 'crosswise'),
     exposure: technique(66, 6, 110, [100, 100], { composition: 1.2 }),
     prepare: ['groove marked on the skin'],
-    steps: careful('Arm turned out, hand palm up; head turned away'),
+    steps: [...careful('Arm turned out, hand palm up'), ...ofTheHead('Head turned away')],
     checks: ['Groove in profile between the tubercles', 'Acromion and clavicle clear of it'],
     faults: [fault('hidden', 'Acromion over the groove', 'Ray too level', '10 to 15° toward the table')],
     brightBones: ['humeral_head', 'greater_tub', 'lesser_tub'],
@@ -692,7 +698,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'clavicle',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Whole clavicle over the upper ribs',
-    positions: facingTube('back on the receptor, arms at the sides, chin up', { shoulderAbduction_L: 6 }),
+    positions: facingTube('back on the receptor, arms at the sides', { shoulderAbduction_L: 6 }, [], 'chin up'),
     ray: ray('AP'),
     aim: at('clavicle_mid_L', 'middle of the clavicle', { checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
@@ -740,10 +746,15 @@ export const shoulderGirdle: ProjectionSource[] = [
         'upright',
         ['wall'],
         ['clavicle_L', 'thorax', 'upperarm_L'],
-        'Standing, facing the receptor, collar bone on it, head turned away',
-        { seatable: true, joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 } },
+        'Standing, facing the receptor, collar bone on it',
+        {
+          head: 'head turned away',
+          seatable: true,
+          joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
+        },
       ),
-      way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down, head turned away', {
+      way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down', {
+        head: 'head turned away',
         joints: { headRotation: -35, neckRotation: -20 },
       }),
     ],
@@ -781,10 +792,15 @@ export const shoulderGirdle: ProjectionSource[] = [
         'upright',
         ['wall'],
         ['clavicle_L', 'thorax', 'upperarm_L'],
-        'Standing, facing the receptor, collar bone on it, head turned away',
-        { seatable: true, joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 } },
+        'Standing, facing the receptor, collar bone on it',
+        {
+          head: 'head turned away',
+          seatable: true,
+          joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
+        },
       ),
-      way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down, head turned away', {
+      way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down', {
+        head: 'head turned away',
         joints: { headRotation: -35, neckRotation: -20 },
       }),
     ],

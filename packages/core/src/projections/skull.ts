@@ -3,12 +3,14 @@ import { inches } from '../quantity/length';
 import {
   all,
   amid,
+  asked,
   at,
   author,
   away,
   fault,
   leadIfAsked,
   lost,
+  ofTheHead,
   pair,
   point,
   ray,
@@ -45,23 +47,23 @@ const head = author('skull and face', {
 const FACE = ['head', 'mandible'];
 /** Face to the receptor. */
 const facing = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way('upright', ['wall'], FACE, `Seated or standing, facing the receptor, ${say}`, {
+  way('upright', ['wall'], FACE, asked('Seated or standing, facing the receptor', say), {
     seatable: true,
     pose: ['hands-at-face'],
     ...more,
   }),
-  way('prone', ['table-tray'], FACE, `Face down, ${say}`, {
+  way('prone', ['table-tray'], FACE, asked('Face down', say), {
     joints: { shoulderAbduction: 60, elbowFlexion: 90 },
     ...more,
   }),
 ];
 /** Back of the head to the receptor. */
 const backing = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way('supine', ['table-tray', 'table-top', 'bed'], FACE, `Lying on the back, ${say}`, {
+  way('supine', ['table-tray', 'table-top', 'bed'], FACE, asked('Lying on the back', say), {
     pose: ['arms-clear'],
     ...more,
   }),
-  way('upright', ['wall'], FACE, `Seated, back of the head on the receptor, ${say}`, {
+  way('upright', ['wall'], FACE, asked('Seated, back of the head on the receptor', say), {
     seatable: true,
     pose: ['arms-clear'],
     ...more,
@@ -69,7 +71,7 @@ const backing = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
 ];
 /** Side of the head to the receptor. */
 const siding = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way('upright', ['wall'], ['head'], `Seated or standing, side of the head on the receptor, ${say}`, {
+  way('upright', ['wall'], ['head'], asked('Seated or standing, side of the head on the receptor', say), {
     seatable: true,
     pose: ['arms-clear'],
     ...more,
@@ -78,7 +80,7 @@ const siding = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
     'lateral-recumbent',
     ['table-tray', 'table-top'],
     ['head'],
-    `Half on the front, side of the head on the table, ${say}`,
+    asked('Half on the front, side of the head on the table', say),
     { pose: ['knees-drawn-up', 'arms-forward'], ...more },
   ),
 ];
@@ -88,7 +90,7 @@ const vertexDown = (say: string, more: Partial<WaySource> = {}): WaySource[] => 
     'upright',
     ['wall'],
     ['head'],
-    `Seated, facing the tube, leaning back until the top of the head touches the receptor, ${say}`,
+    asked('Seated, facing the tube, leaning back until the top of the head touches the receptor', say),
     { seatable: true, pose: ['arms-clear'], ...more },
   ),
 ];
@@ -159,8 +161,8 @@ const petrous = (sign: string, cause: string, correction: string) =>
   fault('petrous', sign, cause, correction, 'petrous');
 const level = 'Line between the pupils level, middle plane of the head square to the receptor';
 const across = 'Middle plane of the head along the receptor, line between the pupils square to it';
-const noTurn = steps('position', level);
-const trueSide = steps('position', across);
+const noTurn = ofTheHead(level);
+const trueSide = ofTheHead(across);
 const apart = fault(
   'not-over',
   'Paired parts not over each other',
@@ -218,7 +220,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'skull',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'As the PA, for a patient on the back; the face is larger',
-    positions: backing('chin tucked until the orbitomeatal line is square'),
+    positions: backing('', { head: 'chin tucked until the orbitomeatal line is square' }),
     headLine: { line: 'OML', toReceptorDeg: 90 },
     ray: ray('AP', 0, 'head', [0, 15]),
     aim: at('glabella', 'midline', { point: 'enter', checkBy: ['nasion'] }),
@@ -345,7 +347,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'back of the head',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'Occipital bone, foramen magnum with the back of the saddle in it, petrous ridges',
-    positions: backing('chin tucked until the orbitomeatal line is square'),
+    positions: backing('', { head: 'chin tucked until the orbitomeatal line is square' }),
     headLine: { line: 'OML', toReceptorDeg: 90 },
     ray: ray('AP', 30, 'feet', [30, 37]),
     aim: amid('EAM_L', 'EAM_R', 'midline, through the level of the ear openings', {
@@ -462,7 +464,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'face',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'Orbits, cheekbones, maxillae above the petrous ridges',
-    positions: facing('chin on it, head tipped back'),
+    positions: facing('chin on it', { head: 'head tipped back' }),
     headLine: { line: 'OML', toReceptorDeg: 37 },
     ray: ray('PA'),
     aim: at('acanthion', 'midline', { point: 'exit', checkBy: ['nasion'] }),
@@ -507,7 +509,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'face',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'As the parietoacanthial, for a patient on the back',
-    positions: backing('chin raised until the line from chin to ear opening is square'),
+    positions: backing('', { head: 'chin raised until the line from chin to ear opening is square' }),
     headLine: { line: 'OML', toReceptorDeg: 37 },
     ray: ray('AP', 0, 'head', [0, 40]),
     aim: at('acanthion', 'midline', { point: 'enter', checkBy: ['nasion'] }),
@@ -622,8 +624,8 @@ export const skullAndFace: ProjectionSource[] = [
         'upright',
         ['table-top'],
         ['mandible'],
-        'Seated at the table end, chin stretched forward on the receptor, line from forehead to upper teeth upright',
-        { beam: 'vertical', seatable: true },
+        'Seated at the table end, line from forehead to upper teeth upright',
+        { head: 'chin stretched forward on the receptor', beam: 'vertical', seatable: true },
       ),
     ],
     ray: { ...ray('down'), says: ['front', 'back'] },
@@ -695,7 +697,8 @@ export const skullAndFace: ProjectionSource[] = [
     signs: ['basal', 'jaw-sides'],
     sided: 'each',
     shows: 'One arch, also when it is pressed in',
-    positions: vertexDown('then the head turned {headRotation} and tipped toward the side that is shown', {
+    positions: vertexDown('', {
+      head: 'then the head turned {headRotation} and tipped toward the side that is shown',
       joints: { headRotation: 15, neckSideBend: 8, headSideBend: 7 },
     }),
     headLine: { line: 'IOML', toReceptorDeg: 0 },
@@ -718,7 +721,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'cheekbone arches',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'Both arches beside the branches of the jaw',
-    positions: backing('chin tucked until the orbitomeatal line is square'),
+    positions: backing('', { head: 'chin tucked until the orbitomeatal line is square' }),
     headLine: { line: 'OML', toReceptorDeg: 90 },
     ray: ray('AP', 30, 'feet', [30, 37]),
     aim: amid('zygomatic_arch_L', 'zygomatic_arch_R', 'midline', {
@@ -807,7 +810,7 @@ export const skullAndFace: ProjectionSource[] = [
     signs: ['ears-front', 'ears-up'],
     sided: 'each',
     shows: 'Optic canal end on in the lower outer quarter of the orbit',
-    positions: facing('cheek, nose and chin on it, head turned {turn} from square'),
+    positions: facing('cheek, nose and chin on it', { head: 'head turned {turn} from square' }),
     headLine: { line: 'AML', toReceptorDeg: 90 },
     ray: swung(ray('PA'), ['left', 37]),
     aim: at('mid_pupil_L', 'middle of the orbit that is down', { point: 'exit', checkBy: ['outer_canthus_L'] }),
@@ -861,10 +864,10 @@ export const skullAndFace: ProjectionSource[] = [
     signs: ['ears-front', 'ears-up'],
     sided: 'each',
     shows: 'One half of the jaw thrown clear of the other',
-    positions: siding(
-      'chin forward, face turned to the receptor: 0° for the branch, 30° for the body, 45° for the chin',
-      { pose: ['arms-clear', 'chin-up'] },
-    ),
+    positions: siding('', {
+      head: 'chin forward, face turned to the receptor: 0° for the branch, 30° for the body, 45° for the chin',
+      pose: ['arms-clear', 'chin-up'],
+    }),
     ray: swung(ray('lateral', 25, 'head', [15, 25]), ['front', 20]),
     aim: at('mandible_body_lower_L', 'body of the jaw that is down', { point: 'through', checkBy: ['gonion_L'] }),
     cover: [
@@ -890,7 +893,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'joints of the jaw',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'Condyles and branches of the jaw',
-    positions: backing('chin tucked until the orbitomeatal line is square'),
+    positions: backing('', { head: 'chin tucked until the orbitomeatal line is square' }),
     headLine: { line: 'OML', toReceptorDeg: 90 },
     ray: ray('AP', 35, 'feet', [35, 40]),
     aim: amid('TMJ_L', 'TMJ_R', 'midline, through the joints of the jaw', { point: 'through', checkBy: ['glabella'] }),
@@ -1000,7 +1003,7 @@ export const skullAndFace: ProjectionSource[] = [
     signs: ['ears-front', 'ears-up'],
     sided: 'each',
     shows: 'Condyle and neck free of the skull base',
-    positions: siding('face turned {turn} toward the receptor'),
+    positions: siding('', { head: 'face turned {turn} toward the receptor' }),
     ray: swung(ray('lateral', 15, 'feet', [15, 15]), ['front', 15]),
     aim: at('TMJ_L', 'joint that is down', {
       taught: 'enters 1½ in above the upper ear opening',
@@ -1033,7 +1036,7 @@ export const skullAndFace: ProjectionSource[] = [
     part: 'joints of the jaw',
     signs: ['orbits', 'orbits-level', 'petrous'],
     shows: 'Both condyles and hollows from the front',
-    positions: backing('chin tucked until the orbitomeatal line is square'),
+    positions: backing('', { head: 'chin tucked until the orbitomeatal line is square' }),
     headLine: { line: 'OML', toReceptorDeg: 90 },
     ray: ray('AP', 35, 'feet', [35, 42]),
     aim: amid('TMJ_L', 'TMJ_R', 'midline, through the joints', {
@@ -1067,7 +1070,8 @@ export const skullAndFace: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Frontal sinuses and front ethmoid cells above the petrous ridges, fluid levels',
     positions: [
-      way('upright', ['wall'], FACE, 'Seated or standing, facing the receptor, nose on it, chin a little up', {
+      way('upright', ['wall'], FACE, 'Seated or standing, facing the receptor, nose on it', {
+        head: 'chin a little up',
         seatable: true,
         pose: ['hands-at-face'],
       }),
@@ -1120,7 +1124,8 @@ export const skullAndFace: ProjectionSource[] = [
         contact: ['head', 'mandible'],
         seatable: true,
         pose: ['hands-at-face'],
-        say: 'Seated or standing, facing the receptor, chin on it, head tipped back',
+        say: 'Seated or standing, facing the receptor, chin on it',
+        head: 'head tipped back',
       },
     ],
     headLine: { line: 'OML', toReceptorDeg: 37 },
@@ -1203,13 +1208,11 @@ export const skullAndFace: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Maxillary sinuses, and the sphenoid through the open mouth',
     positions: [
-      way(
-        'upright',
-        ['wall'],
-        FACE,
-        'Seated or standing, facing the receptor, chin on it, head tipped back, mouth open',
-        { seatable: true, pose: ['hands-at-face', 'mouth-open'] },
-      ),
+      way('upright', ['wall'], FACE, 'Seated or standing, facing the receptor, chin on it, mouth open', {
+        head: 'head tipped back',
+        seatable: true,
+        pose: ['hands-at-face', 'mouth-open'],
+      }),
     ],
     headLine: { line: 'OML', toReceptorDeg: 37 },
     ray: ray('PA'),

@@ -110,8 +110,11 @@ const THORACIC_AP: WaySource[] = [
   },
 ];
 const CERVICAL_AP: WaySource[] = backs(
-  'chin up until chin edge and base of the skull lie in one line with the ray',
-  { pose: ['arms-clear', 'chin-a-little-up'] },
+  'arms at the sides',
+  {
+    head: 'chin up until chin edge and base of the skull lie in one line with the ray',
+    pose: ['arms-clear', 'chin-a-little-up'],
+  },
   ['head', 'thorax'],
 );
 
@@ -772,8 +775,8 @@ export const spine: ProjectionSource[] = [
     sided: 'each',
     shows: 'Foramina of the side that is further from the receptor',
     positions: backs(
-      'turned {turn} so that the other shoulder touches the receptor, chin a little up',
-      { pose: ['arms-clear', 'chin-a-little-up'] },
+      'turned {turn} so that the other shoulder touches the receptor',
+      { head: 'chin a little up', pose: ['arms-clear', 'chin-a-little-up'] },
       ['thorax', 'head'],
     ),
     ray: swung(ray('AP', 15, 'head', [15, 20]), ['right', 45]),
@@ -817,8 +820,8 @@ export const spine: ProjectionSource[] = [
     sided: 'each',
     shows: 'Foramina of the side near the receptor',
     positions: fronts(
-      'turned {turn} so that this side touches the receptor, chin a little up',
-      { pose: ['arms-clear', 'chin-a-little-up'] },
+      'turned {turn} so that this side touches the receptor',
+      { head: 'chin a little up', pose: ['arms-clear', 'chin-a-little-up'] },
       ['thorax', 'head'],
     ),
     ray: swung(ray('PA', 15, 'feet', [15, 20]), ['left', 45]),
@@ -858,13 +861,11 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'How far the vertebrae glide forward',
     positions: [
-      way(
-        'upright',
-        ['wall'],
-        ['upperarm_L', 'scapula_L'],
-        'Standing or seated, shoulder on the receptor, chin drawn to the chest as far as it goes by itself',
-        { seatable: true, pose: ['neck-bent-forward'] },
-      ),
+      way('upright', ['wall'], ['upperarm_L', 'scapula_L'], 'Standing or seated, shoulder on the receptor', {
+        head: 'chin drawn to the chest as far as it goes by itself',
+        seatable: true,
+        pose: ['neck-bent-forward'],
+      }),
     ],
     ray: ray('lateral'),
     aim: at('C4', 'level of C4', {
@@ -946,13 +947,12 @@ export const spine: ProjectionSource[] = [
     signs: ['teeth', 'dens-side'],
     shows: 'Tip of the dens within the foramen magnum',
     positions: [
-      way(
-        'supine',
-        ['table-tray', 'table-top'],
-        ['head', 'thorax'],
-        'Lying on the back, chin raised until chin tip and mastoid tip stand one over the other',
-        { pose: ['arms-clear'], joints: { neckExtension: 15, headExtension: 15 }, held: ['head'] },
-      ),
+      way('supine', ['table-tray', 'table-top'], ['head', 'thorax'], 'Lying on the back', {
+        head: 'chin raised until chin tip and mastoid tip stand one over the other',
+        pose: ['arms-clear'],
+        joints: { neckExtension: 15, headExtension: 15 },
+        held: ['head'],
+      }),
     ],
     ray: ray('AP', 0, 'head', [0, 10]),
     aim: at('C2_dens', 'just below the tip of the chin', { point: 'through', checkBy: ['menton', 'mastoid_tip_L'] }),
@@ -1136,13 +1136,12 @@ export const spine: ProjectionSource[] = [
     signs: ['process-C5', 'plates-C5'],
     shows: 'Columns of joints C4 to C7 from the front',
     positions: [
-      way(
-        'supine',
-        ['table-tray', 'table-top'],
-        ['head', 'thorax'],
-        'Lying on the back, neck bent back as far as it goes without pain',
-        { pose: ['arms-clear'], joints: { neckExtension: 25, headExtension: 10 }, held: ['head'] },
-      ),
+      way('supine', ['table-tray', 'table-top'], ['head', 'thorax'], 'Lying on the back', {
+        head: 'neck bent back as far as it goes without pain',
+        pose: ['arms-clear'],
+        joints: { neckExtension: 25, headExtension: 10 },
+        held: ['head'],
+      }),
     ],
     ray: ray('AP', 25, 'feet', [20, 30]),
     aim: at('C5', 'lower edge of the thyroid cartilage', {

@@ -151,6 +151,12 @@ export const sid = (wanted: number, low = wanted, high = Math.round(wanted * 1.2
 
 export const steps = (group: StepGroup, ...texts: string[]): ProjectionSource['steps'] =>
   texts.map((text) => ({ group, text }));
+/** How a position is asked for: the base, and what is peculiar to the view where there is something. */
+export const asked = (base: string, say: string): string => (say === '' ? base : `${base}, ${say}`);
+
+/** Steps that set the head: left out where the neck must stay. */
+export const ofTheHead = (...texts: string[]): ProjectionSource['steps'] =>
+  texts.map((text) => ({ group: 'position' as const, text, setsHead: true }));
 /** Steps that would hurt a broken part. */
 export const careful = (...texts: string[]): ProjectionSource['steps'] =>
   texts.map((text) => ({ group: 'position' as const, text, unlessInjured: true }));

@@ -53,7 +53,7 @@ import { angleProblems, tubeAngle } from './tubeAngle';
 import { applyRules } from './variant';
 import { forbiddenProblem, forbiddenView, keptMoved, loadLost } from './verdict';
 import { judgedParts } from './wanted';
-import { AS_IT_LIES, keepHead } from './keepHead';
+import { AS_IT_LIES, askFor } from './keepHead';
 import { isInjured, neckStays } from './kept';
 import { chooseWay, seatedWords } from './way';
 import { composeSteps } from './words';
@@ -287,15 +287,16 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
   const breathing = breathFor(projection, situation);
   const facing = given ? viewOf(projection, given) : facingOf(projection, way);
   const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
-  const headSteps = headWords ? [{ group: 'position' as const, text: headWords, unlessInjured: true }] : [];
+  const headSteps = headWords
+    ? [{ group: 'position' as const, text: headWords, unlessInjured: true, setsHead: true }]
+    : [];
   // How the entry's own position is taken helps nobody who is in another.
   const fits = !given || asTaught.positions[0].body === given.position;
-  const toldAs = neckStays(situation) ? keepHead : (text: string) => text;
+  const keepsHead = neckStays(situation);
   const ownSteps = [...headSteps, ...projection.steps]
-    .filter((step) => !(step.unlessInjured && isInjured(situation)))
+    .filter((step) => !(step.unlessInjured && isInjured(situation)) && !(step.setsHead && keepsHead))
     .filter((step) => step.group !== 'position' || (fits && !given?.asItLies))
-    .map((step) => ({ ...step, text: toldAs(fillIn(step.text, projection, way)) }))
-    .filter(({ text }) => text !== '');
+    .map((step) => ({ ...step, text: fillIn(step.text, projection, way) }));
   // What is barred is never told as a step beside the problem that bars it.
   const barred = problems.some(bars);
   // What is brought for the entry's own holder helps nobody at another.
@@ -317,7 +318,8 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
         ? 'Not in this way for this patient'
         : given
           ? sayWay(given)
-          : toldAs(fillIn(seatedWords(way, situation), projection, way)) || capitalize(AS_IT_LIES),
+          : fillIn(askFor(seatedWords(way, situation), projection, keepsHead), projection, way) ||
+            capitalize(AS_IT_LIES),
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: barred ? [] : ownSteps.filter((step) => step.group === 'position').map((step) => step.text),
@@ -366,7 +368,7 @@ export function computeSetup(request: SetupRequest, known: Known = {}): Setup {
     showsLevels: projection.showsLevels,
     protection: protectionFor(projection.protection, rules.shielding),
     breathing,
-    prepare: asUsual ? projection.prepare.map(toldAs).filter((text) => text !== '') : [],
+    prepare: asUsual ? projection.prepare : [],
     aids: asUsual ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
     remove: projection.remove,
     cautions,

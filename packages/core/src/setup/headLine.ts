@@ -12,7 +12,9 @@ const NAMES: Record<HeadLine, string> = {
   GML: 'Line from ear opening to glabella',
   TML: 'Line from mastoid tip to upper teeth',
 };
-const SQUARE_DEG = 90;
+export const SQUARE_DEG = 90;
+/** As it stands within a sentence. */
+export const lineName = (line: HeadLine): string => NAMES[line].charAt(0).toLowerCase() + NAMES[line].slice(1);
 
 export function headLineWords({ headLine }: Pick<Projection, 'headLine'>): string | null {
   if (!headLine) return null;

@@ -1,7 +1,7 @@
 /** A neck that must stay: nothing that is told sets the head, over the whole catalogue, and the rest is still told. */
 import { projections } from '../projections/catalogue';
 import { computeSetup } from './computeSetup';
-import { keepHead } from './keepHead';
+import { askFor } from './keepHead';
 import type { SetupRequest } from './request';
 
 const MOVED = /\b(chin|head|face)\b[^,:;]*\b(up|down|tuck|turned|tipped|tilted|bent|raised|stretched)|pupils level/i;
@@ -29,11 +29,15 @@ test.each<[string, SetupRequest['situation']]>([
   expect(projections.filter((entry) => told(entry, {}).length > 0).length).toBeGreaterThan(15);
 });
 
-test('what is left of a sentence', () => {
-  expect(keepHead('Lying on the back, chin up')).toBe('Lying on the back, head and neck as they lie');
-  expect(keepHead('Lying on the back, chin tucked until the orbitomeatal line is square')).toBe(
+test('how a position is asked for, with the head and without', () => {
+  const on = { headLine: { line: 'OML' as const, toReceptorDeg: 90 } };
+  const way = { say: 'Lying on the back', head: 'chin tucked until the orbitomeatal line is square' };
+  expect(askFor(way, on, false)).toBe('Lying on the back, chin tucked until the orbitomeatal line is square');
+  expect(askFor(way, on, true)).toBe(
     'Lying on the back, head and neck as they lie: what the orbitomeatal line is off square goes on the tube',
   );
-  expect(keepHead('Chin up')).toBe('');
-  expect(keepHead('Heads of the metatarsals side by side')).toBe('Heads of the metatarsals side by side');
+  expect(askFor({ say: 'Lying on the back', head: 'chin up' }, {}, true)).toBe(
+    'Lying on the back, head and neck as they lie',
+  );
+  expect(askFor({ say: 'Lying on the back' }, on, true)).toBe('Lying on the back');
 });

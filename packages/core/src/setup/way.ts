@@ -112,8 +112,10 @@ export function bearsHurt(body: PositionWay['body'], part: string, situation: Si
 }
 
 /** How the position is asked of one who sits where others stand. */
-export const seatedWords = (way: PositionWay, { canStand }: Situation): string =>
-  way.seatable && !canStand ? way.say.replace(/^Standing( or (seated|sitting))?/, 'Seated') : way.say;
+export const seatedWords = (way: TakenWay, { canStand }: Situation): Pick<PositionWay, 'say' | 'head'> =>
+  way.seatable && !canStand
+    ? { ...way, say: way.say.replace(/^(Standing( or (seated|sitting))?|Seated or standing)/, 'Seated') }
+    : way;
 
 /** Something of the patient stays as it lies: the form of a way that poses nothing is taken where there is one. */
 const spares = (situation: Situation): boolean =>
@@ -124,7 +126,9 @@ const spares = (situation: Situation): boolean =>
 
 /** The way as it is done for this patient: hurt ones stay as they lie. */
 export const sparing = (way: PositionWay, situation: Situation): TakenWay =>
-  spares(situation) && way.ifInjured ? { ...way, ...way.ifInjured, poseAlone: true } : { ...way, poseAlone: false };
+  spares(situation) && way.ifInjured
+    ? { ...way, head: undefined, ...way.ifInjured, poseAlone: true }
+    : { ...way, poseAlone: false };
 
 /** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
 export type TakenWay = PositionWay & { poseAlone: boolean; given?: GivenWay };

@@ -18,6 +18,7 @@ const FIELDS: readonly { key: Exclude<keyof Draft, 'breath'>; label: string; man
   { key: 'alsoCalled', label: 'Search words, with commas' },
   { key: 'shows', label: 'What it shows' },
   { key: 'say', label: 'Position, as it is asked for', many: true },
+  { key: 'head', label: 'What sets the head; not told where the neck must stay', many: true },
   { key: 'sid', label: 'SID in inches' },
   { key: 'angle', label: 'Tube angle in degrees' },
   { key: 'kVp', label: 'kVp with grid' },

@@ -6,6 +6,7 @@ export type Draft = {
   alsoCalled: string;
   shows: string;
   say: string;
+  head: string;
   sid: string;
   angle: string;
   toward: 'head' | 'feet';
@@ -31,6 +32,7 @@ export const draftOf = (entry: Projection): Draft => ({
   alsoCalled: entry.alsoCalled.join(', '),
   shows: entry.shows,
   say: entry.positions[0].say,
+  head: entry.positions[0].head ?? '',
   sid: String(Math.round(toInches(entry.sid.wantedMm) * 4) / 4),
   angle: String(entry.ray.angleDeg),
   toward: entry.ray.toward,
@@ -98,7 +100,7 @@ export function entryOf(entry: Projection, draft: Draft): Projection {
       .map((word) => word.trim())
       .filter(Boolean),
     shows: draft.shows.trim(),
-    positions: [{ ...first, say: draft.say.trim() }, ...others],
+    positions: [{ ...first, say: draft.say.trim(), head: draft.head.trim() || undefined }, ...others],
     sid: { wantedMm, rangeMm: spanning(entry.sid.rangeMm, wantedMm) },
     ray: {
       ...entry.ray,
@@ -116,7 +118,9 @@ export function entryOf(entry: Projection, draft: Draft): Projection {
     grid: draft.grid,
     breathing: { ...entry.breathing, phase: draft.breath },
     marker: { ...entry.marker, place: draft.marker.trim() },
-    steps: lines(draft.steps).map((text) => kept.get(text) ?? { group: 'position', text, unlessInjured: false }),
+    steps: lines(draft.steps).map(
+      (text) => kept.get(text) ?? { group: 'position', text, unlessInjured: false, setsHead: false },
+    ),
     checks: lines(draft.checks),
     note: draft.note.trim() || undefined,
   };
