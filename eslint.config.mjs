@@ -23,19 +23,37 @@ const CORE_FLOORS = [
   'exercise',
 ];
 
-const floor = (folder, height) => ({
+/** Rooms of the set-up in the order of the work, kept in the same way; what lies beside them brings them together. */
+const SETUP_ROOMS = ['verdict', 'placing', 'ray', 'collimation', 'technique', 'told', 'stage', 'pipeline'];
+const TOGETHER = ['computeSetup', 'proveEntry', 'setupSchema', 'summary', 'whatIf'];
+
+const above = (folder) => ({
+  group: CORE_FLOORS.slice(CORE_FLOORS.indexOf(folder) + 1)
+    .map((each) => `**/${each}/*`)
+    .concat('**/../index', '**/../index.ts'),
+  message: `${folder}/ stands below this: a folder imports only from the floors under it.`,
+});
+
+const floor = (folder) => ({
   files: [`packages/core/src/${folder}/**/*.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: { 'no-restricted-imports': ['error', { patterns: [above(folder)] }] },
+});
+
+const room = (name, place) => ({
+  files: [`packages/core/src/setup/${name}/**/*.ts`],
   ignores: ['**/*.test.ts'],
   rules: {
     'no-restricted-imports': [
       'error',
       {
         patterns: [
+          above('setup'),
           {
-            group: CORE_FLOORS.slice(height + 1)
-              .map((each) => `**/${each}/*`)
-              .concat('**/../index', '**/../index.ts'),
-            message: `${folder}/ stands below this: a folder imports only from the floors under it.`,
+            group: SETUP_ROOMS.slice(place + 1)
+              .map((each) => `../${each}/*`)
+              .concat(TOGETHER.map((each) => `../${each}`)),
+            message: `setup/${name}/ comes before this in the work.`,
           },
         ],
       },
@@ -144,6 +162,7 @@ export default [
     },
   },
   ...CORE_FLOORS.map(floor),
+  ...SETUP_ROOMS.map(room),
   PURE,
   {
     files: ['packages/core/src/**/*.ts', 'apps/*/src/**/*.ts'],

@@ -20,7 +20,7 @@ import {
   type Projection,
   type SetupRequest,
 } from '../../packages/core/src/index';
-import { chooseTechnique, type Conditions } from '../../packages/core/src/setup/technique';
+import { chooseTechnique, type Conditions } from '../../packages/core/src/setup/technique/technique';
 import { bestMedian, put, quantile, ROUNDS, time } from './figures';
 
 /** Runs of every entry, and how many of the slow ones are measured again. */

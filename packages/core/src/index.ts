@@ -75,7 +75,7 @@ export type { BeamConditions } from './exposure/beamModel';
 export { deviationIndex, techniqueForIndex } from './exposure/deviation';
 export type { DrawingBox } from './body/drawing/plane';
 export { computeSetup } from './setup/computeSetup';
-export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/fitReceptor';
+export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/collimation/fitReceptor';
 export {
   AEC_CHOICES,
   KEPT_STILL,
@@ -101,7 +101,7 @@ export {
   type Mannequin2d,
   type StageDrawing,
   type StageLook,
-} from './setup/stage';
+} from './setup/stage/stage';
 export { HOLDER_WORDS } from './words/names';
 export { CHANGE_KINDS, changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
 export {
@@ -113,7 +113,7 @@ export {
 } from './series/planSeries';
 export { defaultPrices, PRICE_IDS, PRICES, pricesSchema, type PriceId, type Prices } from './series/prices';
 export { summarizeSeries, type SeriesSummary } from './series/bringList';
-export { dragField, dragTube } from './setup/drag';
+export { dragField, dragTube } from './setup/stage/drag';
 export {
   bodyDocumentSchema,
   bodyJsonSchema,
@@ -131,7 +131,7 @@ export { obliqueStance, stanceSchema, type Stance, type StanceInput } from './ro
 export { posesNamed } from './body/poses';
 export { poseBody } from './body/pose';
 export { drawFigure, type Figure } from './body/drawing/figure';
-export { TOUCH_VIEWS, touchAt, touchMap, type TouchMap, type TouchView } from './setup/touchMap';
+export { TOUCH_VIEWS, touchAt, touchMap, type TouchMap, type TouchView } from './setup/stage/touchMap';
 export { exams, type Exam } from './projections/exams';
 export { REGIONS, type Region } from './projections/vocabulary';
 export { OWN_PREFIX, PROOF_PATIENTS, proveEntry, type EntryFault } from './setup/proveEntry';
@@ -146,7 +146,7 @@ export {
 } from './interchange/catalogueDocument';
 export { catalogueTable } from './interchange/catalogueTable';
 export { schoolsOf, summaryOf, type SchoolsOfRule, type SummaryLine } from './setup/summary';
-export { angleWays } from './setup/relation';
+export { angleWays } from './setup/placing/relation';
 export {
   defaultDepartment,
   departmentSchema,
@@ -172,7 +172,7 @@ export {
 export { roomCheckFor, type CheckStep } from './exam/roomCheck';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
 export { breathSequence, languageOf, type BreathStep } from './exam/breathing';
-export { breathFor, breathWords } from './setup/breath';
+export { breathFor, breathWords } from './setup/placing/breath';
 export { BREATH_PHASES } from './projections/vocabulary';
 export { PATIENT_LANGUAGES, PHRASES, type PatientLanguage, type Phrase } from './exam/breathingPhrases';
 export {
@@ -189,10 +189,10 @@ export { unusualOf } from './exam/unusual';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';
 export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';
-export type { Forbidden } from './setup/verdict';
+export type { Forbidden } from './setup/verdict/verdict';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { presetHolds, tapPreset, type PresetLayers } from './adapt/presetTaps';
-export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/given';
+export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/placing/given';
 export { CASTS, CAST_IDS, CONDITIONS, CONDITION_IDS, type Cast, type Condition } from './exposure/multipliers';
 export { advisedBy, bandOf, defaultBands, type ActionBand, type Advised, type BandEdges } from './exposure/actionBands';
 export { doseLevelFor, doseLevelSchema, sumDoses, type DoseLevel, type SummedDose } from './exam/doseLevel';
@@ -205,11 +205,11 @@ export {
   type RoomDocument,
 } from './interchange/roomDocument';
 export { CHART_COLUMNS, chartFromTable, chartToTable, type ChartFault } from './interchange/chartTable';
-export { aecCoverOf, type AecCover } from './setup/aecCover';
-export { CENTRE_SHARE, EDGE_SHARE, type GridCheck } from './setup/gridCheck';
-export { oddChartRows, shareOfTarget, type OddRow } from './setup/chartCheck';
-export { techniqueCurveOf, type CurvePoint, type TechniqueCurve } from './setup/techniqueCurve';
-export type { TechniqueStart } from './setup/startingPoint';
+export { aecCoverOf, type AecCover } from './setup/technique/aecCover';
+export { CENTRE_SHARE, EDGE_SHARE, type GridCheck } from './setup/technique/gridCheck';
+export { oddChartRows, shareOfTarget, type OddRow } from './setup/technique/chartCheck';
+export { techniqueCurveOf, type CurvePoint, type TechniqueCurve } from './setup/technique/techniqueCurve';
+export type { TechniqueStart } from './setup/technique/startingPoint';
 export {
   deviationOnScale,
   indexOfKerma,
@@ -253,4 +253,4 @@ export { measureCriteria, type Criterion } from './critique/criteria';
 export { PIXEL_RANGE } from './radiograph/detector';
 export { toGrey, windowOf, type Window } from './radiograph/display';
 export { whatIf, type WhatIfLine } from './setup/whatIf';
-export { thickThinOf, type ThickThin } from './setup/thickThin';
+export { thickThinOf, type ThickThin } from './setup/technique/thickThin';

@@ -7,12 +7,12 @@ import { capitalize } from '../quantity/text';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { withDefaults } from '../room/houseRules';
-import { computeSetup } from '../setup/computeSetup';
-import { wayText } from '../setup/given';
-import { isOfArm, isOfLeg, type Settled } from '../setup/placeGiven';
+import { computeSetupWith } from '../setup/computeSetup';
+import { wayText } from '../setup/placing/given';
+import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeGiven';
 import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
-import { partsFor, type Wanted } from '../setup/wanted';
+import { partsFor, type Wanted } from '../setup/placing/wanted';
 import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost } from './costs';
 import type { OtherWay } from './otherWay';
 
@@ -137,7 +137,7 @@ export function assess(
   const { base, situation, usual } = search;
   let setup: Setup;
   try {
-    setup = computeSetup(
+    setup = computeSetupWith(
       { ...base, ...request, own: ownOf(search, request.projectionId) },
       { body: search.body, wanted, settled },
     );

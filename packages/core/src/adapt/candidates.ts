@@ -12,15 +12,23 @@ import type { Projection } from '../projections/schema';
 import type { HolderKind } from '../projections/vocabulary';
 import { ROOM_UP } from '../room/position';
 import { holderOf, type Room } from '../room/room';
-import type { Beam, GivenWay, Half } from '../setup/given';
-import { tilted } from '../setup/place';
-import { beamOf, isOfArm, isOfHead, isOfLeg, settleGiven, wantedInRoom, type Settled } from '../setup/placeGiven';
+import type { Beam, GivenWay, Half } from '../setup/placing/given';
+import { tilted } from '../setup/placing/place';
+import {
+  beamOf,
+  isOfArm,
+  isOfHead,
+  isOfLeg,
+  settleGiven,
+  wantedInRoom,
+  type Settled,
+} from '../setup/placing/placeGiven';
 import type { Situation } from '../setup/request';
-import type { SideView } from '../setup/side';
-import { boardOf, limitsFor, raisesArm } from '../setup/stillJoints';
-import { partsFor, type Wanted } from '../setup/wanted';
+import type { SideView } from '../setup/placing/side';
+import { boardOf, limitsFor, raisesArm } from '../setup/verdict/stillJoints';
+import { partsFor, type Wanted } from '../setup/placing/wanted';
 import { levelSign } from './costs';
-import { mayPose } from '../setup/still';
+import { mayPose } from '../setup/placing/still';
 import type { Position } from './positions';
 
 export type Candidate = {

@@ -10,14 +10,14 @@ import type { LengthUnit } from '../quantity/length';
 import type { Projection } from '../projections/schema';
 import type { Aspect, BodyPosition } from '../projections/vocabulary';
 import { isUpright } from '../room/stance';
-import type { GivenWay } from '../setup/given';
+import type { GivenWay } from '../setup/placing/given';
 import type { Situation } from '../setup/request';
 import type { Values, ValuesOf } from '../words/fact';
 import { say } from '../words/say';
 import { COST_WORDS, type Moved, type Posture } from '../words/wayWords';
 import type { Setup } from '../setup/setup';
-import { isInjured } from '../setup/kept';
-import { isOfArm, isOfHead, isOfLeg } from '../setup/placeGiven';
+import { isInjured } from '../setup/verdict/kept';
+import { isOfArm, isOfHead, isOfLeg } from '../setup/placing/placeGiven';
 
 export const COST_IDS = [
   'off',

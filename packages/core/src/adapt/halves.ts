@@ -1,6 +1,6 @@
 /** A joint that does not straighten, shown in two exposures. */
-import type { Half } from '../setup/given';
-import type { Wanted } from '../setup/wanted';
+import type { Half } from '../setup/placing/given';
+import type { Wanted } from '../setup/placing/wanted';
 import { cost, POINTS } from './costs';
 import type { OtherWay } from './otherWay';
 

@@ -1,6 +1,6 @@
 /** The published form of other ways. */
 import { z } from 'zod';
-import { givenWaySchema } from '../setup/given';
+import { givenWaySchema } from '../setup/placing/given';
 import { overridesSchema } from '../setup/request';
 import { setupSchema, valuesSchema } from '../setup/setupSchema';
 import { COST_CODES, COST_IDS } from './costs';
@@ -23,7 +23,15 @@ const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
   second: setupSchema.nullable(),
   offDeg: z.number(),
   keeps: z.array(z.string()),
-  costs: z.array(z.strictObject({ id: z.enum(COST_IDS), code: z.enum(COST_CODES), values: valuesSchema, text: z.string(), points: z.number() })),
+  costs: z.array(
+    z.strictObject({
+      id: z.enum(COST_IDS),
+      code: z.enum(COST_CODES),
+      values: valuesSchema,
+      text: z.string(),
+      points: z.number(),
+    }),
+  ),
   tell: z.array(z.string()),
   points: z.number(),
 });

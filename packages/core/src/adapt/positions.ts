@@ -1,9 +1,9 @@
 /** The positions that a search goes through: those that this patient may take. */
-import type { GivenWay } from '../setup/given';
-import { isOfArm } from '../setup/placeGiven';
+import type { GivenWay } from '../setup/placing/given';
+import { isOfArm } from '../setup/placing/placeGiven';
 import type { Situation } from '../setup/request';
 import type { Side } from '../setup/setup';
-import { barred, bearsHurt } from '../setup/way';
+import { barred, bearsHurt } from '../setup/placing/way';
 
 export type Position = Pick<GivenWay, 'position' | 'on' | 'backRestDeg'>;
 

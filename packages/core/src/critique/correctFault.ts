@@ -14,7 +14,7 @@ import { MISHAP_RANGES, type Mishap } from '../radiograph/mishap';
 import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
-import { sideView } from '../setup/side';
+import { sideView } from '../setup/placing/side';
 import { inPart, sideToward } from './directions';
 import { centringOf, leverOf, magnificationIn, markIn, measureSign, perDegree, withMotion } from './measure';
 import { signOf, type Sign } from './signs';

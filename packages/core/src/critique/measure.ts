@@ -5,7 +5,7 @@ import { subtract, dot, distance, type Vec3 } from '../geometry/vector';
 import { standingOf } from '../radiograph/bodySolids';
 import { misplace, NO_MISHAP, pivotOf, type Mishap } from '../radiograph/mishap';
 import { applyToPoint } from '../geometry/frame';
-import { sideView } from '../setup/side';
+import { sideView } from '../setup/placing/side';
 import type { Setup } from '../setup/setup';
 import type { Sign } from './signs';
 

@@ -2,7 +2,7 @@
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
 import { HOLDER_WORDS } from '../words/names';
-import { techniqueWords } from '../setup/words';
+import { techniqueWords } from '../setup/told/words';
 
 export type CheckStep = { id: string; text: string };
 

@@ -10,7 +10,7 @@ import { ROOM_TWO } from '../room/demoRooms';
 import { RULES } from '../room/houseRules';
 import { positionName } from '../room/position';
 import type { Room } from '../room/room';
-import { breathFor, breathWords } from '../setup/breath';
+import { breathFor, breathWords } from '../setup/placing/breath';
 import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
 

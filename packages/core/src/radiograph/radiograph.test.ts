@@ -11,7 +11,7 @@ import { projectPoint } from '../geometry/projection';
 import { addScaled, distance, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
 import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
-import { markerPlace } from '../setup/markerPlace';
+import { markerPlace } from '../setup/collimation/markerPlace';
 import type { SetupRequest } from '../setup/request';
 import type { Setup } from '../setup/setup';
 import { ENERGIES, MU_PER_MM, materialIndex, spectrumAt, transmissionOf } from './attenuation';

@@ -19,7 +19,7 @@ import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import type { Room } from '../room/room';
 import { computeSetup } from '../setup/computeSetup';
-import { markerPlaces } from '../setup/markerPlace';
+import { markerPlaces } from '../setup/collimation/markerPlace';
 import type { Setup } from '../setup/setup';
 import { spectrumAt } from './attenuation';
 import { boxBlur, smear } from './blur';

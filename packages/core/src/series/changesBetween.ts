@@ -8,8 +8,8 @@ import { HOLDER_WORDS } from '../words/names';
 import { say } from '../words/say';
 import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
-import type { Support } from '../setup/support';
-import { techniqueWords, tiltWords } from '../setup/words';
+import type { Support } from '../setup/placing/support';
+import { techniqueWords, tiltWords } from '../setup/told/words';
 import { isTurn, movesBetween, SAME_MM } from './moves';
 
 /** The order of the hands. */

@@ -5,7 +5,7 @@ import { withDefaults, type HouseRules } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
 import { situationFor, type SetupRequest, type Situation } from '../setup/request';
 import type { Setup } from '../setup/setup';
-import { isInjured } from '../setup/kept';
+import { isInjured } from '../setup/verdict/kept';
 import { changesBetween, type Change } from './changesBetween';
 import { constraintsOf, type Constraint } from './constraints';
 import { leastOrder } from './leastOrder';

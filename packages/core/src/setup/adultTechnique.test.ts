@@ -13,11 +13,11 @@ import { bearableKw } from '../exposure/tubeLoad';
 import { projectionOf, projections } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import type { Room } from '../room/room';
-import { aecCoverOf } from './aecCover';
+import { aecCoverOf } from './technique/aecCover';
 import { computeSetup } from './computeSetup';
-import { EDGE_SHARE } from './gridCheck';
-import { techniqueCurveOf } from './techniqueCurve';
-import { chooseTechnique, type Conditions } from './technique';
+import { EDGE_SHARE } from './technique/gridCheck';
+import { techniqueCurveOf } from './technique/techniqueCurve';
+import { chooseTechnique, type Conditions } from './technique/technique';
 
 /** exam, entry, kVp, least and most mAs, SID in cm, thickness in cm, water-equivalent cm, scatter, taught target, mAs of an independent model */
 type Row = [string, string, number, number, number, number, number, number, number, number, number];

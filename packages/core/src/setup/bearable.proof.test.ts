@@ -3,10 +3,10 @@ import { breathSequence } from '../exam/breathing';
 import { projectionOf, projections } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { demoRooms, ROOM_ONE } from '../room/demoRooms';
-import { aecCoverOf } from './aecCover';
+import { aecCoverOf } from './technique/aecCover';
 import { computeSetup } from './computeSetup';
-import { HIGH_KERMA_MGY } from './doseAdvice';
-import { EDGE_SHARE } from './gridCheck';
+import { HIGH_KERMA_MGY } from './technique/doseAdvice';
+import { EDGE_SHARE } from './technique/gridCheck';
 import type { SetupRequest } from './request';
 import type { Setup } from './setup';
 

@@ -20,9 +20,9 @@ import { demoRooms } from '../room/demoRooms';
 import type { Room } from '../room/room';
 import { computeSetup } from './computeSetup';
 import { PROOF_PATIENTS } from './proveEntry';
-import { locate } from './place';
-import { TOWARD_AXIS } from './relation';
-import { otherSide, sideView } from './side';
+import { locate } from './placing/place';
+import { TOWARD_AXIS } from './placing/relation';
+import { otherSide, sideView } from './placing/side';
 import type { Setup, Side } from './setup';
 
 const MAN: PatientInput = { ageYears: 40, sex: 'male' };

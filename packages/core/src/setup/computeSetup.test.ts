@@ -283,6 +283,7 @@ describe('what this patient can do, and what was measured', () => {
     const setup = on('knee-lateral', man, { situation: { joints: { kneeFlexion_L: [0, 10] } } });
     expect(setup.problems).toContainEqual({
       code: 'joint-limit',
+      values: { motion: 'kneeFlexion_L', wantedDeg: 25, heldDeg: 10 },
       text: 'On the left the knee bends to 10° only; the view wants 25°.',
     });
     expect(setup.scene.pose.kneeFlexion_L).toBe(10);

@@ -7,19 +7,19 @@ import { inches } from '../quantity/length';
 import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { holderOf } from '../room/room';
-import { cautionsFor } from './caution';
+import { cautionsFor } from './told/caution';
 import { computeSetup } from './computeSetup';
-import { clippedBy, neededField, shadowsOf, type Shadow } from './cover';
-import { chooseHolder } from './holder';
-import { fieldCorners, openField } from './light';
-import { kneeAngleByPelvis } from './place';
+import { clippedBy, neededField, shadowsOf, type Shadow } from './collimation/cover';
+import { chooseHolder } from './ray/holder';
+import { fieldCorners, openField } from './collimation/light';
+import { kneeAngleByPelvis } from './placing/place';
 import { situationFor } from './request';
-import { chooseTechnique } from './technique';
-import { focalSpotAt, isHorizontal, reachableSid } from './tube';
+import { chooseTechnique } from './technique/technique';
+import { focalSpotAt, isHorizontal, reachableSid } from './ray/tube';
 import { applyRules } from './variant';
-import { barred, chooseWay, sparing } from './way';
+import { barred, chooseWay, sparing } from './placing/way';
 import { bothUnits } from '../words/stepWords';
-import { levelAgainst, relationTo } from './words';
+import { levelAgainst, relationTo } from './told/words';
 
 const plane: PlaneFrame = { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0], n: [0, 0, 1] };
 const mark = (name: string, u: number, v: number, axis: Shadow['axis'] = 'both', marginMm = 10): Shadow => ({

@@ -10,7 +10,7 @@ import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema } from '../room/houseRules';
 import { BODY_POSITIONS, HOLDERS } from '../projections/vocabulary';
 import { roomSchema } from '../room/room';
-import { givenWaySchema, type GivenWay } from './given';
+import { givenWaySchema, type GivenWay } from './placing/given';
 
 const degrees = z.number().min(-180, { error: 'A joint angle must be -180 to 180°' }).max(180, {
   error: 'A joint angle must be -180 to 180°',

@@ -10,14 +10,14 @@ import type { BodyPosition, HolderKind, OpenedJoints, Region, SignId, View } fro
 import type { Surface } from '../room/rest';
 import type { Values } from '../words/fact';
 
-import type { Breathing } from './breath';
-import type { GivenWay } from './given';
-import type { GridCheck } from './gridCheck';
+import type { Breathing } from './placing/breath';
+import type { GivenWay } from './placing/given';
+import type { GridCheck } from './technique/gridCheck';
 import type { Problem } from './problem';
-import type { Protection } from './protection';
-import type { TechniqueChoice } from './technique';
+import type { Protection } from './told/protection';
+import type { TechniqueChoice } from './technique/technique';
 import type { Situation } from './request';
-import type { Support } from './support';
+import type { Support } from './placing/support';
 
 export type { Problem };
 export type Letter = 'R' | 'L';

@@ -5,7 +5,7 @@ import { changesBetween } from '../series/changesBetween';
 import { breathSequence } from '../exam/breathing';
 import { exportRecordedBody } from '../interchange/bodyDocument';
 import { computeSetup } from './computeSetup';
-import { markerPlaces } from './markerPlace';
+import { markerPlaces } from './collimation/markerPlace';
 import { requestOfToday, setupOfToday } from './migrations';
 import type { SetupRequest } from './request';
 import { setupSchema } from './setupSchema';

@@ -17,14 +17,17 @@ import {
   STUDY_STAGES,
   VIEWS,
 } from '../projections/vocabulary';
-import { givenWaySchema } from './given';
+import { givenWaySchema } from './placing/given';
 import { PROBLEM_CODES } from './problem';
 import { AEC_CHOICES, situationSchema } from './request';
 import { SETUP_VERSION, type Setup } from './setup';
 
 const number = z.number();
 /** Values of a fact. */
-export const valuesSchema = z.record(z.string(), z.union([z.string(), number, z.boolean(), z.null(), z.array(z.string()), z.array(number)]));
+export const valuesSchema = z.record(
+  z.string(),
+  z.union([z.string(), number, z.boolean(), z.null(), z.array(z.string()), z.array(number)]),
+);
 /** Three numbers in the axes of the room, mm, or a direction in them. */
 const vector = z.tuple([number, number, number]);
 const sides = z.enum(['left', 'right']).nullable();
@@ -247,13 +250,17 @@ export const setupSchema: z.ZodType<Setup> = z
     steps: z.array(
       z.strictObject({
         id: z.string(),
-        group: z.enum(STEP_GROUPS), code: z.string(), values: valuesSchema,
+        group: z.enum(STEP_GROUPS),
+        code: z.string(),
+        values: valuesSchema,
         text: z.string(),
         cautions: z.array(z.string()),
       }),
     ),
     checks: z.array(z.string()),
-    cautions: z.array(z.strictObject({ code: z.string(), text: z.string(), grave: z.boolean(), group: z.enum(STEP_GROUPS) })),
+    cautions: z.array(
+      z.strictObject({ code: z.string(), text: z.string(), grave: z.boolean(), group: z.enum(STEP_GROUPS) }),
+    ),
     assumptions: z.array(
       z.strictObject({
         field: z.string(),

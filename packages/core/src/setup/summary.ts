@@ -7,11 +7,11 @@ import { projectionOf } from '../projections/catalogue';
 import { RULES, withDefaults, type RuleId } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
 import type { SetupRequest } from './request';
-import { breathWords } from './breath';
+import { breathWords } from './placing/breath';
 import type { Setup } from './setup';
 import { HOLDER_WORDS } from '../words/names';
 import { bothUnits } from '../words/stepWords';
-import { techniqueWords, tiltWords } from './words';
+import { techniqueWords, tiltWords } from './told/words';
 
 export type SummaryLine = { name: string; text: string };
 

@@ -1,6 +1,6 @@
 import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from './computeSetup';
-import { thickThinOf } from './thickThin';
+import { thickThinOf } from './technique/thickThin';
 import { whatIf } from './whatIf';
 
 const patient = { ageYears: 40, sex: 'male' as const };

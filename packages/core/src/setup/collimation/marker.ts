@@ -1,0 +1,161 @@
+/**
+ * The lead marker of a set-up: which letter, which signs, and where in the light - all from the patient as posed and
+ * placed, so that it holds for every side and for every way that was found.
+ */
+import { applyToDirection } from '../../geometry/frame';
+import { dot, subtract, type Vec3 } from '../../geometry/vector';
+import type { Projection } from '../../projections/schema';
+import type { View } from '../../projections/vocabulary';
+import type { GivenWay } from '../placing/given';
+import { marksOf } from '../placing/inWay';
+import type { PlacedBody } from '../placing/place';
+import { isOfArm, isOfLeg } from '../placing/placeGiven';
+import type { Letter, Marker, Setup, Side } from '../setup';
+import type { SideView } from '../placing/side';
+
+type Input = {
+  projection: Projection;
+  placed: PlacedBody;
+  side: Side | null;
+  view: SideView;
+  given: GivenWay | null;
+  facing: View;
+  /** Segment that the projection is of, on the asked side. */
+  part: string;
+  body: Setup['position']['body'];
+  horizontal: boolean;
+  /** Course of the ray. */
+  beam: Vec3;
+  /** Corners of the light on the receptor, in order round from the lower corner against u. */
+  corners: readonly Vec3[];
+};
+
+/** From the middle of the light to its edge: inside the light, out of the anatomy. */
+const TO_EDGE = 0.84;
+/** A direction of which less than this lies in the receptor is no place in the light. */
+const IN_PLANE = 0.35;
+
+const LETTER: Record<Side, Letter> = { left: 'L', right: 'R' };
+const isSideways = (facing: View): boolean => facing === 'lateral' || facing === 'medial';
+
+/** Lying on a side under a horizontal ray from front or back: the marker names the side that is up. */
+const isDecubitus = ({ body, horizontal, facing }: Input): boolean =>
+  body === 'lateral-recumbent' && horizontal && !isSideways(facing);
+
+/** An entry whose side is the side that lies down, not the side that is examined. */
+const sideLiesDown = ({ positions }: Projection): boolean =>
+  positions[0].body === 'lateral-recumbent' && positions[0].beam === 'horizontal';
+
+/** @returns the letters that are true of what is shown */
+function lettersOf(input: Input, left: Vec3): Letter[] {
+  const { projection, side, facing, beam } = input;
+  if (projection.marker.both) return ['R', 'L'];
+  const examined = projection.sided === 'each' && side !== null && !sideLiesDown(projection);
+  if (examined) return [LETTER[side]];
+  if (isDecubitus(input)) return [left[2] > 0 ? 'L' : 'R'];
+  // Of a lateral the side that lies on the receptor: toward it runs the ray.
+  if (isSideways(facing)) return [dot(beam, left) > 0 ? 'L' : 'R'];
+  return [projection.marker.letter ?? 'R'];
+}
+
+type Toward = NonNullable<Projection['marker']['toward']>;
+const WORDS: Record<Exclude<Toward, 'letter side'>, string> = {
+  up: 'on the side that is up',
+  front: 'in front of the part',
+  back: 'behind the part',
+  lateral: 'on the lateral side',
+  medial: 'on the medial side',
+};
+const wordsOf = (toward: Toward, letter: Letter): string =>
+  toward === 'letter side' ? `on the patient’s ${letter === 'L' ? 'left' : 'right'}` : WORDS[toward];
+
+/** Ways in which the marker could lie off the part, the wanted one first; each with its direction in the room. */
+function directions(input: Input, letter: Letter): [Toward, Vec3][] {
+  const { projection, placed, part } = input;
+  const limb = (isOfArm(part) || isOfLeg(part)) && !projection.marker.both;
+  const own: Toward =
+    projection.marker.toward ?? (limb ? 'lateral' : isSideways(input.facing) ? 'front' : 'letter side');
+  const frame = limb ? placed.posed.frames[part] : placed.posed.place;
+  const outward = letter === 'L' ? 1 : -1;
+  const axis: Record<Exclude<Toward, 'up'>, Vec3> = {
+    'letter side': [outward, 0, 0],
+    lateral: [outward, 0, 0],
+    medial: [-outward, 0, 0],
+    front: [0, -1, 0],
+    back: [0, 1, 0],
+  };
+  const first: Toward = projection.marker.both
+    ? 'letter side'
+    : isDecubitus(input) && !limb
+      ? 'up'
+      : own === 'up' && !isDecubitus(input)
+        ? 'letter side'
+        : own;
+  const fallback: Toward[] = ['letter side', 'front', 'lateral', 'back'];
+  return [...new Set([first, ...fallback])].map((toward) => [
+    toward,
+    toward === 'up' ? [0, 0, 1] : applyToDirection(frame, axis[toward]),
+  ]);
+}
+
+const unitOf = (from: Vec3, to: Vec3): Vec3 => {
+  const d = subtract(to, from);
+  const size = Math.hypot(...d) || 1;
+  return [d[0] / size, d[1] / size, d[2] / size];
+};
+
+/** Where one letter lies in the light, and which way off the part that is. */
+function spotOf(input: Input, letter: Letter): { spot: Marker['spots'][number]; toward: Toward } {
+  const [low, right, , up] = input.corners;
+  const [u, v] = [unitOf(low, right), unitOf(low, up)];
+  const inLight = directions(input, letter).map(([toward, d]) => ({ toward, across: dot(d, u), up: dot(d, v) }));
+  const {
+    toward,
+    across,
+    up: along,
+  } = inLight.find((each) => Math.hypot(each.across, each.up) >= IN_PLANE) ?? inLight[0];
+  const row = input.projection.marker.row === 'lower' ? -TO_EDGE : TO_EDGE;
+  const spot =
+    Math.abs(across) >= Math.abs(along)
+      ? { letter, across: Math.sign(across || 1) * TO_EDGE, up: row }
+      : { letter, across: TO_EDGE, up: Math.sign(along) * TO_EDGE };
+  return { spot, toward };
+}
+
+const LIES = new Set(['supine', 'prone', 'lateral-recumbent', 'sims', 'head-down']);
+const ERECT = new Set(['upright', 'seated']);
+
+/** Signs of the entry that are true of the patient as posed, and those that the position itself asks for. */
+function signsOf(input: Input, left: Vec3): string[] {
+  const { projection, body, horizontal, given, facing } = input;
+  const holds: Record<string, boolean> = {
+    upright: ERECT.has(body),
+    'weight-bearing': body === 'upright',
+    'arrow up': horizontal,
+    AP: facing === 'AP',
+    kneeling: body === 'kneeling',
+  };
+  const own = projection.marker.extra.filter((sign) => holds[sign] ?? true);
+  const down = left[2] > 0 ? 'right' : 'left';
+  const lying =
+    !horizontal || !LIES.has(body)
+      ? []
+      : ['arrow up', ...(body === 'lateral-recumbent' ? [`${down} side down`] : given ? ['cross-table'] : [])];
+  return [...new Set([...own, ...(given ? marksOf(given, facing) : []), ...lying])];
+}
+
+/** @returns letter, signs and place, none of which can disagree with how the patient lies */
+export function markerOf(input: Input): Marker {
+  const { projection, placed, given } = input;
+  const left = applyToDirection(placed.posed.place, [1, 0, 0]);
+  const letters = lettersOf(input, left);
+  const found = letters.map((letter) => spotOf(input, letter));
+  const where = letters.length > 1 ? 'each on its own side' : wordsOf(found[0].toward, letters[0]);
+  // How the entry's own position has it helps nobody who is in another.
+  const place = given
+    ? `${projection.marker.row ?? 'upper'} edge of the light, ${where}`
+    : found[0].toward === 'letter side'
+      ? `${projection.marker.place}, ${where}`
+      : projection.marker.place;
+  return { letter: letters[0], letters, place, extra: signsOf(input, left), spots: found.map(({ spot }) => spot) };
+}

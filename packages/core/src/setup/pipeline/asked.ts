@@ -1,0 +1,81 @@
+/** Step 1: what is asked, read once: the entry as this house has it, the patient’s body, the side, what is known of both. */
+import { buildBody, type Body } from '../../body/body';
+import { isChild } from '../../body/patient';
+import { projectionOf } from '../../projections/catalogue';
+import type { Projection } from '../../projections/schema';
+import type { LengthUnit } from '../../quantity/length';
+import { ROOM_ONE } from '../../room/demoRooms';
+import { withDefaults, type HouseRules } from '../../room/houseRules';
+import type { Room } from '../../room/room';
+import type { GivenWay } from '../placing/given';
+import { inWay } from '../placing/inWay';
+import { pathSegments } from '../placing/place';
+import type { Known } from '../placing/placeGiven';
+import { sideView, type SideView } from '../placing/side';
+import { judgedParts } from '../placing/wanted';
+import { situationFor, type Overrides, type SetupRequest, type Situation } from '../request';
+import type { Side } from '../setup';
+import { applyRules, type School } from '../variant';
+
+export type Asked = {
+  request: SetupRequest;
+  /** What a search has worked out before for the same entry, patient and side. */
+  known: Known;
+  rules: HouseRules;
+  unit: LengthUnit;
+  room: Room;
+  overrides: Overrides;
+  situation: Situation;
+  body: Body;
+  /** The entry under the rules of the house, and as it is in the way that was asked for. */
+  asTaught: Projection;
+  projection: Projection;
+  schools: School[];
+  given: GivenWay | null;
+  side: Side | null;
+  view: SideView;
+  /** Segments by which the course of the ray is judged, for the left; the first of them on its side. */
+  judged: readonly string[];
+  part: string;
+  /** Parts of the body that the ray may cross; undefined for all. */
+  segments: readonly string[] | undefined;
+};
+
+/** Of a paired part the side that is asked for; of a lateral of the trunk the side that lies on the receptor. */
+function sideOf({ name, sided, nearSide }: Projection, side: Side | undefined): Side | null {
+  if (sided !== 'each') return nearSide ? (side ?? nearSide) : null;
+  if (!side) throw new RangeError(`${name} needs a side: left or right`);
+  return side;
+}
+
+/** @throws RangeError for an unknown projection, a missing side, or a patient outside the model */
+export function readRequest(request: SetupRequest, known: Known): Asked {
+  const rules = withDefaults(request.rules);
+  const body = known.body ?? buildBody(request.patient ?? {});
+  const entry = request.own ?? projectionOf(request.projectionId);
+  const { projection: asTaught, schools } = applyRules(entry, rules, isChild(body.patient));
+  const given = request.way ?? null;
+  const projection = given ? inWay(asTaught, given) : asTaught;
+  const side = sideOf(projection, request.side);
+  const view = sideView(side);
+  const judged = judgedParts(projection, body);
+  return {
+    request,
+    known,
+    rules,
+    unit: rules.unit,
+    room: request.room ?? ROOM_ONE,
+    overrides: request.overrides ?? {},
+    situation: situationFor(request.patient?.ageYears, request.situation),
+    body,
+    asTaught,
+    projection,
+    schools,
+    given,
+    side,
+    view,
+    judged,
+    part: view.name(judged[0]),
+    segments: pathSegments(projection, body, side),
+  };
+}

@@ -1,0 +1,96 @@
+/** Step 6: grid, measuring cells, kVp and mAs, and the dose of it. */
+import { isChild } from '../../body/patient';
+import { doseOf } from '../../exposure/dose';
+import { aecFor } from '../technique/aecCover';
+import { chartProblems } from '../technique/chartCheck';
+import { doseProblems } from '../technique/doseAdvice';
+import { checkGrid, gridWarnings, type GridCheck } from '../technique/gridCheck';
+import { multipliersOf } from '../technique/multipliers';
+import { chooseTechnique, type Conditions, type TechniqueChoice } from '../technique/technique';
+import { boardOf } from '../verdict/stillJoints';
+import type { Lit } from './lit';
+
+export type Exposed = Lit & {
+  gridCheck: GridCheck | null;
+  technique: TechniqueChoice;
+  dose: ReturnType<typeof doseOf>;
+};
+
+function gridAt({ angle, grid, light, overrides, room, sidMm, square }: Lit): GridCheck | null {
+  if (!grid) return null;
+  const at = {
+    sidMm,
+    alongDeg: square ? 0 : angle.signedDeg,
+    acrossDeg: square ? 0 : angle.acrossDeg,
+    fieldMm: light.field,
+    crosswise: light.orientation === 'crosswise',
+    maxAngleDeg: room.tube.maxAngleDeg,
+  };
+  return checkGrid(grid, at, overrides);
+}
+
+function conditionsOf(lit: Lit, gridCheck: GridCheck | null): Conditions {
+  const {
+    body,
+    focusToSkinMm,
+    grid,
+    holder,
+    horizontal,
+    light,
+    sidMm,
+    situation,
+    smallChildKvp,
+    thicknessMm,
+    unit,
+    way,
+  } = lit;
+  return {
+    thicknessMm,
+    sidMm,
+    gridRatio: grid?.ratio ?? 0,
+    fieldMm: [light.field.width, light.field.height],
+    aecInHolder: holder.aec,
+    support: holder.kind === 'table-tray' ? 'table' : holder.kind === 'wall' ? 'wall' : 'none',
+    gridLossAtCentre: gridCheck?.centre ?? 0,
+    child: isChild(body.patient),
+    multipliers: multipliersOf(situation, boardOf(situation, way.body) > 0 && !horizontal),
+    still: situation.holdsStill && situation.holdsBreath,
+    smallChildKvp,
+    focusToSkinMm,
+    unit,
+  };
+}
+
+export function chooseExposure(lit: Lit): Exposed {
+  const { focal, focusToSkinMm, holder, light, overrides, placed, plane, projection, room, sidMm, thicknessMm, unit } =
+    lit;
+  const gridCheck = gridAt(lit);
+  const conditions = conditionsOf(lit, gridCheck);
+  const asWanted = chooseTechnique(projection, room, conditions, overrides);
+  const cells = aecFor(asWanted.inModel ? asWanted.aec : 'none', overrides.aecCells !== undefined, holder.cells, {
+    posed: placed.posed,
+    focal,
+    plane: { centre: plane.origin, u: plane.u, v: plane.v },
+    field: light.field,
+    kVp: asWanted.kVp,
+    waterMm: thicknessMm * projection.exposure.composition,
+  });
+  const technique =
+    cells.problems.length === 0 || cells.aec === asWanted.aec
+      ? asWanted
+      : chooseTechnique(projection, room, conditions, { ...overrides, aecCells: cells.aec });
+  const field: [number, number] = [light.field.width, light.field.height];
+  const dose = doseOf(technique, room.generator, focusToSkinMm, sidMm, field);
+  return {
+    ...lit,
+    ...{ gridCheck, technique, dose },
+    problems: [
+      ...lit.problems,
+      ...(gridCheck ? gridWarnings(gridCheck, overrides, unit) : []),
+      ...cells.problems,
+      ...technique.problems,
+      ...chartProblems(projection.id, thicknessMm, conditions.gridRatio, room),
+      ...(technique.masKnown ? doseProblems(dose.entranceKermaMgy, projection, technique.kVp) : []),
+    ],
+  };
+}

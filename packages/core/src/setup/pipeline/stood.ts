@@ -1,0 +1,71 @@
+/** Step 4: all of it where it stands in the room: the patient, the plane of the receptor, the focal spot. */
+import { slideBody } from '../../body/posed';
+import { add, distance, type InRoom, type Vec3 } from '../../geometry/vector';
+import { sittingLowers, standingLift } from '../placing/stand';
+import type { Support } from '../placing/support';
+import { receptorPlane, type ReceptorPlane } from '../ray/receptorPlane';
+import { spotProblems } from '../ray/spot';
+import { focalSpotAt, isHorizontal, reachableSid } from '../ray/tube';
+import type { Aimed } from './aimed';
+
+export type Stood = Aimed & {
+  horizontal: boolean;
+  /** What the patient rests on, where that is not the floor before a wall stand. */
+  surfaceMm: number;
+  onSurface: boolean;
+  supports: Support[];
+  /** Way by which the patient was carried there. */
+  shift: Vec3<InRoom>;
+  /** The receptor stands square to a ray that leans. */
+  square: boolean;
+  plane: ReceptorPlane;
+  sidWantedMm: number;
+  sidMm: number;
+  focal: Vec3<InRoom>;
+  focusToSkinMm: number;
+};
+
+export function standInRoom(asked: Aimed): Stood {
+  const { angle, body, given, holder, overrides, problems, projection, room, unit, way } = asked;
+  const { placement } = asked.placed;
+  const horizontal = isHorizontal(placement.beam);
+  const surfaceMm = holder.kind === 'floor' ? 0 : room.surfaceHeightMm;
+  const sidWantedMm = overrides.sidMm ?? projection.sid.wantedMm;
+  const { shift, blockMm, seatedMm } = standingLift(
+    asked.placed,
+    { through: asked.aimed.through, direction: asked.aimed.direction, sidMm: sidWantedMm },
+    horizontal,
+    room,
+    surfaceMm,
+    way.seatable ? sittingLowers(body.patient.statureMm) : 0,
+  );
+  const placed = { ...asked.placed, posed: slideBody(asked.placed.posed, shift) };
+  const { crossing, target, through } = asked.aimed;
+  const aimed = {
+    ...asked.aimed,
+    through: add(through, shift),
+    target: { ...target, p: add(target.p, shift) },
+    crossing: { ...crossing, entry: add(crossing.entry, shift), exit: add(crossing.exit, shift) },
+  };
+  const contactPoint: Vec3<InRoom> = placement.touches
+    ? add(placement.touches, shift)
+    : [0, 0, horizontal ? 0 : surfaceMm];
+  const square = projection.ray.receptorSquare && angle.leans;
+  const plane = receptorPlane(placed, aimed, { square, contactPoint, gapMm: holder.gapMm, angleDeg: angle.angleDeg });
+  const level = !horizontal ? 'no' : placement.lies || holder.kind === 'stand' ? 'free' : 'wall';
+  const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, plane.origin, aimed.direction, level, unit);
+  const { sidMm } = reach;
+  const focal = focalSpotAt(plane.origin, aimed.direction, sidMm);
+  const mustReach = given !== null && horizontal;
+  return {
+    ...asked,
+    ...{ placed, aimed, horizontal, surfaceMm, shift, square, plane, sidWantedMm, sidMm, focal },
+    onSurface: placement.lies || !horizontal,
+    supports: [
+      ...(blockMm > 0 ? [{ kind: 'block' as const, mm: blockMm }] : []),
+      ...(seatedMm > 0 ? [{ kind: 'stool' as const, mm: seatedMm }] : []),
+    ],
+    focusToSkinMm: distance(focal, aimed.crossing.entry),
+    problems: [...problems, ...reach.problems, ...spotProblems(focal, aimed, { sidMm, mustReach }, room, unit)],
+  };
+}

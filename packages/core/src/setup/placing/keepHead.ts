@@ -1,0 +1,21 @@
+/** How a position is asked for: with what sets the head, or without it where head and neck must stay. */
+import type { Projection } from '../../projections/schema';
+import { capitalize } from '../../quantity/text';
+import { lineName, SQUARE_DEG } from './headLine';
+
+export const AS_IT_LIES = 'head and neck as they lie';
+
+type Asked = { say: string; head?: string };
+
+/**
+ * @param keeps head and neck stay: what was to be square goes on the tube
+ * @example askFor({ say: 'Lying on the back', head: 'chin up' }, {}, true) // "Lying on the back, head and neck as they lie"
+ */
+export function askFor({ say, head }: Asked, { headLine }: Pick<Projection, 'headLine'>, keeps: boolean): string {
+  if (!head) return say;
+  const square = headLine?.toReceptorDeg === SQUARE_DEG;
+  const instead = square
+    ? `${AS_IT_LIES}: what the ${lineName(headLine.line)} is off square goes on the tube`
+    : AS_IT_LIES;
+  return capitalize([say, keeps ? instead : head].filter((part) => part !== '').join(', '));
+}

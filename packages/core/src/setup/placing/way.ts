@@ -1,0 +1,207 @@
+/** Which of the entry's positions this patient can take in this room, and in which holder. */
+import type { PositionWay, Projection } from '../../projections/schema';
+import type { BodyPosition } from '../../projections/vocabulary';
+import { holderOf, type Holder, type Room } from '../../room/room';
+import type { Reason } from '../../words/reasonWords';
+import type { GivenWay } from './given';
+import { isBroken, isHipHurt, isInjured, legsKept, neckKept, neckStays } from '../verdict/kept';
+import type { Overrides, Situation } from '../request';
+import { problem, type Problem } from '../problem';
+import type { Side } from '../setup';
+
+/** Sitting up bends the hip further than this [typical]: one that must not move is not sat up. */
+const HIP_STAYS_DEG = 30;
+
+/** What holds the patient in place, whatever else they could do; null for nothing. */
+function boundTo({ worn }: Situation): { why: 'board' | 'traction'; maySitUp: boolean } | null {
+  if (worn.includes('board')) return { why: 'board', maySitUp: false };
+  if (worn.includes('traction')) return { why: 'traction', maySitUp: true };
+  return null;
+}
+
+/** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient */
+export function barred(
+  way: Pick<PositionWay, 'body' | 'seatable'> & { backRestDeg?: number },
+  situation: Situation,
+  beneath: Side | null,
+): Reason | null {
+  const { keepStill, canStand, canSit, canTurn, proppedDeg } = situation;
+  const hipStays = keepStill.includes('hip') || keepStill.includes('pelvis') || isHipHurt(situation);
+  const [leg] = legsKept(situation);
+  const onChair = situation.place === 'chair' && !canStand;
+  const bound = boundTo(situation);
+  if (bound && way.body !== 'supine' && !(way.body === 'semi-erect' && bound.maySitUp)) return { code: bound.why };
+  switch (way.body) {
+    case 'upright':
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg) return { code: 'leg-stays', side: leg };
+      if (canStand || (way.seatable && canSit)) return null;
+      return { code: way.seatable ? 'neither-stands-nor-sits' : 'cannot-stand' };
+    case 'seated':
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg && !onChair) return { code: 'leg-stays', side: leg };
+      return canSit || canStand ? null : { code: 'cannot-sit' };
+    case 'semi-erect': {
+      const asked = way.backRestDeg ?? proppedDeg;
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (onChair) return { code: 'stays-in-chair' };
+      if (hipStays && asked > HIP_STAYS_DEG) return { code: 'hip-stays' };
+      if (leg && asked > HIP_STAYS_DEG) return { code: 'leg-stays', side: leg };
+      return proppedDeg > 0 && asked !== proppedDeg ? { code: 'stays-propped', deg: proppedDeg } : null;
+    }
+    default: {
+      if (onChair) return { code: 'stays-in-chair' };
+      if (!situation.canLieFlat) return { code: 'cannot-lie-flat' };
+      if (proppedDeg > 0) return { code: 'stays-propped', deg: proppedDeg };
+      if (way.body === 'supine') return null;
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg) return { code: 'leg-stays', side: leg };
+      if (neckKept(situation)) return { code: 'neck-stays-in-turning' };
+      if (way.body === 'kneeling') return canStand ? null : { code: 'cannot-kneel' };
+      if (way.body === 'head-down') return null;
+      if (canTurn === 'none') return { code: 'cannot-turn' };
+      if (way.body === 'lateral-recumbent')
+        return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-only-to', side: canTurn };
+      return situation.canProne ? null : { code: 'cannot-lie-on-front' };
+    }
+  }
+}
+
+/** Turns of a lying patient from here on count as turning the patient. */
+const ROLL_FROM_DEG = 10;
+
+/** Why a lying patient cannot be rolled as far as the view asks, or null. @param mirrored the entry done on the right */
+function rollBarred({ ray }: Projection, way: PositionWay, situation: Situation, mirrored = false): Reason | null {
+  const flat = way.body === 'supine' || way.body === 'prone';
+  const trunk = ray.view === 'AP' || ray.view === 'PA';
+  if (!flat || way.beam === 'horizontal' || way.partFrame || way.on || !trunk) return null;
+  const roll = ray.swing.find(({ toward }) => toward === 'left' || toward === 'right');
+  if (!roll || roll.degrees < ROLL_FROM_DEG) return null;
+  if (situation.spineNotCleared) return { code: 'spine-not-cleared', turns: true };
+  if (isHipHurt(situation) || situation.keepStill.some((part) => part === 'hip' || part === 'pelvis'))
+    return { code: 'hip-stays', turns: true };
+  if (legsKept(situation).length > 0) return { code: 'a-leg-stays', turns: true };
+  if (neckKept(situation)) return { code: 'neck-stays', turns: true };
+  const bound = boundTo(situation);
+  if (bound) return { code: bound.why, turns: true };
+  // The far end of the ray swings to the side that comes to lie beneath.
+  const beneath: Side = (roll.toward === 'left') !== mirrored ? 'left' : 'right';
+  const { canTurn } = situation;
+  if (canTurn === 'none') return { code: 'cannot-turn' };
+  return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-other-way', side: canTurn, to: beneath };
+}
+
+/** Positions that put weight on a leg, or lay it down on one side. */
+const BEARS: ReadonlySet<PositionWay['body']> = new Set<PositionWay['body']>(['upright', 'kneeling']);
+const LAIN_ON: ReadonlySet<PositionWay['body']> = new Set<PositionWay['body']>(['lateral-recumbent', 'prone', 'sims']);
+const OF_LEG = /^(thigh|patella|shank|talus|foot|toes)/;
+
+const BENT_BY_SITTING = /^(thigh|patella|shank)/;
+
+/** Nobody stands, kneels or lies on what may be broken. @param part segment that is examined */
+export function bearsHurt(body: PositionWay['body'], part: string, situation: Situation): Reason | null {
+  if (!isInjured(situation)) return null;
+  const leg = OF_LEG.test(part);
+  if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar')) return { code: 'not-on-what-may-be-broken' };
+  const sits = body === 'seated' && situation.place !== 'chair' && BENT_BY_SITTING.test(part);
+  if (sits && isBroken(situation)) return { code: 'sitting-bends-it' };
+  return leg && isBroken(situation) && LAIN_ON.has(body) ? { code: 'not-lain-on' } : null;
+}
+
+/** How the position is asked of one who sits where others stand. */
+export const seatedWords = (way: TakenWay, { canStand }: Situation): Pick<PositionWay, 'say' | 'head'> =>
+  way.seatable && !canStand
+    ? { ...way, say: way.say.replace(/^(Standing( or (seated|sitting))?|Seated or standing)/, 'Seated') }
+    : way;
+
+/** Something of the patient stays as it lies: the form of a way that poses nothing is taken where there is one. */
+const spares = (situation: Situation): boolean =>
+  isInjured(situation) ||
+  neckStays(situation) ||
+  legsKept(situation).length > 0 ||
+  situation.keepStill.some((part) => part === 'hip' || part === 'pelvis');
+
+/** The way as it is done for this patient: hurt ones stay as they lie. */
+export const sparing = (way: PositionWay, situation: Situation): TakenWay =>
+  spares(situation) && way.ifInjured
+    ? { ...way, head: undefined, ...way.ifInjured, poseAlone: true }
+    : { ...way, poseAlone: false };
+
+/** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
+export type TakenWay = PositionWay & { poseAlone: boolean; given?: GivenWay };
+
+export type ChosenWay = { way: TakenWay; holders: Holder[]; problems: Problem[] };
+
+/**
+ * The first position that patient and room allow. When none is, the usual one is still computed, so that it can be
+ * looked at, and the problems say why it must not be done.
+ */
+export function chooseWay(
+  entry: Projection,
+  situation: Situation,
+  room: Room,
+  nearSide: Side | null,
+  overrides: Overrides,
+  { given, part, mirrored }: { given?: GivenWay; part: string; mirrored: boolean },
+): ChosenWay {
+  if (given) return takeGiven(entry, given, situation, room, part);
+  const projection = { ...entry, positions: entry.positions.map((way) => sparing(way, situation)) };
+  const held = (way: TakenWay) =>
+    way.holders
+      .filter((kind) => !overrides.holder || overrides.holder === kind)
+      .flatMap((kind) => holderOf(room, kind) ?? []);
+  const candidates = projection.positions.filter((way) => !overrides.position || way.body === overrides.position);
+  if (candidates.length === 0) {
+    const known = projection.positions.map((way) => way.body);
+    return {
+      way: projection.positions[0],
+      holders: held(projection.positions[0]),
+      problems: [problem('position-unknown', { name: projection.name, asked: overrides.position!, known })],
+    };
+  }
+  const reasons: Problem[] = [];
+  const { name } = entry;
+  for (const way of candidates) {
+    const fixed = entry.sided === 'none' && (way.on === 'left' || way.on === 'right') ? way.on : null;
+    const why =
+      barred(way, situation, fixed ?? nearSide) ??
+      rollBarred(entry, way, situation, mirrored) ??
+      bearsHurt(way.body, part, situation);
+    const holders = held(way);
+    if (why === null && holders.length > 0) return { way, holders, problems: [] };
+    reasons.push(
+      why === null
+        ? problem('no-holder', { name, room: room.name, holders: way.holders, body: way.body })
+        : barredProblem(name, way.body, why),
+    );
+  }
+  const usable = candidates.find((way) => held(way).length > 0) ?? candidates[0];
+  return { way: usable, holders: held(usable), problems: reasons };
+}
+
+/** The way that was asked for, whether or not it may be. */
+function takeGiven(entry: Projection, given: GivenWay, situation: Situation, room: Room, part: string): ChosenWay {
+  const holder = holderOf(room, given.holder);
+  const beneath = given.on === 'left' || given.on === 'right' ? given.on : null;
+  const why =
+    barred({ body: given.position, seatable: true, backRestDeg: given.backRestDeg }, situation, beneath) ??
+    bearsHurt(given.position, part, situation);
+  const usual = entry.positions.find(({ body }) => body === given.position) ?? entry.positions[0];
+  return {
+    way: { ...usual, body: given.position, seatable: false, poseAlone: given.asItLies, given },
+    holders: holder ? [holder] : [],
+    problems: [
+      ...(why === null ? [] : [barredProblem(entry.name, null, why)]),
+      ...(holder
+        ? []
+        : [problem('no-holder', { name: entry.name, room: room.name, holders: [given.holder], body: null })]),
+    ],
+  };
+}
+
+/** @param body the position; null: the way that was asked for */
+const barredProblem = (name: string, body: BodyPosition | null, { code, ...why }: Reason): Problem =>
+  problem('position-barred', { name, body, reason: code, ...why });

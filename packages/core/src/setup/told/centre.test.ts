@@ -1,0 +1,51 @@
+import { MM_PER_INCH } from '../../quantity/length';
+import { projections } from '../../projections/catalogue';
+import { computeSetup } from '../computeSetup';
+
+const man = { ageYears: 40, sex: 'male' as const };
+const textOf = (projectionId: string, patient: object = man) =>
+  computeSetup({
+    projectionId,
+    side: projections.find(({ id }) => id === projectionId)!.sided === 'each' ? 'left' : undefined,
+    patient,
+  }).centre.text;
+
+test.each([
+  ['lumbar-lateral', /^½ in \(1 cm\) below L3, on the midcoronal plane/],
+  ['thoracic-lateral', /^Level of T7, .* behind the midcoronal plane/],
+  ['abdomen-decubitus-dorsal', /^3¼ in \(8 cm\) above the iliac crest, on the midcoronal plane/],
+  ['abdomen-lateral', /^Level of the iliac crest, on the midcoronal plane/],
+  ['skull-lateral', /^2 in \(5 cm\) above the ear opening, middle of the skull/],
+  ['sella-lateral', /^¾ in \(2 cm\) above and ¾ in \(2 cm\) in front of the ear opening/],
+  ['nasal-bones-lateral', /^½ in \(1.5 cm\) below the nasion, bridge of the nose/],
+  ['sinuses-lateral', /in front of the middle between the outer canthus and the ear opening/],
+  ['cervicothoracic-lateral', /^Level of C7-T1, /],
+  ['lumbosacral-lateral', /^Level of L5-S1, /],
+  ['scoliosis-lateral', /^Level of the middle between T1 and S1, /],
+  ['face-lateral', /^Aim: cheekbone/],
+  ['femur-ap-distal', /below the middle between the hip joint and the knee joint/],
+  ['pelvis-ap', /below the ASIS, midline/],
+  ['ankle-ap', /^Aim: midway between the malleoli/],
+])('%s: the centring line tells the whole way', (id, says) => expect(textOf(id)).toMatch(says));
+
+test('the figure that is told leads from the landmark to the ray, for small and large', () => {
+  for (const ageYears of [3, 40])
+    for (const id of ['skull-lateral', 'abdomen-decubitus-dorsal', 'lumbar-lateral']) {
+      const { centre, scene } = computeSetup({ projectionId: id, patient: { ageYears } });
+      const told = /^(\d*)([½¼¾]?) in/.exec(centre.text);
+      expect([id, told !== null]).toEqual([id, true]);
+      const inches = Number(told![1] || 0) + ({ '½': 0.5, '¼': 0.25, '¾': 0.75 }[told![2]] ?? 0);
+      const entry = projections.find((each) => each.id === id)!;
+      const [first] = entry.aim.offset;
+      // Scaled with the body: a child's way is shorter than the adult's.
+      expect(inches * MM_PER_INCH).toBeLessThanOrEqual(first.mm * 1.15 + 6);
+      expect(scene.hit.every(Number.isFinite)).toBe(true);
+    }
+});
+
+test('no centring line names one landmark twice, or leaves a name out', () => {
+  for (const entry of projections) {
+    const text = textOf(entry.id);
+    expect([entry.id, text]).toEqual([entry.id, expect.not.stringMatching(/undefined|(\b[a-z ]{5,}\b)-\1/)]);
+  }
+});

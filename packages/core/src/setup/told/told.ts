@@ -1,0 +1,152 @@
+/** Parts of a Setup as they are told: receptor, tube, image, centring. */
+import { posedLandmark } from '../../body/posed';
+import { dot, subtract } from '../../geometry/vector';
+import type { Projection } from '../../projections/schema';
+import { cosDeg, toDegrees } from '../../quantity/angle';
+import type { LengthUnit } from '../../quantity/length';
+import type { Grid, Holder, Room } from '../../room/room';
+import { centreBy, describeCentre } from './centre';
+import { SPLIT_OVERLAP_MM } from '../collimation/fitReceptor';
+import type { GridCheck } from '../technique/gridCheck';
+import type { OpenedLight } from '../collimation/light';
+import type { AimedRay, PlacedBody } from '../placing/place';
+import type { ReceptorPlane } from '../ray/receptorPlane';
+import type { Along, Setup } from '../setup';
+import type { SideView } from '../placing/side';
+import type { TubeAngle } from '../ray/tubeAngle';
+import { whyOther } from '../collimation/usual';
+import { isWithinTouch, nearestWithinTouch } from './withinTouch';
+import { levelAgainst } from './words';
+
+export function receptorTold(
+  projection: Projection,
+  { fit, orientation, across, along, field, shiftsMm, tiltDeg }: OpenedLight,
+  { holder, grid, gridWanted }: { holder: Holder; grid: Grid | null; gridWanted: boolean },
+  { centre, needed, unit }: { centre: Setup['receptor']['centre']; needed: OpenedLight['field']; unit: LengthUnit },
+): Setup['receptor'] {
+  const { usual, orientation: laid, note } = projection.receptor;
+  return {
+    holder: holder.kind,
+    size: {
+      id: fit.receptor.id,
+      name: fit.receptor.name,
+      widthMm: fit.receptor.widthMm,
+      heightMm: fit.receptor.heightMm,
+      fixed: fit.receptor.fixed,
+    },
+    orientation,
+    outcome: fit.outcome,
+    tiltDeg: Math.round(tiltDeg * 10) / 10,
+    exposures: fit.exposures,
+    overlapMm: fit.exposures > 1 ? SPLIT_OVERLAP_MM : 0,
+    shiftsMm,
+    grid: grid ? { id: grid.id, ratio: grid.ratio } : null,
+    gridWanted,
+    centre,
+    clearanceMm: Math.max(0, Math.min(across - field.width, along - field.height) / 2),
+    whyOther: whyOther(projection, fit, orientation, needed, unit),
+    usual: `${usual} ${laid}${note ? `; ${note}` : ''}`,
+  };
+}
+
+/** A shift of the receptor by less than this is none. */
+const LEAST_SHIFT_MM = 3;
+const shiftOf = (mm: number): number => (Math.abs(mm) < LEAST_SHIFT_MM ? 0 : Math.abs(mm));
+
+export function tubeTold(
+  { sid, ray }: Projection,
+  { placement }: PlacedBody,
+  { acrossDeg, angleDeg, toward }: TubeAngle,
+  { alongMm, acrossMm }: Pick<ReceptorPlane, 'alongMm' | 'acrossMm'>,
+  at: {
+    sidMm: number;
+    sidWantedMm: number;
+    horizontal: boolean;
+    focusHeightMm: number;
+    onSurface: boolean;
+    surfaceMm: number;
+    room: Room;
+  },
+): Setup['tube'] {
+  const called = (way: Along | null) => way && placement.says[way === 'head' ? 0 : 1];
+  const shift = shiftOf(alongMm);
+  const shiftToward: Along | null = shift === 0 ? null : alongMm > 0 ? 'head' : 'feet';
+  const overFloor = !at.onSurface || at.surfaceMm === 0;
+  return {
+    sidMm: at.sidMm,
+    sidWantedMm: at.sidWantedMm,
+    sidRangeMm: sid.rangeMm,
+    angleDeg,
+    angleToward: toward,
+    angleSays: called(toward),
+    ways: placement.says,
+    angleRangeDeg: ray.rangeDeg,
+    beam: at.horizontal ? 'horizontal' : 'vertical',
+    heightMm: at.focusHeightMm - (at.onSurface ? at.surfaceMm : 0),
+    heightOver: overFloor ? 'floor' : at.room.kind === 'mobile' ? 'bed' : 'table',
+    receptorShiftMm: shift,
+    receptorShiftToward: shiftToward,
+    receptorShiftSays: called(shiftToward),
+    acrossDeg: Math.abs(acrossDeg),
+    acrossSays: acrossDeg === 0 ? null : (placement.acrossSays?.[acrossDeg > 0 ? 0 : 1] ?? null),
+    acrossShiftMm: shiftOf(acrossMm),
+  };
+}
+
+type Optics = {
+  sidMm: number;
+  focusMm: number;
+  magnification: number;
+  /** The receptor stands square to the ray. */
+  square: boolean;
+  /** A way other than the entry's own: how it slants counts along and across. */
+  found: boolean;
+  gridCheck: GridCheck | null;
+};
+/** Magnification, blur and distortion at the part. */
+export function imageTold(
+  { angleDeg, acrossDeg }: TubeAngle,
+  { sidMm, focusMm, magnification, square, found, gridCheck }: Optics,
+): Setup['image'] {
+  const obliquity = square ? 1 : cosDeg(angleDeg) * cosDeg(acrossDeg);
+  return {
+    objectDistanceMm: sidMm * obliquity * (1 - 1 / magnification),
+    magnification,
+    blurMm: focusMm * (magnification - 1),
+    partObliquityDeg: found ? toDegrees(Math.acos(Math.min(1, obliquity))) : angleDeg,
+    elongation: found ? 1 / obliquity : 1 / cosDeg(angleDeg),
+    gridLoss: gridCheck?.sum ?? 0,
+    grid: gridCheck,
+  };
+}
+
+export type CentreTold = {
+  centre: Setup['centre'];
+  /** Marks that are felt for it. */
+  touched: string[];
+};
+/** Where to centre, from a mark that can be felt on this patient as they lie, and what to check it by. */
+export function centreTold(
+  projection: Projection,
+  placed: PlacedBody,
+  { target, through, crossing }: AimedRay,
+  { view, unit, up, found }: { view: SideView; unit: LengthUnit; up: ReceptorPlane['v']; found: boolean },
+): CentreTold {
+  const { posed } = placed;
+  const support = (found && placed.placement.support) || null;
+  const felt = (id: string) => isWithinTouch(posed, id, support);
+  const levelOf = (id: string) =>
+    levelAgainst(id, dot(subtract(through, posedLandmark(posed, id).p), up), unit, projection.region);
+  const own = view.name(target.landmarkId);
+  const checks = projection.aim.checkBy.map(view.name).filter(felt);
+  const elsewhere = support && !felt(target.landmarkId) ? nearestWithinTouch(posed, through, up, support) : null;
+  const line = elsewhere ? centreBy(levelOf(elsewhere), projection) : describeCentre(projection, placed, target, unit);
+  return {
+    centre: {
+      ...line,
+      entryMm: crossing.entry,
+      checkBy: checks.filter((id) => id !== own && id !== line.landmark).map(levelOf),
+    },
+    touched: [elsewhere ? line.landmark : own, ...checks],
+  };
+}

@@ -1,0 +1,149 @@
+/** Words from numbers: the centring line, the checks by touch and the steps, in the order of the hands. */
+import { spokenLandmark } from '../../body/landmarkName';
+import { GRID_BEARS_DEG } from '../../exposure/gridCutoff';
+import type { LengthUnit } from '../../quantity/length';
+import { STEP_GROUPS, type Projection, type StepGroup, type Toward } from '../../projections/schema';
+import type { Setup, SetupStep } from '../setup';
+import { technique, tilt } from '../../words/changeWords';
+import type { Values, ValuesOf } from '../../words/fact';
+import { say } from '../../words/say';
+import { bothUnits, type STEP_WORDS } from '../../words/stepWords';
+
+/** Closer than this counts as level: a fingertip's breadth. */
+const LEVEL_MM = 6;
+
+const RELATION: Record<Toward, string> = {
+  head: 'above',
+  feet: 'below',
+  front: 'in front of',
+  back: 'behind',
+  left: 'left of',
+  right: 'right of',
+};
+
+/** A hand on a table has no above and below. */
+const alongWords = (region: string): { up: string; down: string } =>
+  region === 'hand and wrist'
+    ? { up: 'toward the wrist from', down: 'toward the fingers from' }
+    : { up: 'above', down: 'below' };
+
+export function relationTo(toward: Toward | null, landmarkId: string, region = ''): string {
+  if (toward === null) return `at ${spokenLandmark(landmarkId)}`;
+  const words = alongWords(region);
+  const relation = toward === 'head' ? words.up : toward === 'feet' ? words.down : RELATION[toward];
+  return `${relation} ${spokenLandmark(landmarkId)}`;
+}
+
+/** How far the aim lies above or below another landmark, along the body. @param mm positive = aim above it */
+export function levelAgainst(
+  landmarkId: string,
+  mm: number,
+  unit: LengthUnit,
+  region = '',
+): Setup['centre']['checkBy'][number] {
+  const size = Math.abs(mm);
+  const words = alongWords(region);
+  const relation = size < LEVEL_MM ? 'level with' : mm > 0 ? words.up : words.down;
+  const name = spokenLandmark(landmarkId);
+  return {
+    landmark: landmarkId,
+    mm,
+    relation,
+    text: relation === 'level with' ? `level with ${name}` : `${bothUnits(size, unit)} ${relation} ${name}`,
+  };
+}
+
+/** The tilts of the tube: "15° to the head and 45° across to the patient’s right"; nothing when it stands straight. */
+export const tiltWords = ({ angleDeg, angleSays, acrossDeg, acrossSays }: Setup['tube']): string =>
+  tilt({ deg: angleDeg, toward: angleSays, acrossDeg, acrossToward: acrossSays });
+
+/** "80 kVp, 20 mAs"; without the mAs where nobody can say it. */
+export const techniqueWords = ({ kVp, mAs, masKnown }: Pick<Setup['exposure'], 'kVp' | 'mAs' | 'masKnown'>): string =>
+  technique({ kVp, mAs: masKnown ? mAs : null });
+
+type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
+  ownSteps: readonly { group: StepGroup; text: string }[];
+};
+type StepCode = keyof typeof STEP_WORDS;
+type Told = Omit<SetupStep, 'cautions' | 'id'>;
+
+/** The general steps from the numbers, with the entry's own where they belong. */
+export function composeSteps(setup: StepInput, projection: Projection, unit: LengthUnit): SetupStep[] {
+  const steps: Told[] = [];
+  const put = <C extends StepCode>(
+    group: StepGroup,
+    code: C,
+    values: ValuesOf<typeof STEP_WORDS, C> & Values = {} as ValuesOf<typeof STEP_WORDS, C> & Values,
+  ) => steps.push({ group, code, values, text: say({ code, values }, { unit }) });
+  const { receptor, tube, centre, field, exposure, position, breathing, marker } = setup;
+  const { size, holder } = receptor;
+  const tray = holder === 'table-tray';
+
+  put('room', 'step-receptor', {
+    size: size.name,
+    holder,
+    laid: size.fixed ? null : receptor.outcome === 'diagonal' ? 'diagonal' : receptor.orientation,
+    deg: receptor.tiltDeg,
+  });
+  put('room', 'step-sid', {
+    sidMm: tube.sidMm,
+    heightMm: tube.heightMm,
+    over: tube.heightOver,
+    slanted: tube.angleDeg > 0,
+  });
+  if (receptor.grid) put('room', 'step-grid', { ratio: receptor.grid.ratio });
+  else {
+    const leans = holder !== 'stand' && tube.acrossDeg > GRID_BEARS_DEG;
+    put('room', 'step-no-grid', { why: leans ? 'leans' : holder === 'table-top' ? 'table-top' : 'none' });
+  }
+  for (const item of [...setup.prepare, ...setup.aids]) put('room', 'step-prepare', { item });
+  put('patient', 'step-identity');
+  if (setup.remove.length > 0) put('patient', 'step-remove', { items: setup.remove });
+  put('position', 'step-position', { say: position.say });
+  for (const { kind, mm } of position.supports) put('position', kind === 'block' ? 'step-block' : 'step-stool', { mm });
+  put('centre', 'step-centre', { centre: centre.text });
+  if (centre.checkBy.length > 0) put('centre', 'step-touch', { marks: centre.checkBy.map((check) => check.text) });
+  if (tube.angleDeg > 0) put('centre', 'step-angle', { deg: tube.angleDeg, toward: tube.angleSays });
+  if (tube.acrossDeg > 0)
+    put('centre', 'step-across', { deg: tube.acrossDeg, toward: tube.acrossSays, shiftMm: tube.acrossShiftMm });
+  if (setup.way?.beam === 'rest') put('centre', 'step-back-rest');
+  else if (tube.angleDeg === 0 && tube.acrossDeg === 0)
+    put('centre', 'step-straight', { level: tube.beam === 'horizontal' });
+  if (tube.receptorShiftToward)
+    put('centre', 'step-shift', { tray, mm: tube.receptorShiftMm, toward: tube.receptorShiftSays });
+  else put('centre', 'step-on-ray', { tray });
+  const { atReceptorMm: light, atSkinMm: skin } = field;
+  put('field', 'step-light', {
+    widthMm: light.width,
+    heightMm: light.height,
+    skinWidthMm: skin.width,
+    skinHeightMm: skin.height,
+  });
+  if (Math.abs(field.rotationDeg) >= 1) put('field', 'step-collimator', { deg: field.rotationDeg });
+  if (receptor.exposures > 1)
+    put('field', 'step-exposures', { overlapMm: receptor.overlapMm, shiftsMm: receptor.shiftsMm });
+  put('marker', 'step-marker', { letters: marker.letters, place: marker.place, signs: marker.extra });
+  for (const { text } of setup.protection) put('protect', 'step-protect', { item: text });
+  put('technique', 'step-technique', {
+    kVp: exposure.kVp,
+    mAs: exposure.masKnown ? exposure.mAs : null,
+    focus: exposure.focalSpot,
+    aec: exposure.aec,
+  });
+  put('breathe', 'step-breath', { words: breathing.commanded ? breathing.words : null, moment: breathing.moment });
+  put('expose', 'step-expose');
+  for (const own of setup.ownSteps) put(own.group, 'step-own', { own: own.text });
+  for (const criterion of projection.checks) put('check', 'step-check', { criterion });
+
+  const ordered = STEP_GROUPS.flatMap((group) => steps.filter((step) => step.group === group));
+  const first = new Set<StepGroup>();
+  return ordered.map((step, index) => {
+    const opens = !first.has(step.group);
+    first.add(step.group);
+    return {
+      id: `${step.group}-${index}`,
+      ...step,
+      cautions: opens ? setup.cautions.filter((c) => c.group === step.group).map((c) => c.text) : [],
+    };
+  });
+}

@@ -1,0 +1,23 @@
+/** What of this patient must stay as it lies, and why: read from the situation alone. */
+import type { Situation, Worn } from '../request';
+import type { Side } from '../setup';
+
+export const ARM_OR_LEG_WORN: readonly Worn[] = ['splint', 'traction'];
+
+export const isHipHurt = ({ suspected }: Pick<Situation, 'suspected'>): boolean => suspected.includes('hip fracture');
+
+/** A fracture or dislocation is suspected, wherever. */
+export const isBroken = (situation: Situation): boolean =>
+  situation.fractureSuspected || isHipHurt(situation) || situation.suspected.includes('dislocation');
+
+/** Nothing is moved for the picture that could be broken. */
+export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || isBroken(situation);
+
+/** A collar says as much as a neck that is to be kept. */
+export const neckKept = ({ keepStill, worn }: Situation): boolean =>
+  keepStill.includes('neck') || worn.includes('collar');
+export const neckStays = (situation: Situation): boolean => situation.spineNotCleared || neckKept(situation);
+
+/** Legs that must not be moved; which one is in traction is not told, so neither is. */
+export const legsKept = ({ keepStill, worn }: Situation): Side[] =>
+  (['left', 'right'] as const).filter((side) => keepStill.includes(`${side} leg`) || worn.includes('traction'));
