@@ -59,7 +59,7 @@ export {
 export { entriesNamed, hasProjection, projectionOf, projections } from './projections/catalogue';
 export { entryOfToday } from './projections/migrations';
 export { EARLIER_SPREAD, requestOfToday, setupOfToday, type EarlierSetup } from './setup/migrations';
-export { setupSchema } from './setup/setupSchema';
+export { setupSchema, verdictSchema } from './setup/setupSchema';
 export { otherWaysSchema } from './adapt/otherWaySchema';
 export { seriesPlanSchema, seriesRequestSchema } from './series/seriesSchema';
 export { findExams, findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
@@ -75,6 +75,9 @@ export type { BeamConditions } from './exposure/beamModel';
 export { deviationIndex, techniqueForIndex } from './exposure/deviation';
 export type { DrawingBox } from './body/drawing/plane';
 export { computeSetup } from './setup/computeSetup';
+export { judge, type Instead, type Verdict } from './setup/judge';
+export { say } from './words/say';
+export type { Fact, Speech } from './words/fact';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/collimation/fitReceptor';
 export {
   AEC_CHOICES,

@@ -43,6 +43,7 @@ describe('the document', () => {
 describe('what is computed', () => {
   const asked = {
     '/setups': { projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } },
+    '/verdicts': { projectionId: 'acromioclavicular-ap-weights', situation: { fractureSuspected: true } },
     '/ways': { projectionId: 'knee-lateral', side: 'left', situation: { canStand: false, canTurn: 'none' } },
     '/plans': {
       items: [

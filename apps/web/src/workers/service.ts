@@ -7,6 +7,7 @@ import {
   type TechniqueCurve,
   changesBetween,
   computeSetup,
+  judge as verdictOn,
   drawMannequin,
   drawStage,
   findOtherWays,
@@ -29,6 +30,7 @@ import {
   type CheckStep,
   type DrawingBox,
   type Forbidden,
+  type Instead,
   type LengthUnit,
   type SeriesEffort,
   type SeriesRequest,
@@ -56,7 +58,15 @@ export type ComputeInput = {
 };
 export type FieldError = { field: string; message: string };
 export type ComputeOutput =
-  | { ok: true; setup: Setup; changes: Change[]; drawings: Partial<Record<StageLook, StageDrawing>>; unit: LengthUnit }
+  | {
+      ok: true;
+      setup: Setup;
+      /** What serves in its place, where patient or situation bar it. */
+      instead: Instead[];
+      changes: Change[];
+      drawings: Partial<Record<StageLook, StageDrawing>>;
+      unit: LengthUnit;
+    }
   | { ok: false; errors: FieldError[] };
 export type FindRow = {
   projectionId: string;
@@ -116,6 +126,7 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
     return {
       ok: true,
       setup,
+      instead: verdictOn(parsed.data, setup).instead,
       changes: changesBetween(before ? computeSetup(before) : null, setup, unit),
       drawings,
       unit,

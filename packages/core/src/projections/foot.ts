@@ -550,6 +550,7 @@ export const footAndAnkle: ProjectionSource[] = [
     faults: [
       fault('leg-over', 'Leg over the heel bone', 'Knee not forward', 'Other foot a step forward, knee bent over it'),
     ],
+    instead: [lost('calcaneus-axial-dorsoplantar', 'the heel under load')],
     brightBones: heelBones,
   }),
   foot({
@@ -809,6 +810,7 @@ export const footAndAnkle: ProjectionSource[] = [
       },
     ],
     faults: [fault('turned', 'Mortise turned', 'Leg rolled with the foot', 'Hold the leg, press the foot alone')],
+    instead: [lost('ankle-mortise', 'how far the joint gives way')],
     brightBones: ankleBones,
   }),
   foot({
@@ -843,6 +845,7 @@ export const footAndAnkle: ProjectionSource[] = [
       },
     ],
     faults: [fault('turned', 'Mortise turned', 'Leg rolled with the foot', 'Hold the leg, press the foot alone')],
+    instead: [lost('ankle-mortise', 'how far the joint gives way')],
     brightBones: ankleBones,
   }),
 ];

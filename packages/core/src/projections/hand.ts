@@ -417,6 +417,7 @@ export const handAndWrist: ProjectionSource[] = [
         group: 'position',
       },
     ],
+    instead: [lost('thumb-pa', 'how far the joint gives way')],
     brightBones: ['mc1', 'p_proximal_1', 'p_distal_1'],
     confidence: 'typical',
   }),

@@ -1120,6 +1120,7 @@ export const legAndKnee: ProjectionSource[] = [
     checks: ['Joint space along the ray, measurable on the outer side', 'Same turn and bend on both knees'],
     faults: stressFaults,
     cautions: [stressCaution],
+    instead: [lost('knee-ap', 'how far the joint gives way')],
     brightBones: kneeBones,
   }),
   leg({
@@ -1144,6 +1145,7 @@ export const legAndKnee: ProjectionSource[] = [
     checks: ['Joint space along the ray, measurable on the inner side', 'Same turn and bend on both knees'],
     faults: stressFaults,
     cautions: [stressCaution],
+    instead: [lost('knee-ap', 'how far the joint gives way')],
     brightBones: kneeBones,
   }),
   leg({
@@ -1181,6 +1183,7 @@ export const legAndKnee: ProjectionSource[] = [
     checks: ['Condyles over each other', 'Rear edge of the tibia and the notch-roof line both seen'],
     faults: [fault('condyles', 'Condyles apart', 'No lean', 'Lean 10° to that side', 'condyles')],
     cautions: [stressCaution],
+    instead: [lost('knee-lateral', 'how far the lower leg drops back under load')],
     brightBones: kneeBones,
     confidence: 'typical',
   }),

@@ -841,6 +841,7 @@ export const femurHipPelvis: ProjectionSource[] = [
       ),
     ],
     cautions: [{ text: 'Standing on that leg only where it is free of pain.', group: 'position' }],
+    instead: [lost('pelvis-ap', 'the cover of the head in front')],
     brightBones: hipBones,
     confidence: 'typical',
   }),

@@ -929,6 +929,7 @@ export const shoulderGirdle: ProjectionSource[] = [
       },
       neverMove,
     ],
+    instead: [lost('acromioclavicular-ap', 'what the load would draw apart')],
     brightBones: ['clavicle', 'acromion'],
   }),
   girdle({

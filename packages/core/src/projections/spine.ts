@@ -1323,6 +1323,7 @@ export const spine: ProjectionSource[] = [
     checks: ['T12 to S1', 'Pelvis level'],
     cautions: [afterClear],
     faults: [fault('pelvis', 'Pelvis tilted', 'Moved with the trunk', 'Hold the pelvis, bend the trunk alone')],
+    instead: [lost('lumbar-ap', 'how far the curve straightens')],
     brightBones: ['L', 'T12', 'S1'],
   }),
   column({
@@ -1535,6 +1536,10 @@ export const spine: ProjectionSource[] = [
     steps: steps('position', 'Stands as always: not told to stand straight'),
     checks: ['C7 to the crests', 'Both crests in the lower picture', 'No turn'],
     faults: [fault('crests', 'Crests missing', 'Centred too high', 'Lower edge of the light 1 in below the crests')],
+    instead: [
+      lost('thoracic-ap', 'the curve under load, and the loin'),
+      lost('lumbar-ap', 'the curve under load, and the chest'),
+    ],
     brightBones: ['T', 'L', 'S1', 'iliac_crest'],
   }),
   column({
@@ -1612,6 +1617,10 @@ export const spine: ProjectionSource[] = [
     exposure: technique(92, 80, 320, [300, 430], { grid: 10, sid: 72, without: 86, thin: 68, composition: 0.85 }),
     checks: ['C7 to the sacrum', 'Ribs and crests of both sides over each other', 'Arms off the spine'],
     faults: [fault('arms', 'Arms over the spine', 'Hands too low', 'Fists on the collar bones, elbows forward')],
+    instead: [
+      lost('thoracic-lateral', 'the curve under load, and the loin'),
+      lost('lumbar-lateral', 'the curve under load, and the chest'),
+    ],
     brightBones: ['T', 'L', 'S1'],
   }),
 ];

@@ -18,6 +18,7 @@ import {
   VIEWS,
 } from '../projections/vocabulary';
 import { givenWaySchema } from './placing/given';
+import type { Verdict } from './judge';
 import { PROBLEM_CODES } from './problem';
 import { AEC_CHOICES, situationSchema } from './request';
 import { SETUP_VERSION, type Setup } from './setup';
@@ -109,6 +110,18 @@ const scene = z.strictObject({
   oneSided: z.boolean(),
 });
 
+const problem = z.strictObject({ code: z.enum(PROBLEM_CODES), values: valuesSchema, text: z.string() });
+
+/** The published form of a verdict. */
+export const verdictSchema: z.ZodType<Verdict> = z.strictObject({
+  allowed: z.boolean(),
+  feasible: z.boolean(),
+  problems: z.array(problem),
+  instead: z.array(
+    z.strictObject({ projectionId: z.string(), name: z.string(), loses: z.string(), asUsual: z.boolean() }),
+  ),
+});
+
 export const setupSchema: z.ZodType<Setup> = z
   .strictObject({
     version: z.literal(SETUP_VERSION),
@@ -120,7 +133,7 @@ export const setupSchema: z.ZodType<Setup> = z
     situation: situationSchema,
     room: z.strictObject({ id: z.string(), name: z.string() }),
     feasible: z.boolean(),
-    problems: z.array(z.strictObject({ code: z.enum(PROBLEM_CODES), values: valuesSchema, text: z.string() })),
+    problems: z.array(problem),
     position: z.strictObject({
       body: z.enum(BODY_POSITIONS),
       say: z.string(),

@@ -309,6 +309,18 @@ function SetupScreen() {
       {setup.problems.map(({ text }) => (
         <Caution key={text} text={text} />
       ))}
+      {result.instead.map(({ projectionId, name, loses, asUsual }) => (
+        <Press
+          key={projectionId}
+          label={`In its place: ${name}${asUsual ? '' : ', in another way'}. Loses: ${loses}`}
+          role="link"
+          onPress={() => void openWays()}
+          style={{ padding: 12 }}
+        >
+          <Words kind="bold">{`In its place: ${name}${asUsual ? '' : ', in another way'}`}</Words>
+          <Words kind="small" tone="soft">{`Loses: ${loses}`}</Words>
+        </Press>
+      ))}
     </View>
   );
   const readouts = (
