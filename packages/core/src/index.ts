@@ -75,6 +75,7 @@ export type { BeamConditions } from './exposure/beamModel';
 export { deviationIndex, techniqueForIndex } from './exposure/deviation';
 export type { DrawingBox } from './body/drawing/plane';
 export { computeSetup } from './setup/computeSetup';
+export { blocks } from './setup/problem';
 export { judge, type Instead, type Verdict } from './setup/judge';
 export { say } from './words/say';
 export type { Fact, Speech } from './words/fact';

@@ -61,7 +61,8 @@ export type ComputeOutput =
   | {
       ok: true;
       setup: Setup;
-      /** What serves in its place, where patient or situation bar it. */
+      /** Patient and situation do not bar it; where they do, what serves in its place. */
+      allowed: boolean;
       instead: Instead[];
       changes: Change[];
       drawings: Partial<Record<StageLook, StageDrawing>>;
@@ -110,6 +111,11 @@ function errorsOf(error: unknown): FieldError[] {
   throw error;
 }
 
+function verdictView(request: SetupRequest, setup: Setup): { allowed: boolean; instead: Instead[] } {
+  const { allowed, instead } = verdictOn(request, setup);
+  return { allowed, instead };
+}
+
 function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
   const parsed = setupRequestSchema.safeParse(request);
   if (!parsed.success)
@@ -126,7 +132,7 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
     return {
       ok: true,
       setup,
-      instead: verdictOn(parsed.data, setup).instead,
+      ...verdictView(parsed.data, setup),
       changes: changesBetween(before ? computeSetup(before) : null, setup, unit),
       drawings,
       unit,

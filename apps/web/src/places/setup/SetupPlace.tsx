@@ -10,7 +10,7 @@ import { opened, preferred } from '../../state/preferences';
 import { post } from '../../state/sender';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
-import { Caution, Note, Skeleton } from '../../ui/States';
+import { Note, Skeleton } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { RAIL_FROM, WIDE_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
@@ -43,6 +43,7 @@ import { acceptedPicture, ended, exposed, repeated, ticked } from '../../state/s
 import { StagePane } from './StagePane';
 import { RIGHT_WIDTH, SERIES_WIDTH, stageSize } from './stageSize';
 import { nextStep, StepList } from './StepList';
+import { hasWarnings, Warnings } from './Warnings';
 import { TitleBar } from './TitleBar';
 import { useAsked } from './useAsked';
 import { useCompute } from './useCompute';
@@ -296,34 +297,8 @@ function SetupScreen() {
       )}
     </View>
   );
-  const warnings = (
-    <View role="status" style={{ gap: 6 }}>
-      {errors.map((error) => (
-        <Caution key={error.message} text={`${error.message}. The numbers shown are still those from before.`} />
-      ))}
-      {setup.cautions
-        .filter(({ grave }) => grave)
-        .map(({ text }) => (
-          <Caution key={text} text={text} />
-        ))}
-      {setup.problems.map(({ text }) => (
-        <Caution key={text} text={text} />
-      ))}
-      {result.instead.map(({ projectionId, name, loses, asUsual }) => (
-        <Press
-          key={projectionId}
-          label={`In its place: ${name}${asUsual ? '' : ', in another way'}. Loses: ${loses}`}
-          role="link"
-          onPress={() => void openWays()}
-          style={{ padding: 12 }}
-        >
-          <Words kind="bold">{`In its place: ${name}${asUsual ? '' : ', in another way'}`}</Words>
-          <Words kind="small" tone="soft">{`Loses: ${loses}`}</Words>
-        </Press>
-      ))}
-    </View>
-  );
-  const readouts = (
+  const warnings = <Warnings setup={setup} errors={errors} instead={result.instead} onWays={() => void openWays()} />;
+  const readouts = result.allowed && (
     <ReadoutGrid result={result} pulled={asked.overrides} open={readout} onOpen={setReadout} columns={wide ? 2 : 3} />
   );
   const changes = (
@@ -354,19 +329,23 @@ function SetupScreen() {
       onFinish={() => setSheet('finish')}
     />
   );
-  const panes = looks.map((each) => (
-    <StagePane
-      key={each}
-      look={each}
-      drawing={result.drawings[each]}
-      setup={setup}
-      unit={result.unit}
-      width={stage[each].width}
-      height={stage[each].height}
-      onSwitch={wide ? undefined : switchLook}
-      onDrag={(change) => go({ overrides: { ...asked.overrides, ...change } })}
-    />
-  ));
+  // Of what must not be done nothing is drawn, told in numbers, or simulated.
+  const { allowed } = result;
+  const panes = !allowed
+    ? null
+    : looks.map((each) => (
+        <StagePane
+          key={each}
+          look={each}
+          drawing={result.drawings[each]}
+          setup={setup}
+          unit={result.unit}
+          width={stage[each].width}
+          height={stage[each].height}
+          onSwitch={wide ? undefined : switchLook}
+          onDrag={(change) => go({ overrides: { ...asked.overrides, ...change } })}
+        />
+      ));
   const exposureId = session?.exposed[index];
   const exposedAs = session?.last?.projectionId === asked.projectionId ? session.last : request;
   const consoleShows = exposureId !== undefined && (
@@ -383,7 +362,7 @@ function SetupScreen() {
     await settle();
     router.push({ pathname: '/rehearse', params: toAddress(asked) });
   };
-  const rehearseLink = (
+  const rehearseLink = allowed && (
     <Press
       label={`Rehearse ${setup.name}: the picture that this set-up will give`}
       role="link"
@@ -472,7 +451,7 @@ function SetupScreen() {
           >
             <SeriesList session={session} index={index} name={setup.name} onShow={show} />
             {changes}
-            <Assumptions setup={setup} />
+            {allowed && <Assumptions setup={setup} />}
             {otherSchools}
             {rehearseLink}
             {pageLink}
@@ -482,7 +461,7 @@ function SetupScreen() {
             {elsewhere}
             {warnings}
             {consoleShows}
-            <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>
+            {panes && <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>}
           </ScrollView>
           <View style={{ width: RIGHT_WIDTH, minHeight: 0 }}>
             <ScrollView contentContainerStyle={{ padding: 14, paddingLeft: 0, gap: 12 }}>
@@ -501,14 +480,14 @@ function SetupScreen() {
     <Frame header={<View style={{ paddingHorizontal: 12 }}>{title}</View>} footer={actions}>
       <ScrollView contentContainerStyle={{ padding: 12, paddingTop: 0, gap: 8 }}>
         {elsewhere}
-        {setup.cautions.some(({ grave }) => grave) || setup.problems.length > 0 || errors.length > 0 ? warnings : null}
+        {hasWarnings(setup, errors) && warnings}
         {consoleShows}
         {panes}
         {readouts}
         {changes}
         {handsFree}
         {late && <StepList setup={late} done={steps} onTick={tick} />}
-        <Assumptions setup={setup} />
+        {allowed && <Assumptions setup={setup} />}
         {otherSchools}
         {rehearseLink}
         {pageLink}

@@ -56,6 +56,22 @@ describe('Set up', () => {
     show(<SetupPlace />);
     expect(await screen.findByText(/There is no projection "elbow-sideways"/)).toBeTruthy();
   });
+  it('what is barred is not drawn, told or ticked: it says why, whom to ask, and what serves in its place', async () => {
+    mockHere.params = { p: 'acromioclavicular-ap-weights', age: '40', s: 'fracture', room: 'room-1' };
+    show(<SetupPlace />);
+    expect(await screen.findByText(/^Not to be done: no weights .* Ask the radiologist\.$/)).toBeTruthy();
+    const lines = screen.getAllByText(/weights/i).map(({ textContent }) => textContent);
+    // What bars it stands before the cautions of the entry.
+    expect(lines.findIndex((line) => line?.startsWith('Not to be done'))).toBeLessThan(
+      lines.findIndex((line) => line?.startsWith('No weights before')),
+    );
+    expect(screen.queryByRole('button', { name: /^SID:/ })).toBeNull();
+    expect(screen.queryByRole('checkbox')).toBeNull();
+    expect(screen.queryByText('from the side')).toBeNull();
+    expect(screen.queryByText(/Rehearse: the picture/)).toBeNull();
+    fireEvent.click(screen.getByRole('link', { name: /^In its place: Acromioclavicular joints, AP/ }));
+    await waitFor(() => expect(mockRouter.push).toHaveBeenCalledWith(expect.objectContaining({ pathname: '/ways' })));
+  });
   const inHand = {
     orderId: 'o',
     examId: 'e',
