@@ -3,10 +3,10 @@ import { alone, answerBefore, expect, ONCE, readout, startSacrum, test } from '.
 
 alone('from the order to the record, and still there after a restart', ONCE, async ({ page, server }) => {
   await startSacrum(page);
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/15° , to the head/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/15° , cephalad/);
   await expect(readout(page, 'SID')).toHaveAccessibleName(/40 in.*101.5 cm/);
   await expect(readout(page, 'Centre')).toHaveAccessibleName(/2 in, above the symphysis/);
-  await expect(page.getByRole('img', { name: /From the side.*tube 15° to the head/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /From the side.*tube 15° cephalad/ })).toBeVisible();
 
   // The patient changes, and all numbers follow.
   const technique = await readout(page, 'Technique').getAttribute('aria-label');
@@ -47,9 +47,9 @@ alone('from the order to the record, and still there after a restart', ONCE, asy
   await expect(page.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
   const changes = page.getByRole('region', { name: 'Changes from Sacrum, AP axial' });
   await expect(changes).toContainText('Take the 15° off');
-  await expect(changes).toContainText('Tube 10° to the feet');
-  await expect(changes).toContainText(/Tray, not the table top, .* toward the feet, back under the ray/);
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 15° to the head/);
+  await expect(changes).toContainText('Tube 10° caudad');
+  await expect(changes).toContainText(/Tray, not the table top, .* caudad, back under the CR/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 15° cephalad/);
 
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
   await page.getByRole('button', { name: 'Accept' }).click();
@@ -119,7 +119,7 @@ test('the tube and the field are dragged on the stage, and the numbers follow', 
     await page.mouse.up();
   };
   await drag('tube-handle', 50, 10);
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/\d+° , to the head.*Set by hand/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/\d+° , cephalad.*Set by hand/);
   if (await page.getByRole('button', { name: 'Look along the ray' }).isVisible())
     await page.getByRole('button', { name: 'Look along the ray' }).click();
   const before = await readout(page, 'Field').getAttribute('aria-label');

@@ -31,7 +31,7 @@ test('nothing found, and a text of ten thousand characters, are answered', ONCE,
 test('an address holds the whole question: it opens the same anywhere', ONCE, async ({ page }) => {
   await page.goto('/setup?p=knee-ap&side=left&age=45&sex=female&h=166&w=96&room=room-1&sid=1100&angle=-3');
   await expect(page.getByRole('heading', { name: 'Knee, AP, left' })).toBeVisible();
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/3° , to the feet.*Set by hand/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/3° , caudad.*Set by hand/);
   await expect(readout(page, 'SID')).toHaveAccessibleName(/43¼ in/);
 });
 

@@ -7,7 +7,7 @@ test('another way is found in one tap, compared, used, goes into the plan, and i
   await answerBefore(page);
   await page.getByRole('link', { name: 'Other ways to Sacrum, AP axial' }).click();
   await expect(page.getByText(/ways, the least cost first/)).toBeVisible();
-  const prone = page.getByRole('article', { name: /Face down/ });
+  const prone = page.getByRole('article', { name: /Prone/ });
   await prone.getByRole('checkbox', { name: /Take into the comparison/ }).click();
   await page
     .getByRole('article')
@@ -18,7 +18,7 @@ test('another way is found in one tap, compared, used, goes into the plan, and i
   await prone.getByRole('button', { name: /Use way/ }).click();
   await expect(page.getByRole('heading', { name: 'Sacrum, AP axial, taken PA' })).toBeVisible();
   await expect(readout(page, 'Tube')).toContainText('15°');
-  await expect(readout(page, 'Tube')).toContainText('feet');
+  await expect(readout(page, 'Tube')).toContainText('caudad');
   // The plan on the server has it, and a reload too.
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Sacrum, AP axial, taken PA' })).toBeVisible();
@@ -38,9 +38,9 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   await expect(readout(page, 'SID')).toBeVisible();
   await page.keyboard.press('w');
   await expect(page.getByRole('heading', { name: 'Other ways' })).toBeVisible();
-  await page.getByRole('checkbox', { name: 'Ward, half sitting' }).focus();
+  await page.getByRole('checkbox', { name: 'Ward, semi-erect' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('article').first()).toContainText('Half sitting, back rest at 45°');
+  await expect(page.getByRole('article').first()).toContainText('Semi-erect, back rest at 45°');
   await expect(page.getByRole('article').first()).toContainText(/Heart drawn \d+ % larger/);
   // On a phone the whole of the situation is folded away.
   const fold = page.getByRole('button', { name: 'Everything about the situation' });
@@ -51,6 +51,6 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   await page.getByRole('button', { name: /^Use way 1/ }).click();
   await expect(page.getByRole('heading', { name: 'Chest, PA, taken AP' })).toBeVisible();
   await page.goBack();
-  await expect(page.getByRole('checkbox', { name: 'Ward, half sitting' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'Ward, semi-erect' })).toBeChecked();
   await expect(page).toHaveURL(/sus-fluid_level/);
 });

@@ -106,7 +106,7 @@ export {
   type StageDrawing,
   type StageLook,
 } from './setup/stage/stage';
-export { HOLDER_WORDS } from './words/names';
+export { angledTo, HOLDER_WORDS, movedTo } from './words/names';
 export { CHANGE_KINDS, changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';
 export {
   planSeries,

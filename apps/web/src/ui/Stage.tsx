@@ -1,10 +1,12 @@
 /** The stage: the drawing of the core in the materials of the design. It decides nothing. */
 import {
+  angledTo,
   formatAngle,
-  formatInches,
   formatCm,
+  formatInches,
   formatLength,
   formatRectangle,
+  movedTo,
   type LengthUnit,
   type Mannequin2d,
   type Setup,
@@ -67,7 +69,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const [hx, hy] = drawing.hit;
   const [sx] = drawing.straightHit;
   const shiftText = setup.tube.receptorShiftToward
-    ? `${formatLength(setup.tube.receptorShiftMm, unit)} toward the ${setup.tube.receptorShiftSays}`
+    ? `${formatLength(setup.tube.receptorShiftMm, unit)} ${movedTo(setup.tube.receptorShiftSays)}`
     : '';
   // Beside the arrow where there is room, else under it from the edge of the picture.
   const shiftAt =
@@ -370,7 +372,7 @@ function Ticks({
 /** The drawing in one sentence, for those who do not see it. */
 function describe(setup: Setup, unit: LengthUnit, side: boolean): string {
   const angle =
-    setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} to the ${setup.tube.angleSays}` : '';
+    setup.tube.angleDeg > 0 ? `, tube ${formatAngle(setup.tube.angleDeg)} ${angledTo(setup.tube.angleSays)}` : '';
   const both = `${formatInches(setup.tube.sidMm)} in, ${formatCm(setup.tube.sidMm)} cm`;
   if (side) return `From the side: ${setup.position.say}. SID ${both}${angle}.`;
   const { grid } = setup.image;

@@ -37,7 +37,7 @@ export function situationPresets(side: 'left' | 'right' = 'right'): SituationPre
     },
     {
       id: 'ward-propped',
-      name: 'Ward, half sitting',
+      name: 'Ward, semi-erect',
       situation: { ...LYING, place: 'bedside', canTurn: 'none', canProne: false, canLieFlat: false, proppedDeg: 45 },
     },
     {

@@ -10,6 +10,7 @@ import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
 import type { AnswerTo, ExerciseAnswer } from './answer';
 import type { Scenario } from './scenario';
+import { angledTo } from '../words/names';
 import { faultyOf, isTrue, setupOf, signedAngle, wayOf } from './start';
 
 export type ScoreItem = {
@@ -67,7 +68,7 @@ function scored(items: ScoreItem[]): Score {
 
 const degrees = (value: number): string => `${Math.round(value)}°`;
 const angleText = (value: number, [head, feet]: readonly [string, string]): string =>
-  Math.round(value) === 0 ? 'straight' : `${degrees(Math.abs(value))} to the ${value > 0 ? head : feet}`;
+  Math.round(value) === 0 ? 'straight' : `${degrees(Math.abs(value))} ${angledTo(value > 0 ? head : feet)}`;
 
 /** The turn that is furthest off. */
 function worstTurn(lie: Mishap): { key: keyof Mishap; off: number } {

@@ -1,6 +1,6 @@
 /** Every entry with its numbers for median adults, as text for reading by a radiographer. */
 import { formatAngle } from '../quantity/angle';
-import { formatCm, formatInches } from '../quantity/length';
+import { formatCm, formatInches, lengthPair } from '../quantity/length';
 import { capitalize } from '../quantity/text';
 import { projections } from '../projections/catalogue';
 import { exams } from '../projections/exams';
@@ -10,6 +10,7 @@ import { ROOM_TWO } from '../room/demoRooms';
 import { RULES } from '../room/houseRules';
 import { positionName } from '../room/position';
 import type { Room } from '../room/room';
+import { angledTo } from '../words/names';
 import { breathFor, breathWords } from '../setup/placing/breath';
 import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
@@ -23,7 +24,7 @@ export const REFERENCE_ROOM: Room = {
 };
 
 const inches = (mm: number): string => formatInches(mm, 2);
-const both = (mm: number): string => `${inches(mm)} in (${formatCm(mm)} cm)`;
+const both = (mm: number): string => lengthPair(mm, 'in');
 
 function row(entry: Projection, man: Setup, woman: Setup): string {
   const size = ({ receptor }: Setup) =>
@@ -40,7 +41,7 @@ function row(entry: Projection, man: Setup, woman: Setup): string {
     '| | |',
     '| --- | --- |',
     `| Position | ${entry.positions.map(({ body }) => positionName(body)).join('; ')}. ${position.say} |`,
-    `| Ray | ${entry.ray.view}${turns.length > 0 ? `, part turned ${turns.join(', ')}` : ''}; tube ${tube.angleDeg > 0 ? `${formatAngle(tube.angleDeg)} to the ${tube.angleSays}` : 'straight'} (${entry.ray.rangeDeg.join(' to ')}°), ray ${tube.beam === 'horizontal' ? 'level' : 'vertical'} |`,
+    `| Ray | ${entry.ray.view}${turns.length > 0 ? `, part turned ${turns.join(', ')}` : ''}; CR ${tube.angleDeg > 0 ? `${formatAngle(tube.angleDeg)} ${angledTo(tube.angleSays)}` : 'perpendicular to the receptor'} (${entry.ray.rangeDeg.join(' to ')}°), ${tube.beam === 'horizontal' ? 'horizontal' : 'vertical'} beam |`,
     `| SID | ${both(entry.sid.wantedMm)}, acceptable ${entry.sid.rangeMm.map(inches).join(' to ')} in |`,
     `| Centre | ${man.centre.text}${entry.aim.taught ? `. Taught for an adult: ${entry.aim.taught}` : ''} |`,
     `| Receptor, median man / woman | ${size(man)} / ${size(woman)}; usual ${entry.receptor.usual} ${entry.receptor.orientation}${entry.receptor.note ? `, ${entry.receptor.note}` : ''} |`,

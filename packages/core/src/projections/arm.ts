@@ -703,12 +703,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
       'Head in line with the socket, or not',
     ],
     faults: [
-      fault(
-        'shoulders',
-        'The other shoulder lies over the bone',
-        'Far arm not high enough',
-        '10 to 15° toward the head',
-      ),
+      fault('shoulders', 'The other shoulder lies over the bone', 'Far arm not high enough', '10 to 15° cephalad'),
     ],
     brightBones: ['humer', 'greater_tub', 'lesser_tub'],
   }),

@@ -425,8 +425,8 @@ export const chest: ProjectionSource[] = [
       {
         id: 'lordotic',
         sign: 'Clavicles above the apices, ribs level',
-        cause: 'Ray angled toward the head of the chest',
-        correction: 'Angle 5° to the feet so that the ray is square to the sternum',
+        cause: 'Ray angled cephalad',
+        correction: 'Angle 5° caudad so that the ray is square to the sternum',
       },
       {
         id: 'cut-base',
@@ -554,7 +554,7 @@ export const chest: ProjectionSource[] = [
         'clavicles',
         'Clavicles over the apices',
         'Leaning too little',
-        'Lean back on, or angle up to 20° to the head',
+        'Lean back on, or angle up to 20° cephalad',
         'clavicles-high',
       ),
     ],

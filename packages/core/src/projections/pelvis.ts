@@ -683,7 +683,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     receptor: usual('10×12', 'crosswise'),
     exposure: technique(82, 32, 240, [300, 240], { grid: 10, without: 78, thin: 64, composition: 1.05 }),
     checks: ['Rami of pubis and ischium drawn out', 'Obturator openings alike'],
-    faults: [rotated, fault('short', 'Rami short', 'Too little angle', 'Men 20 to 35°, women 30 to 45° to the head')],
+    faults: [rotated, fault('short', 'Rami short', 'Too little angle', 'Men 20 to 35°, women 30 to 45° cephalad')],
     variants: [],
     cautions: [neverMove],
     brightBones: pelvicBones,

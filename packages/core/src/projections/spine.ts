@@ -257,7 +257,7 @@ export const spine: ProjectionSource[] = [
     aids: ['pad under the waist so that the spine runs level', 'lead strip behind the back', 'pillow for the head'],
     steps: [
       { group: 'position', text: 'Shoulders and hips one above the other, spine level along the table' },
-      { group: 'position', text: 'Without a waist pad: 10 to 15° to the head instead' },
+      { group: 'position', text: 'Without a waist pad: 10 to 15° cephalad instead' },
       { group: 'field', text: 'A strip of light stays behind the back of a thin patient' },
     ],
     checks: [
@@ -271,7 +271,7 @@ export const spine: ProjectionSource[] = [
         id: 'discs-closed',
         sign: 'Disc spaces closed',
         cause: 'Spine sags',
-        correction: 'Pad the waist, or angle 10 to 15° to the head',
+        correction: 'Pad the waist, or angle 10 to 15° cephalad',
       },
       {
         id: 'spinous-cut',
@@ -376,7 +376,7 @@ export const spine: ProjectionSource[] = [
         id: 'shoulders',
         sign: 'Both humeral heads over C7-T1',
         cause: 'Far shoulder not down',
-        correction: 'Draw it down on the breath out, or 3 to 5° to the feet',
+        correction: 'Draw it down on the breath out, or 3 to 5° caudad',
       },
       {
         id: 'too-far-back',
@@ -471,7 +471,7 @@ export const spine: ProjectionSource[] = [
         id: 'foreshortened',
         sign: 'Sacrum short, foramina narrow',
         cause: 'Too little angle',
-        correction: 'More angle to the head: women and a strong curve need up to 20 to 25°',
+        correction: 'More angle cephalad: women and a strong curve need up to 20 to 25°',
       },
       {
         id: 'rotated',
@@ -566,13 +566,13 @@ export const spine: ProjectionSource[] = [
         id: 'over-symphysis',
         sign: 'Coccyx lies over the symphysis',
         cause: 'Too little angle',
-        correction: 'More angle to the feet, up to 15 to 20°',
+        correction: 'More angle caudad, up to 15 to 20°',
       },
       {
         id: 'angle-left',
         sign: 'Coccyx short and high',
-        cause: 'Angle to the head left from the sacrum',
-        correction: 'Take the angle off, set 10° to the feet, bring the receptor back under the ray',
+        cause: 'Angle cephalad left from the sacrum',
+        correction: 'Take the angle off, set 10° caudad, bring the receptor back under the ray',
       },
     ],
     cautions: [
@@ -1023,10 +1023,10 @@ export const spine: ProjectionSource[] = [
     exposure: technique(90, 63, 330, [200, 380], { grid: 10, without: 84, thin: 66, composition: 0.97, range: 8 }),
     prepare: [],
     aids: ['pad for the waist', 'lead strip behind the back', 'pillow for the head'],
-    steps: steps('centre', 'Spine that sags although padded: 5° (men) to 8° (women) to the feet'),
+    steps: steps('centre', 'Spine that sags although padded: 5° (men) to 8° (women) caudad'),
     checks: ['T12 to S1', 'Disc spaces open, end plates as single lines', 'Spinous processes whole'],
     faults: [
-      fault('discs', 'Disc spaces closed', 'Spine sags', 'Pad the waist, or angle 5 to 8° to the feet', 'crooked'),
+      fault('discs', 'Disc spaces closed', 'Spine sags', 'Pad the waist, or angle 5 to 8° caudad', 'crooked'),
       fault(
         'rotated',
         'Rear edges of the bodies doubled',
@@ -1067,9 +1067,7 @@ export const spine: ProjectionSource[] = [
     aids: ['pad for the waist', 'lead strip behind the back'],
     steps: steps('centre', 'The ray follows the line between the crests'),
     checks: ['Disc space L5-S1 open', 'Light closed on it'],
-    faults: [
-      fault('closed', 'Disc space closed', 'Crests not one over the other', 'Pad the waist, or 5 to 8° to the feet'),
-    ],
+    faults: [fault('closed', 'Disc space closed', 'Crests not one over the other', 'Pad the waist, or 5 to 8° caudad')],
     brightBones: ['L5', 'S1'],
   }),
   column({
@@ -1160,7 +1158,7 @@ export const spine: ProjectionSource[] = [
         'closed',
         'Joints closed',
         'Neck not far enough back, or angle too small',
-        '20 to 30° to the feet: the less the neck bends back the less',
+        '20 to 30° caudad: the less the neck bends back the less',
       ),
     ],
     brightBones: ['C4', 'C5', 'C6', 'C7', 'T1_'],

@@ -6,6 +6,7 @@ import {
   formatLength,
   formatRectangle,
   inches,
+  lengthPair,
   parseLength,
   toCentimetres,
 } from './length';
@@ -74,4 +75,33 @@ describe('reading a length', () => {
 test('centimetres go out to millimetres and back', () => {
   expect(centimetres(17.5)).toBe(175);
   expect(toCentimetres(centimetres(23.4))).toBeCloseTo(23.4, 12);
+});
+
+describe('a length with its pair', () => {
+  it.each([
+    [6.35, '¼ in (0.6 cm)'],
+    [12.7, '½ in (1.3 cm)'],
+    [19, '¾ in (1.9 cm)'],
+    [28, '1 in (2.5 cm)'],
+    [57, '2¼ in (5.5 cm)'],
+    [76, '3 in (7.5 cm)'],
+    [160, '6½ in (16.5 cm)'],
+    [1016, '40 in (101.5 cm)'],
+    [0, '0 in (0 cm)'],
+  ])('%d mm is %s', (mm, text) => expect(lengthPair(mm, 'in')).toBe(text));
+  it('where centimetres lead, the inches are those of the exact length', () => {
+    expect(lengthPair(57, 'cm')).toBe('5.5 cm (2¼ in)');
+    expect(lengthPair(1016, 'cm')).toBe('101.5 cm (40 in)');
+  });
+  it('property: both figures are one place on the tape, to half of what is told', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 2500, noNaN: true }), (mm) => {
+        const [, inch, cm] = /^(.*) in \((.*) cm\)$/.exec(lengthPair(mm, 'in'))!;
+        const shownMm = parseLength(`${inch} in`, 'in');
+        expect(Math.abs(shownMm - mm)).toBeLessThanOrEqual(mm >= 152.4 ? 6.36 : 3.18);
+        expect(Math.abs(Number(cm) * 10 - shownMm)).toBeLessThanOrEqual(shownMm < 25.4 ? 0.51 : 2.51);
+      }),
+    );
+    expect(() => lengthPair(NaN, 'in')).toThrow(RangeError);
+  });
 });

@@ -70,6 +70,27 @@ export function formatCm(mm: number): string {
   return (halves / 2).toString().replace('-', '−');
 }
 
+/** Inches are told to a half from here on, to a quarter below. */
+const HALVES_FROM_IN = 6;
+
+/**
+ * A length with its pair, as a tape shows it: the second figure is that of the first, so that both are one place on the
+ * tape. Inches to ¼ (to ½ from 6 in up) with their centimetres to 0.5 (under 1 in to 0.1); where centimetres lead, the
+ * other way round from the exact value.
+ * @example lengthPair(25, 'in') // "1 in (2.5 cm)"
+ * @throws RangeError when the length is not finite
+ */
+export function lengthPair(mm: number, unit: LengthUnit): string {
+  requireFinite(mm);
+  if (unit === 'cm') return `${formatCm(mm)} cm (${formatInches(mm, finest(mm))} in)`;
+  const parts = finest(mm);
+  const shownMm = inches(Math.round(toInches(mm) * parts) / parts);
+  const small = Math.abs(shownMm) < MM_PER_INCH;
+  const cm = small ? (Math.round(shownMm) / MM_PER_CM).toString().replace('-', '−') : formatCm(shownMm);
+  return `${formatInches(shownMm, parts)} in (${cm} cm)`;
+}
+const finest = (mm: number): 2 | 4 => (Math.abs(mm) >= inches(HALVES_FROM_IN) ? 2 : 4);
+
 /** A length in the leading unit with its unit name, for running text: "2 in" or "5 cm". */
 export function formatLength(mm: number, unit: LengthUnit): string {
   return unit === 'in' ? `${formatInches(mm)} in` : `${formatCm(mm)} cm`;

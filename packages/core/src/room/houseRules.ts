@@ -68,7 +68,7 @@ export const RULES = define({
   },
   thoracicLateralWaist: {
     title: 'Lateral thoracic spine, sagging waist',
-    choices: { sponge: 'sponge under the waist', angle: '12° to the head instead' },
+    choices: { sponge: 'sponge under the waist', angle: '12° cephalad instead' },
     default: 'sponge',
     reason: 'the spine runs level, and the ray stays straight',
   },
@@ -159,7 +159,7 @@ export const RULES = define({
   },
   cervicalApAngle: {
     title: 'AP axial cervical spine, angle',
-    choices: { '15': '15° to the head', '20': '20° to the head' },
+    choices: { '15': '15° cephalad', '20': '20° cephalad' },
     default: '15',
     reason: '15° lying or with little hollow, 20° upright with a hollow neck',
   },
@@ -171,7 +171,7 @@ export const RULES = define({
   },
   cervicothoracicAngle: {
     title: 'Cervicothoracic lateral',
-    choices: { perpendicular: 'perpendicular', caudad: '4° to the feet when the far shoulder will not drop' },
+    choices: { perpendicular: 'perpendicular', caudad: '4° caudad when the far shoulder will not drop' },
     default: 'perpendicular',
     reason: 'one angle less to set and undo; the angle is offered when the shoulder stays high',
   },
@@ -189,7 +189,7 @@ export const RULES = define({
   },
   kneeLateralAngle: {
     title: 'Lateral knee angle',
-    choices: { '5': '5° to the head', '7': '7° to the head' },
+    choices: { '5': '5° cephalad', '7': '7° cephalad' },
     default: '5',
     reason: 'enough to lift the medial condyle, which lies further from the receptor',
   },
@@ -201,13 +201,13 @@ export const RULES = define({
   },
   skullFifteen: {
     title: 'PA axial skull and face, the 15°',
-    choices: { tube: 'tube angled 15° to the feet', neck: 'ray level, neck or receptor tipped 15°' },
+    choices: { tube: 'tube angled 15° caudad', neck: 'ray level, neck or receptor tipped 15°' },
     default: 'tube',
     reason: 'the head lies the same for the straight PA and the axial',
   },
   sinusFifteen: {
     title: 'PA axial sinuses, the 15°',
-    choices: { neck: 'ray level, neck or receptor tipped 15°', tube: 'tube angled 15° to the feet' },
+    choices: { neck: 'ray level, neck or receptor tipped 15°', tube: 'tube angled 15° caudad' },
     default: 'neck',
     reason: 'a level ray shows fluid levels sharp',
   },
@@ -249,7 +249,7 @@ export const RULES = define({
   },
   outletAngle: {
     title: 'Shoulder outlet angle',
-    choices: { '12': '10 to 15° to the feet', '25': '25° to the feet' },
+    choices: { '12': '10 to 15° caudad', '25': '25° caudad' },
     default: '12',
     reason: 'opens the gap under the acromion without drawing the picture out',
   },

@@ -7,14 +7,14 @@ import type { BodyPosition } from '../projections/vocabulary';
 import { isUpright, towardSupport, type Stance } from './stance';
 
 const NAMES: Record<BodyPosition, string> = {
-  upright: 'standing',
+  upright: 'erect',
   seated: 'seated at the table',
   kneeling: 'kneeling',
-  supine: 'on the back',
-  prone: 'face down',
-  'lateral-recumbent': 'on the side',
-  sims: 'half on the front, knees drawn up',
-  'semi-erect': 'half sitting up',
+  supine: 'supine',
+  prone: 'prone',
+  'lateral-recumbent': 'lateral recumbent',
+  sims: 'semiprone, knees drawn up',
+  'semi-erect': 'semi-erect',
   'head-down': 'head lower than the feet',
 };
 export const positionName = (position: BodyPosition): string => NAMES[position];

@@ -22,11 +22,11 @@ test('sacrum to coccyx: the angle comes off, the other goes on, the receptor com
     text: 'Take the 15° off',
     undo: true,
     readout: 'tube',
-    was: '15° to the head',
+    was: '15° cephalad',
   });
-  expect(changes.filter(({ kind }) => kind === 'angle')[1].text).toBe('Tube 10° to the feet');
+  expect(changes.filter(({ kind }) => kind === 'angle')[1].text).toBe('Tube 10° caudad');
   expect(changes.find(({ kind }) => kind === 'recentre')).toMatchObject({ undo: true });
-  expect(changes.find(({ kind }) => kind === 'recentre')?.text).toMatch(/toward the feet, back under the ray/);
+  expect(changes.find(({ kind }) => kind === 'recentre')?.text).toMatch(/caudad, back under the CR/);
   expect(kinds).not.toContain('centre');
   expect(kinds).not.toContain('sid');
   expect(kinds.indexOf('angle')).toBeLessThan(kinds.indexOf('recentre'));
@@ -50,7 +50,7 @@ test('thoracic lateral to cervicothoracic: out of the table, other SID, breath c
 test('an angle that goes off leaves a receptor to bring back', () => {
   const list = texts('sacrum-ap-axial', 'pelvis-ap');
   expect(list).toContain('Take the 15° off');
-  expect(list.some((text) => /back under the ray/.test(text))).toBe(true);
+  expect(list.some((text) => /back under the CR/.test(text))).toBe(true);
 });
 
 test('words follow the leading unit', () => {
@@ -85,14 +85,10 @@ describe('what is forgotten between two views', () => {
 
   test('the angle left on', () => expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap')).toContain('Take the 15° off'));
   test('the angle taken off, the tray left under the slanted ray', () =>
-    expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap').join()).toMatch(/Tray.* back under the ray/));
+    expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap').join()).toMatch(/Tray.* back under the CR/));
   test('the table top moved where the tray should have been, and the reverse', () => {
-    expect(undoneTexts('sacrum-ap-axial', 'coccyx-ap-axial').join()).toMatch(
-      /^.*Tray, not the table top, .* toward the feet/,
-    );
-    expect(texts('thoracic-ap', 'lumbar-ap').join()).toMatch(
-      /table top .* toward the head, tube and tray stay in line/,
-    );
+    expect(undoneTexts('sacrum-ap-axial', 'coccyx-ap-axial').join()).toMatch(/^.*Tray, not the table top, .* caudad/);
+    expect(texts('thoracic-ap', 'lumbar-ap').join()).toMatch(/table top .* cephalad, tube and tray stay in line/);
   });
   test('out of detent after a view off the tray', () => {
     const changes = changesBetween(setup('pelvis-ap'), setup('hand-pa', { side: 'left' }));
@@ -141,16 +137,16 @@ describe('what is forgotten between two views', () => {
   test('the pad under the waist left in', () =>
     expect(undoneTexts('lumbar-lateral', 'lumbar-ap').join()).toMatch(/Away: pad/));
   test('the grid left in for a thin part', () =>
-    expect(undoneTexts('pelvis-ap', 'hand-pa', { side: 'left' })).toContain('Grid out'));
+    expect(undoneTexts('pelvis-ap', 'hand-pa', { side: 'left' })).toContain('Grid removed'));
   test('the collimator left turned along a bone', () => {
     const small = { patient: { ageYears: 45, statureMm: 1950 }, side: 'left' as const };
     const leg = setup('leg-lateral', small);
     const turned = { ...leg, field: { ...leg.field, rotationDeg: 12 } };
     expect(changesBetween(turned, setup('ankle-lateral', small)).map(({ text }) => text)).toContain(
-      'Collimator back to straight',
+      'Collimator rotated back to 0°',
     );
     expect(changesBetween(setup('ankle-lateral', small), turned).map(({ text }) => text)).toContain(
-      'Collimator turned 12° along the bone',
+      'Collimator rotated 12° along the bone',
     );
   });
   test('the block left under', () => {
@@ -185,12 +181,12 @@ test('a tube that leaned across is straightened, and one that will lean is told 
   });
   const there = changesBetween(ap, oblique).filter(({ kind }) => kind === 'angle');
   expect(there.map(({ text }) => text).join()).toMatch(
-    /Tube 15° to the head and 45° across to the patient’s (left|right)/,
+    /Tube 15° cephalad and 45° across to the patient’s (left|right)/,
   );
   const back = changesBetween(oblique, ap).filter(({ kind }) => kind === 'angle');
   expect(back[0]).toMatchObject({
     undo: true,
-    text: expect.stringMatching(/^Take the 15° to the head and 45° across .* off$/),
+    text: expect.stringMatching(/^Take the 15° cephalad and 45° across .* off$/),
   });
   expect(changesBetween(oblique, oblique)).toEqual([]);
 });

@@ -171,7 +171,7 @@ describe('each entry against what is taught, for the median adult', () => {
     const line = canthus.map((value, i) => value - meatus[i]);
     // In the plane of the face the line lies 37° from the upright receptor.
     expect((Math.atan2(Math.abs(line[0]), Math.abs(line[2])) * 180) / Math.PI).toBeCloseTo(37, 0);
-    expect(setup.centre.text).toMatch(/leaves at the acanthion/);
+    expect(setup.centre.text).toMatch(/exits at the acanthion/);
   });
 });
 

@@ -211,7 +211,7 @@ describe('way', () => {
   it('a position that is not the entry’s is refused with those that are', () => {
     expect(
       chooseWay(chest, situationFor(40), ROOM_ONE, null, { position: 'prone' }, OF_TRUNK).problems[0].text,
-    ).toMatch(/not done face down; it is done standing/);
+    ).toMatch(/not done prone; it is done erect/);
   });
   it('a unit without the holder says so', () => {
     const { problems } = chooseWay(chest, situationFor(40), MOBILE_UNIT, null, {}, OF_TRUNK);

@@ -1,4 +1,5 @@
 /** What every set-up must tell, whoever the patient and whatever the room. */
+import { angledTo } from '../words/names';
 import fc from 'fast-check';
 import { projections, projectionOf } from '../projections/catalogue';
 import { STEP_GROUPS } from '../projections/schema';
@@ -79,8 +80,8 @@ test('the numbers in the sentences are those of the readouts', () => {
     expect(text).toContain(`Receptor ${setup.receptor.size.name} in the `);
     expect(text).toMatch(new RegExp(`Markers? ${setup.marker.letters.join(' and ')}:`));
     if (asked.rules?.unit === 'in') expect(text).toContain(`SID ${formatInches(setup.tube.sidMm)} in (`);
-    if (setup.tube.angleDeg > 0) expect(text).toContain(`Tube ${setup.tube.angleDeg}° to the ${setup.tube.angleSays}`);
-    else expect(text).toMatch(/Tube straight, ray (level|vertical)/);
+    if (setup.tube.angleDeg > 0) expect(text).toContain(`CR ${setup.tube.angleDeg}° ${angledTo(setup.tube.angleSays)}`);
+    else expect(text).toMatch(/CR perpendicular to the receptor, (horizontal|vertical) beam/);
   });
 });
 

@@ -4,7 +4,7 @@ import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle } from '../quantity/length';
 import { positionName } from '../room/position';
 import type { Speech } from './fact';
-import { HOLDER_WORDS } from './names';
+import { angledTo, HOLDER_WORDS, movedTo } from './names';
 
 type Plate = { size: string; holder: HolderKind; orientation: string | null };
 const plate = ({ size, holder, orientation }: Plate): string =>
@@ -14,7 +14,7 @@ type Tilt = { deg: number; toward: string | null; acrossDeg: number; acrossTowar
 /** "15° to the head and 45° across to the patient’s right"; nothing when it stands straight. */
 export const tilt = ({ deg, toward, acrossDeg, acrossToward }: Tilt): string =>
   [
-    ...(deg > 0 ? [`${formatAngle(deg)} to the ${toward}`] : []),
+    ...(deg > 0 ? [`${formatAngle(deg)} ${angledTo(toward)}`] : []),
     ...(acrossDeg > 0 ? [`${formatAngle(acrossDeg)} across to the ${acrossToward}`] : []),
   ].join(' and ');
 
@@ -49,7 +49,7 @@ export const CHANGE_WORDS = {
     `Receptor out of the ${HOLDER_WORDS[from]}; ${plate(to)}`,
   'change-receptor': ({ out, ...into }: { out: string } & Plate) => `Receptor ${out} out, ${plate(into)} in`,
   'change-orientation': ({ orientation }: { orientation: string }) => `Receptor turned ${orientation}`,
-  'change-grid': ({ ratio }: { ratio: number }) => (ratio === 0 ? 'Grid out' : `Grid ${ratio}:1 in`),
+  'change-grid': ({ ratio }: { ratio: number }) => (ratio === 0 ? 'Grid removed' : `Grid ${ratio}:1`),
   'change-detent': ({ holder }: { holder: HolderKind }) => `Tube into its detent over the ${HOLDER_WORDS[holder]}`,
   'change-detent-out': ({ holder }: { holder: HolderKind }) =>
     `Tube out of its detent: the receptor is ${holder === 'bed' ? 'on the' : 'in the'} ${HOLDER_WORDS[holder]}`,
@@ -58,20 +58,20 @@ export const CHANGE_WORDS = {
   'change-angle-off': (was: Tilt) => `Take the ${was.acrossDeg > 0 ? tilt(was) : formatAngle(was.deg)} off`,
   'change-angle': (is: Tilt) => `Tube ${tilt(is)}`,
   'change-recentre': ({ tray, mm, back }: { tray: boolean; mm: number; back: boolean }, { unit }: Speech) =>
-    `${tray ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(Math.abs(mm), unit)} toward the ${toward(mm, 'head', 'feet')}, ${back ? 'back ' : ''}under the ray`,
+    `${tray ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(Math.abs(mm), unit)} ${toward(mm, 'cephalad', 'caudad')}, ${back ? 'back ' : ''}under the CR`,
   'change-shift': ({ mm, says }: { mm: number; says: string | null }, { unit }: Speech) =>
-    `Receptor ${formatLength(mm, unit)} toward the ${says}, under the ray`,
+    `Receptor ${formatLength(mm, unit)} ${movedTo(says)}, under the CR`,
   /** @param centre where the ray goes in, as it is told; @param topMm travel of the table top, toward the feet above 0 */
   'change-centre': ({ centre, topMm }: { centre: string; topMm: number }, { unit }: Speech) =>
     topMm === 0
       ? centre
-      : `${centre}; table top ${formatLength(Math.abs(topMm), unit)} toward the ${toward(topMm, 'feet', 'head')}, tube and tray stay in line`,
+      : `${centre}; table top ${formatLength(Math.abs(topMm), unit)} ${toward(topMm, 'caudad', 'cephalad')}, tube and tray stay in line`,
   'change-field': (
     { widthMm, heightMm, smaller }: { widthMm: number; heightMm: number; smaller: boolean },
     { unit }: Speech,
-  ) => `${smaller ? 'Close' : 'Open'} the light to ${formatRectangle(widthMm, heightMm, unit)}`,
-  'change-collimator-straight': () => 'Collimator back to straight',
-  'change-collimator': ({ deg }: { deg: number }) => `Collimator turned ${formatAngle(deg)} along the bone`,
+  ) => `Collimate ${smaller ? 'down' : 'out'} to ${formatRectangle(widthMm, heightMm, unit)}`,
+  'change-collimator-straight': () => 'Collimator rotated back to 0°',
+  'change-collimator': ({ deg }: { deg: number }) => `Collimator rotated ${formatAngle(deg)} along the bone`,
   'change-marker-moved': ({ letters, place }: { letters: readonly string[]; place: string }) =>
     `Marker ${letters.join(' and ')} moved: ${place}`,
   'change-marker': ({ off, on }: { off: readonly string[]; on: readonly string[] }) =>

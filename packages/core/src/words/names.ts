@@ -1,6 +1,13 @@
 /** Names of the trade for codes: what carries the receptor. */
 import type { HolderKind } from '../projections/vocabulary';
 
+/** Which way something is angled: "15° cephalad"; of a limb by what lies there: "15° to the elbow". */
+export const angledTo = (end: string | null): string =>
+  end === 'head' ? 'cephalad' : end === 'feet' ? 'caudad' : `to the ${end}`;
+/** Which way something is moved. */
+export const movedTo = (end: string | null): string =>
+  end === 'head' ? 'cephalad' : end === 'feet' ? 'caudad' : `toward the ${end}`;
+
 export const HOLDER_WORDS: Readonly<Record<HolderKind, string>> = {
   'table-tray': 'table tray',
   'table-top': 'table top',

@@ -32,7 +32,7 @@ test('lengths in the unit that is asked for, plural and sides as they are', () =
   );
   const exposures = { code: 'step-exposures', values: { overlapMm: 51, shiftsMm: [350, 0, -350] } };
   expect(say(exposures, { unit: 'cm' })).toBe(
-    '3 exposures, overlapping 5 cm; centred, from the aim: 35 cm (13¾ in) toward the head, on it and 35 cm (13¾ in) toward the feet',
+    '3 exposures, overlapping 5 cm; centred, from the aim: 35 cm (14 in) cephalad, on it and 35 cm (14 in) caudad',
   );
 });
 
@@ -41,7 +41,7 @@ test('what is barred says why and whom to ask, or what turns', () => {
     'Not to be done: no weights where a fracture or dislocation is suspected. Ask the radiologist.',
   );
   const barred = problem('position-barred', { name: 'Knee', body: 'prone', reason: 'turns-only-to', side: 'left' });
-  expect(barred.text).toBe('Knee face down is barred: the patient turns only to the left side.');
+  expect(barred.text).toBe('Knee prone is barred: the patient turns only to the left side.');
   expect(problem('position-barred', { name: 'Knee', body: null, reason: 'board', turns: true }).text).toBe(
     'Knee like this is barred: the patient stays on the board, and the view turns the patient.',
   );

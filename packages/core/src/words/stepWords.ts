@@ -1,19 +1,18 @@
 /** The general steps of a set-up, from its numbers: one sentence a code. Steps of an entry's own are its free text. */
 import type { HolderKind } from '../projections/vocabulary';
 import { formatAngle } from '../quantity/angle';
-import { formatCm, formatInches, formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
+import { formatLength, formatRectangle, lengthPair, type LengthUnit } from '../quantity/length';
 import { capitalize, listWords } from '../quantity/text';
 import { aecWords, technique } from './changeWords';
 import type { Speech } from './fact';
-import { HOLDER_WORDS } from './names';
+import { angledTo, HOLDER_WORDS, movedTo } from './names';
 
 /** "5 cm" beside the leading inches, or the reverse. */
-export const bothUnits = (mm: number, unit: LengthUnit): string =>
-  unit === 'in' ? `${formatInches(mm)} in (${formatCm(mm)} cm)` : `${formatCm(mm)} cm (${formatInches(mm)} in)`;
+export const bothUnits = (mm: number, unit: LengthUnit): string => lengthPair(mm, unit);
 
 /** Why there is no grid. */
 const NO_GRID = {
-  leans: 'Grid off: the tube leans across its lines',
+  leans: 'No grid: the tube leans across its lines',
   'table-top': 'No grid: on the table top',
   none: 'No grid',
 } as const;
@@ -37,8 +36,8 @@ export const STEP_WORDS = {
     { sidMm, heightMm, over, slanted }: { sidMm: number; heightMm: number; over: string; slanted: boolean },
     { unit }: Speech,
   ) =>
-    `SID ${bothUnits(sidMm, unit)}${slanted ? ', along the ray' : ''}: focal spot ${formatLength(heightMm, unit)} above the ${over}`,
-  'step-grid': ({ ratio }: { ratio: number }) => `Grid ${ratio}:1 in`,
+    `SID ${bothUnits(sidMm, unit)}${slanted ? ', along the CR' : ''}: focal spot ${formatLength(heightMm, unit)} above the ${over}`,
+  'step-grid': ({ ratio }: { ratio: number }) => `Grid ${ratio}:1`,
   'step-no-grid': ({ why }: { why: NoGrid }) => NO_GRID[why],
   'step-prepare': ({ item }: { item: string }) => capitalize(item),
   'step-identity': () => 'Two identifiers against the band; the order and the side said aloud',
@@ -51,17 +50,18 @@ export const STEP_WORDS = {
   'step-centre': ({ centre }: { centre: string }) => capitalize(centre),
   'step-touch': ({ marks }: { marks: readonly string[] }) => `Check by touch: ${listWords(marks)}`,
   'step-angle': ({ deg, toward }: { deg: number; toward: string | null }) =>
-    `Tube ${formatAngle(deg)} to the ${toward}`,
+    `CR ${formatAngle(deg)} ${angledTo(toward)}`,
   'step-across': (
     { deg, toward, shiftMm }: { deg: number; toward: string | null; shiftMm: number },
     { unit }: Speech,
   ) =>
-    `Tube ${formatAngle(deg)} across, ray toward the ${toward}${shiftMm > 0 ? `; receptor ${formatLength(shiftMm, unit)} that way, under the ray` : ''}`,
-  'step-back-rest': () => 'Ray square to the back rest: tube tilted with it',
-  'step-straight': ({ level }: { level: boolean }) => `Tube straight, ray ${level ? 'level' : 'vertical'}`,
+    `CR ${formatAngle(deg)} across, ${movedTo(toward)}${shiftMm > 0 ? `; receptor ${formatLength(shiftMm, unit)} that way, under the CR` : ''}`,
+  'step-back-rest': () => 'CR perpendicular to the back rest: tube tilted with it',
+  'step-straight': ({ level }: { level: boolean }) =>
+    `CR perpendicular to the receptor, ${level ? 'horizontal' : 'vertical'} beam`,
   'step-shift': ({ tray, mm, toward }: { tray: boolean; mm: number; toward: string | null }, { unit }: Speech) =>
-    `${tray ? 'Tray' : 'Receptor'} ${formatLength(mm, unit)} toward the ${toward}, under the ray`,
-  'step-on-ray': ({ tray }: { tray: boolean }) => (tray ? 'Tray under the ray' : 'Middle of the receptor on the ray'),
+    `${tray ? 'Tray' : 'Receptor'} ${formatLength(mm, unit)} ${movedTo(toward)}, under the CR`,
+  'step-on-ray': ({ tray }: { tray: boolean }) => (tray ? 'Tray centred to the CR' : 'Receptor centred to the CR'),
   'step-light': (
     {
       widthMm,
@@ -71,14 +71,12 @@ export const STEP_WORDS = {
     }: { widthMm: number; heightMm: number; skinWidthMm: number; skinHeightMm: number },
     { unit }: Speech,
   ) =>
-    `Light ${formatRectangle(widthMm, heightMm, unit)} at the receptor, ${formatRectangle(skinWidthMm, skinHeightMm, unit)} on the skin`,
-  'step-collimator': ({ deg }: { deg: number }) => `Collimator turned ${formatAngle(deg)} along the bone`,
+    `Collimate to ${formatRectangle(widthMm, heightMm, unit)} at the receptor, ${formatRectangle(skinWidthMm, skinHeightMm, unit)} on the skin`,
+  'step-collimator': ({ deg }: { deg: number }) => `Collimator rotated ${formatAngle(deg)} along the bone`,
   /** @param shiftsMm centre of each exposure from the aim, toward the head above 0 */
   'step-exposures': ({ overlapMm, shiftsMm }: { overlapMm: number; shiftsMm: readonly number[] }, { unit }: Speech) =>
     `${shiftsMm.length} exposures, overlapping ${formatLength(overlapMm, unit)}; centred, from the aim: ${listWords(
-      shiftsMm.map((mm) =>
-        mm === 0 ? 'on it' : `${bothUnits(Math.abs(mm), unit)} toward the ${mm > 0 ? 'head' : 'feet'}`,
-      ),
+      shiftsMm.map((mm) => (mm === 0 ? 'on it' : `${bothUnits(Math.abs(mm), unit)} ${mm > 0 ? 'cephalad' : 'caudad'}`)),
     )}`,
   'step-marker': ({ letters, place, signs }: { letters: readonly string[]; place: string; signs: readonly string[] }) =>
     `${letters.length > 1 ? 'Markers' : 'Marker'} ${letters.join(' and ')}: ${place}${signs.length > 0 ? `; also to mark: ${listWords(signs)}` : ''}`,
@@ -86,7 +84,11 @@ export const STEP_WORDS = {
   'step-technique': ({ kVp, mAs, focus, aec }: { kVp: number; mAs: number | null; focus: string; aec: string }) =>
     `${technique({ kVp, mAs })}, ${focus} focus, ${aecWords(aec)}`,
   'step-breath': ({ words, moment }: { words: string | null; moment: string }) =>
-    words === null ? `No words: watch the patient, expose ${moment}` : `“${words}” Expose at: ${moment}`,
+    words === null
+      ? `No words: watch the patient, expose ${moment}`
+      : moment === ''
+        ? `“${words}”`
+        : `“${words}” Expose at: ${moment}`,
   'step-expose': () => 'Expose; look at the picture before the patient moves',
   /** A step of the entry's own. */
   'step-own': ({ own }: { own: string }) => own,

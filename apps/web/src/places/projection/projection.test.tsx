@@ -22,8 +22,8 @@ describe('a projection’s page', () => {
   });
   it('holds the schools against one another, and opens two side by side', async () => {
     show(<ProjectionPlace />);
-    expect(await screen.findByText('✓ 5° to the head - in force here')).toBeTruthy();
-    fireEvent.click(screen.getByLabelText('Side by side with: 7° to the head'));
+    expect(await screen.findByText('✓ 5° cephalad - in force here')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Side by side with: 7° cephalad'));
     expect(mockRouter.push).toHaveBeenCalledWith({
       pathname: '/compare',
       params: expect.objectContaining({ a: 'knee-lateral', b: 'knee-lateral', rb: 'kneeLateralAngle:7', side: 'left' }),
@@ -139,7 +139,7 @@ describe('side by side', () => {
     show(<ComparePlace />);
     expect(await screen.findByText('◆ Tube differs')).toBeTruthy();
     expect(screen.getByText('as in force here')).toBeTruthy();
-    expect(screen.getByText(/: 7° to the head$/)).toBeTruthy();
+    expect(screen.getByText(/: 7° cephalad$/)).toBeTruthy();
   });
   it('what is not there, or cannot be computed, is told', async () => {
     mockHere.params = { a: 'knee-ap', b: 'no-such' };

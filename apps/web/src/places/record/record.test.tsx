@@ -34,7 +34,7 @@ describe('Record', () => {
 test('house rules are changed from the room chip and go to the server', async () => {
   show(<RecordPlace />);
   fireEvent.click(await screen.findByLabelText(/room and rules$/));
-  fireEvent.click(await screen.findByLabelText('7° to the head'));
+  fireEvent.click(await screen.findByLabelText('7° cephalad'));
   await waitFor(() =>
     expect(mockHere.sent).toEqual([{ path: '/api/rules', body: withDefaults({ kneeLateralAngle: '7' }) }]),
   );

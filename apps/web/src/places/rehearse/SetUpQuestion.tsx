@@ -1,6 +1,6 @@
 /** Set it up: from a room as it was left to this projection for this patient; the picture follows. */
 import { Button } from '@rneui/themed';
-import { centimetres, inches, MISHAP_RANGES, OVERRIDE_RANGES, type Mishap } from '@taktik/core';
+import { angledTo, centimetres, inches, MISHAP_RANGES, OVERRIDE_RANGES, type Mishap } from '@taktik/core';
 import type { AnswerTo } from '@taktik/core/exercise';
 import { useMemo, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -65,7 +65,7 @@ export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: Qu
         onChange={(typed) => set({ sidMm: typed * perUnit })}
       />
       <Stepper
-        label={`Tube angle, to the ${head} above 0, to the ${feet} below`}
+        label={`Tube angle, ${angledTo(head)} above 0, ${angledTo(feet)} below`}
         unit="°"
         value={angleDeg}
         step={1}

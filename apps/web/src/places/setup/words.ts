@@ -1,5 +1,6 @@
 /** Short texts of the set-up screen, from a Setup. No number is made here. */
 import {
+  angledTo,
   formatAngle,
   formatCm,
   formatInches,
@@ -49,7 +50,7 @@ export function tubeText({ tube, way }: Setup): ReadoutText {
   return {
     figure: formatAngle(tube.angleDeg),
     unit: '',
-    line: tube.angleSays ? `to the ${tube.angleSays}${across === '' ? '' : `, and ${across}`}` : straight,
+    line: tube.angleSays ? `${angledTo(tube.angleSays)}${across === '' ? '' : `, and ${across}`}` : straight,
     other,
   };
 }

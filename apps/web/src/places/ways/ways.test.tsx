@@ -10,7 +10,7 @@ test('ways are listed with what they keep and cost, and one is taken onto the se
   show(<WaysPlace />);
   expect(await screen.findByText(/ways?, the least cost first/)).toBeTruthy();
   const [first] = screen.getAllByRole('article');
-  expect(within(first).getByText(/On the back, part as it lies; tube above, tube tilted/)).toBeTruthy();
+  expect(within(first).getByText(/Supine, part as it lies; tube above, CR angled/)).toBeTruthy();
   expect(within(first).getByText('✓ Keeps: the wanted ray through the part')).toBeTruthy();
   expect(within(first).getByText(/^− Costs: Drawn \d+ % longer on the slanted receptor$/)).toBeTruthy();
   fireEvent.click(within(first).getByLabelText(/^Use way 1/));
@@ -30,13 +30,13 @@ test('toggles change what is found at once, and a preset is taken off again', as
   mockHere.params = { p: 'chest-pa', age: '60' };
   show(<WaysPlace />);
   expect((await screen.findAllByRole('article')).length).toBeGreaterThan(1);
-  fireEvent.click(screen.getByLabelText('Ward, half sitting'));
+  fireEvent.click(screen.getByLabelText('Ward, semi-erect'));
   await waitFor(() =>
-    expect(screen.getAllByRole('article').every((each) => /half sitting/i.test(each.textContent ?? ''))).toBe(true),
+    expect(screen.getAllByRole('article').every((each) => /semi-erect/i.test(each.textContent ?? ''))).toBe(true),
   );
-  fireEvent.click(screen.getByLabelText('Ward, half sitting'));
+  fireEvent.click(screen.getByLabelText('Ward, semi-erect'));
   await waitFor(() =>
-    expect(screen.getAllByRole('article').some((each) => /standing/i.test(each.textContent ?? ''))).toBe(true),
+    expect(screen.getAllByRole('article').some((each) => /(^|[^-])erect/i.test(each.textContent ?? ''))).toBe(true),
   );
 });
 

@@ -8,6 +8,7 @@ export type Breathing = {
   phase: BreathPhase;
   /** Said to the patient; empty where nothing is said. */
   words: string;
+  /** Of the breath; empty where none is waited for. */
   moment: string;
   /** False for one who does not follow words: the moment is watched for. */
   commanded: boolean;
@@ -35,7 +36,7 @@ export const lungsAt = ({ phase }: Pick<Asked, 'phase'>): 'in' | 'out' =>
 
 /** The words for one who follows them. */
 function spoken({ phase, still, drops, why }: Asked): Pick<Breathing, 'words' | 'moment'> {
-  if (phase === 'none') return { words: keepStill(still), moment: 'no breath needed' };
+  if (phase === 'none') return { words: keepStill(still), moment: '' };
   const { say, moment } = WORDS[phase];
   const said = drops ? `Breathe out and let the ${drops} drop. Hold it out.` : say;
   return {

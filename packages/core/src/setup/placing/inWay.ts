@@ -56,9 +56,14 @@ export const rayInPart = (
 });
 
 const COURSE: Record<GivenWay['beam'], string> = {
+  down: 'vertical beam',
+  level: 'horizontal beam',
+  rest: 'beam perpendicular to the back rest',
+};
+const FROM: Record<GivenWay['beam'], string> = {
   down: 'tube above',
-  level: 'tube level',
-  rest: 'tube square to the back rest',
+  level: 'tube at the side',
+  rest: 'tube before the back rest',
 };
 
 /** The way in one line, for a person. */
@@ -66,15 +71,16 @@ export function sayWay(given: GivenWay): string {
   const { position, on, backRestDeg, beam, holder, asItLies, half, alongDeg, acrossDeg } = given;
   const where =
     position === 'lateral-recumbent' && on
-      ? `on the ${on} side`
+      ? `${on} lateral ${beam === 'level' ? 'decubitus' : 'recumbent'}`
       : position === 'semi-erect'
-        ? `half sitting, back rest at ${formatAngle(backRestDeg ?? 0)}`
+        ? `semi-erect, back rest at ${formatAngle(backRestDeg ?? 0)}`
         : positionName(position).replace(' at the table', '');
   const tilts = [
     ...(alongDeg === 0 ? [] : [`${formatAngle(Math.abs(alongDeg))} along`]),
     ...(acrossDeg === 0 ? [] : [`${formatAngle(Math.abs(acrossDeg))} across`]),
   ];
-  const tilt = tilts.length > 0 ? `, tube tilted ${tilts.join(' and ')}` : '';
+  // A beam that is tilted is no longer horizontal or vertical.
+  const course = tilts.length > 0 ? `${FROM[beam]}, CR angled ${tilts.join(' and ')}` : COURSE[beam];
   const plate =
     beam === 'rest'
       ? 'receptor between back and back rest'
@@ -85,7 +91,7 @@ export function sayWay(given: GivenWay): string {
           : `receptor in the ${HOLDER_WORDS[holder]}`;
   const lies = asItLies ? ', part as it lies' : '';
   const shown = half ? `, ${HALF_WORDS[half]}` : '';
-  return `${capitalize(where)}${lies}${shown}; ${COURSE[beam]}${tilt}; ${plate}`;
+  return `${capitalize(where)}${lies}${shown}; ${course}; ${plate}`;
 }
 
 const HALF_WORDS = {

@@ -11,21 +11,21 @@ const textOf = (projectionId: string, patient: object = man) =>
   }).centre.text;
 
 test.each([
-  ['lumbar-lateral', /^½ in \(1 cm\) below L3, on the midcoronal plane/],
+  ['lumbar-lateral', /^½ in \(1.3 cm\) below L3, on the midcoronal plane/],
   ['thoracic-lateral', /^Level of T7, .* behind the midcoronal plane/],
-  ['abdomen-decubitus-dorsal', /^3¼ in \(8 cm\) above the iliac crest, on the midcoronal plane/],
+  ['abdomen-decubitus-dorsal', /^3¼ in \(8.5 cm\) above the iliac crest, on the midcoronal plane/],
   ['abdomen-lateral', /^Level of the iliac crest, on the midcoronal plane/],
   ['skull-lateral', /^2 in \(5 cm\) above the ear opening, middle of the skull/],
-  ['sella-lateral', /^¾ in \(2 cm\) above and ¾ in \(2 cm\) in front of the ear opening/],
-  ['nasal-bones-lateral', /^½ in \(1.5 cm\) below the nasion, bridge of the nose/],
+  ['sella-lateral', /^¾ in \(1.9 cm\) above and ¾ in \(1.9 cm\) in front of the ear opening/],
+  ['nasal-bones-lateral', /^½ in \(1.3 cm\) below the nasion, bridge of the nose/],
   ['sinuses-lateral', /in front of the middle between the outer canthus and the ear opening/],
   ['cervicothoracic-lateral', /^Level of C7-T1, /],
   ['lumbosacral-lateral', /^Level of L5-S1, /],
   ['scoliosis-lateral', /^Level of the middle between T1 and S1, /],
-  ['face-lateral', /^Aim: cheekbone/],
+  ['face-lateral', /^CR through: cheekbone/],
   ['femur-ap-distal', /below the middle between the hip joint and the knee joint/],
   ['pelvis-ap', /below the ASIS, midline/],
-  ['ankle-ap', /^Aim: midway between the malleoli/],
+  ['ankle-ap', /^CR through: midway between the malleoli/],
 ])('%s: the centring line tells the whole way', (id, says) => expect(textOf(id)).toMatch(says));
 
 test('the figure that is told leads from the landmark to the ray, for small and large', () => {

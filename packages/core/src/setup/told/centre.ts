@@ -32,14 +32,14 @@ export function describeCentre(
       : throughTheTrunk(projection, placed, target, unit);
   if (target.toward === null) {
     const between = 'between' in projection.aim;
-    if (point === 'through') return { landmark, offsetMm: 0, relation: line, line, text: `Aim: ${line}` };
+    if (point === 'through') return { landmark, offsetMm: 0, relation: line, line, text: `CR through: ${line}` };
     const relation = between ? line : relationTo(null, landmark);
     return {
       landmark,
       offsetMm: 0,
       relation,
       line,
-      text: `${point === 'exit' ? 'Ray leaves' : 'Ray enters'} ${between ? `at the ${line}` : `${relation}, ${line}`}`,
+      text: `${point === 'exit' ? 'CR exits' : 'CR enters'} ${between ? `at the ${line}` : `${relation}, ${line}`}`,
     };
   }
   const relation = relationTo(target.toward, landmark, projection.region).replace(
@@ -89,7 +89,7 @@ const WAYS: Partial<Record<Toward, string>> = { head: 'above', feet: 'below', fr
 function besideTheHead({ aim }: Projection, { landmarkId: landmark, offsets }: PlacedPoint, unit: LengthUnit): Line {
   const steps = offsets.filter(({ toward, mm }) => WAYS[toward] !== undefined && mm >= JUST_MM);
   if (steps.length === 0)
-    return { landmark, offsetMm: 0, relation: aim.line, line: aim.line, text: `Aim: ${aim.line}` };
+    return { landmark, offsetMm: 0, relation: aim.line, line: aim.line, text: `CR through: ${aim.line}` };
   const from = spokenAim(aim);
   const words = steps
     .map(({ toward, mm }, i) => `${i > 0 ? `${bothUnits(mm, unit)} ` : ''}${WAYS[toward]}`)
