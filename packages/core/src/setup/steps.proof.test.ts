@@ -1,5 +1,5 @@
 /** What every set-up must tell, whoever the patient and whatever the room. */
-import { angledTo } from '../words/names';
+import { angledTo, atHolder } from '../words/names';
 import fc from 'fast-check';
 import { projections, projectionOf } from '../projections/catalogue';
 import { STEP_GROUPS } from '../projections/schema';
@@ -77,7 +77,7 @@ test('the numbers in the sentences are those of the readouts', () => {
   check((setup, asked) => {
     const text = all(setup);
     expect(text).toContain(`${setup.exposure.kVp} kVp, ${setup.exposure.mAs} mAs`);
-    expect(text).toContain(`Receptor ${setup.receptor.size.name} in the `);
+    expect(text).toContain(`Receptor ${setup.receptor.size.name} ${atHolder(setup.receptor.holder)}`);
     expect(text).toMatch(new RegExp(`Markers? ${setup.marker.letters.join(' and ')}:`));
     if (asked.rules?.unit === 'in') expect(text).toContain(`SID ${formatInches(setup.tube.sidMm)} in (`);
     if (setup.tube.angleDeg > 0) expect(text).toContain(`CR ${setup.tube.angleDeg}° ${angledTo(setup.tube.angleSays)}`);

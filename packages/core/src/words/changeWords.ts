@@ -4,7 +4,7 @@ import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle } from '../quantity/length';
 import { positionName } from '../room/position';
 import type { Speech } from './fact';
-import { angledTo, HOLDER_WORDS, movedTo } from './names';
+import { angledTo, atHolder, HOLDER_WORDS, movedTo } from './names';
 
 type Plate = { size: string; holder: HolderKind; orientation: string | null };
 const plate = ({ size, holder, orientation }: Plate): string =>
@@ -52,7 +52,7 @@ export const CHANGE_WORDS = {
   'change-grid': ({ ratio }: { ratio: number }) => (ratio === 0 ? 'Grid removed' : `Grid ${ratio}:1`),
   'change-detent': ({ holder }: { holder: HolderKind }) => `Tube into its detent over the ${HOLDER_WORDS[holder]}`,
   'change-detent-out': ({ holder }: { holder: HolderKind }) =>
-    `Tube out of its detent: the receptor is ${holder === 'bed' ? 'on the' : 'in the'} ${HOLDER_WORDS[holder]}`,
+    `Tube out of its detent: the receptor is ${atHolder(holder)}`,
   'change-sid': ({ fromMm, toMm }: { fromMm: number; toMm: number }, { unit }: Speech) =>
     `SID ${formatLength(fromMm, unit)} → ${formatLength(toMm, unit)}`,
   'change-angle-off': (was: Tilt) => `Take the ${was.acrossDeg > 0 ? tilt(was) : formatAngle(was.deg)} off`,

@@ -5,7 +5,7 @@ import { formatLength, formatRectangle, lengthPair, type LengthUnit } from '../q
 import { capitalize, listWords } from '../quantity/text';
 import { aecWords, technique } from './changeWords';
 import type { Speech } from './fact';
-import { angledTo, HOLDER_WORDS, movedTo } from './names';
+import { angledTo, atHolder, movedTo } from './names';
 
 /** "5 cm" beside the leading inches, or the reverse. */
 export const bothUnits = (mm: number, unit: LengthUnit): string => lengthPair(mm, unit);
@@ -31,7 +31,7 @@ export const STEP_WORDS = {
     laid: string | null;
     deg: number;
   }) =>
-    `Receptor ${size} in the ${HOLDER_WORDS[holder]}${laid === null ? '' : laid === 'diagonal' ? `, on the diagonal (${formatAngle(deg)})` : `, ${laid}`}`,
+    `Receptor ${size} ${atHolder(holder)}${laid === null ? '' : laid === 'diagonal' ? `, on the diagonal (${formatAngle(deg)})` : `, ${laid}`}`,
   'step-sid': (
     { sidMm, heightMm, over, slanted }: { sidMm: number; heightMm: number; over: string; slanted: boolean },
     { unit }: Speech,

@@ -12,7 +12,7 @@ import type { GivenWay } from './given';
 import type { PlacedBody } from './place';
 import { problem, type Problem } from '../problem';
 import type { Side } from '../setup';
-import { HOLDER_WORDS } from '../../words/names';
+import { atHolder } from '../../words/names';
 
 const OPPOSITE: Record<View, View> = {
   AP: 'PA',
@@ -88,7 +88,7 @@ export function sayWay(given: GivenWay): string {
         ? 'receptor upright beside the part'
         : holder === 'table-top' || holder === 'bed'
           ? 'receptor under the part'
-          : `receptor in the ${HOLDER_WORDS[holder]}`;
+          : `receptor ${atHolder(holder)}`;
   const lies = asItLies ? ', part as it lies' : '';
   const shown = half ? `, ${HALF_WORDS[half]}` : '';
   return `${capitalize(where)}${lies}${shown}; ${course}; ${plate}`;
