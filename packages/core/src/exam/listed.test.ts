@@ -14,7 +14,7 @@ describe('what is unusual about a patient', () => {
     expect(unusualOf({}, {})).toEqual([]);
   });
   test.each([
-    [{ ageYears: 0.02 }, 'infant, 1 months'],
+    [{ ageYears: 0.02 }, 'infant, 1 month'],
     [{ ageYears: 0.4 }, 'infant, 5 months'],
     [{ ageYears: 6.9 }, 'child, 6 years'],
     [{ ageYears: 40, massKg: 120 }, '120 kg'],

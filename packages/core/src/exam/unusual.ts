@@ -17,7 +17,7 @@ export function unusualOf(patient: PatientInput, known: Partial<Situation>): str
   if (situation.spineNotCleared) list.push('spine not cleared');
   if (situation.fractureSuspected) list.push('fracture suspected');
   if (situation.pregnancy === 'possible') list.push('pregnancy possible');
-  if (ageYears !== undefined && ageYears < 2) list.push(`infant, ${Math.max(1, Math.round(ageYears * 12))} months`);
+  if (ageYears !== undefined && ageYears < 2) list.push(`infant, ${monthsText(ageYears)}`);
   else if (ageYears !== undefined && ageYears < ADULT_AGE_YEARS) list.push(`child, ${Math.floor(ageYears)} years`);
   else {
     if (massKg !== undefined && (massKg >= HEAVY_KG || massKg <= LIGHT_KG)) list.push(`${Math.round(massKg)} kg`);
@@ -34,4 +34,9 @@ export function unusualOf(patient: PatientInput, known: Partial<Situation>): str
   for (const part of situation.keepStill) list.push(`${part} not to be moved`);
   for (const each of situation.worn) list.push(each);
   return list;
+}
+
+function monthsText(ageYears: number): string {
+  const months = Math.max(1, Math.round(ageYears * 12));
+  return months === 1 ? '1 month' : `${months} months`;
 }

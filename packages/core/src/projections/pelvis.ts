@@ -33,7 +33,7 @@ const hip = author('femur, hip, pelvis', {
   breathing: { phase: 'suspended' },
   marker: { place: 'lower outer corner, beside the thigh', row: 'lower', extra: [] },
   protection: [leadIfAsked('shield where it hides nothing that was ordered')],
-  remove: ['trousers and belt', 'coins, keys, phone', 'wet nappy'],
+  remove: ['trousers and belt', 'coins, keys, phone', 'wet nappy or pad'],
   prepare: [],
   steps: [],
   cautions: [hipStays, askFirst],
@@ -526,7 +526,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     breathing: { phase: 'suspended' },
     marker: { place: 'lower corner, beside the thigh', row: 'lower', extra: [] },
     protection: [leadIfAsked('shield where it hides nothing that was ordered')],
-    remove: ['trousers and belt', 'coins, keys, phone', 'wet nappy'],
+    remove: ['trousers and belt', 'coins, keys, phone', 'wet nappy or pad'],
     prepare: [],
     aids: ['sandbags for the feet', 'sheet to slide the receptor (bed)'],
     steps: [
