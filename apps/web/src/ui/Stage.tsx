@@ -224,12 +224,12 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
                 const underMarker = drawing.markers.some(
                   ({ at: [mx, my] }) => Math.abs(y - my) < 18 * px && mx > x && mx - x < (text.length * 7 + 20) * px,
                 );
-                const left = underMarker || x > box.x + box.width * 0.62;
+                const label = besidePoint(text, x, underMarker, box, px);
                 return (
                   <G key={text}>
                     <Circle cx={x} cy={y} r={6 * px} fill="none" stroke={theme.ink} strokeWidth={1.8 * px} />
                     <Circle cx={x} cy={y} r={1.8 * px} fill={theme.ink} />
-                    {name(text, left ? x - 10 * px : x + 10 * px, y + 4 * px, theme.ink, 13, left ? 'end' : 'start')}
+                    {name(text, label.x, y + label.down * px, theme.ink, 13, label.anchor)}
                   </G>
                 );
               })}
@@ -332,6 +332,22 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
       </Svg>
     </View>
   );
+}
+
+/** About as wide as one letter of a point's name, in pixels. */
+const LETTER = 6;
+
+/**
+ * Where the name of a point stands so that none of it is cut: beside the point where there is room,
+ * on the left by choice where a marker or the edge is near, else under the point from the edge of the picture.
+ */
+function besidePoint(text: string, x: number, underMarker: boolean, box: StageDrawing['box'], px: number) {
+  const room = (text.length * LETTER + 14) * px;
+  const onLeft = { fits: x - room > box.x, x: x - 10 * px, down: 4, anchor: 'end' as const };
+  const onRight = { fits: x + room < box.x + box.width, x: x + 10 * px, down: 4, anchor: 'start' as const };
+  const leftFirst = underMarker || x > box.x + box.width * 0.62;
+  const beside = (leftFirst ? [onLeft, onRight] : [onRight, onLeft]).find(({ fits }) => fits);
+  return beside ?? { x: box.x + 8 * px, down: 20, anchor: 'start' as const };
 }
 
 /** Corner ticks of the light field, drawn on the field itself. */
