@@ -339,7 +339,7 @@ const LETTER = 6;
 
 /**
  * Where the name of a point stands so that none of it is cut: beside the point where there is room,
- * on the left by choice where a marker or the edge is near, else under the point from the edge of the picture.
+ * on the left by choice where a marker or the edge is near, else above it.
  */
 function besidePoint(text: string, x: number, underMarker: boolean, box: StageDrawing['box'], px: number) {
   const room = (text.length * LETTER + 14) * px;
@@ -347,7 +347,10 @@ function besidePoint(text: string, x: number, underMarker: boolean, box: StageDr
   const onRight = { fits: x + room < box.x + box.width, x: x + 10 * px, down: 4, anchor: 'start' as const };
   const leftFirst = underMarker || x > box.x + box.width * 0.62;
   const beside = (leftFirst ? [onLeft, onRight] : [onRight, onLeft]).find(({ fits }) => fits);
-  return beside ?? { x: box.x + 8 * px, down: 20, anchor: 'start' as const };
+  if (beside) return beside;
+  const half = Math.min(room, box.width) / 2;
+  const middle = Math.min(Math.max(x, box.x + half), box.x + box.width - half);
+  return { x: middle, down: -12, anchor: 'middle' as const };
 }
 
 /** Corner ticks of the light field, drawn on the field itself. */
