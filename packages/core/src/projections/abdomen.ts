@@ -27,7 +27,12 @@ const belly = author('abdomen', {
   breathing: { phase: 'out', why: 'the diaphragm is high' },
   marker: { place: 'lower corner, beside the pelvis', row: 'lower', extra: [] },
   protection: [leadIfAsked('shield for the gonads of men, below the symphysis')],
-  remove: ['clothing with zips or metal below the chest', 'belt, coins and keys', 'navel jewellery', 'wet nappy or pad'],
+  remove: [
+    'clothing with zips or metal below the chest',
+    'belt, coins and keys',
+    'navel jewellery',
+    'wet nappy or pad',
+  ],
   prepare: [],
   steps: [],
   cautions: [askFirst],
