@@ -76,6 +76,18 @@ const clavicle: CoverSource[] = [
   point('AC_joint_L', 'outer end', 16),
   point('clavicle_mid_L', 'middle of the clavicle', 30, 'along'),
 ];
+/** As both PA views of the clavicle are taken. */
+const facingReceptor = [
+  way('upright', ['wall'], ['clavicle_L', 'thorax', 'upperarm_L'], 'Standing, facing the receptor, collar bone on it', {
+    head: 'head turned away',
+    seatable: true,
+    joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
+  }),
+  way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down', {
+    head: 'head turned away',
+    joints: { headRotation: -35, neckRotation: -20 },
+  }),
+];
 const shoulderBones = ['humer', 'greater_tub', 'lesser_tub', 'scapula', 'glenoid', 'acromion', 'coracoid', 'clavicle'];
 const dose = technique(75, 10, 140, [240, 220], { grid: 10, without: 70, range: 8, composition: 1.2 });
 const angled = fault(
@@ -741,23 +753,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'clavicle',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Clavicle near to the receptor: sharper, and less dose to the eyes and breast',
-    positions: [
-      way(
-        'upright',
-        ['wall'],
-        ['clavicle_L', 'thorax', 'upperarm_L'],
-        'Standing, facing the receptor, collar bone on it',
-        {
-          head: 'head turned away',
-          seatable: true,
-          joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
-        },
-      ),
-      way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down', {
-        head: 'head turned away',
-        joints: { headRotation: -35, neckRotation: -20 },
-      }),
-    ],
+    positions: facingReceptor,
     ray: ray('PA'),
     aim: at('clavicle_mid_L', 'middle of the clavicle', { point: 'exit', checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
@@ -787,23 +783,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'clavicle',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Clavicle above the ribs, near to the receptor',
-    positions: [
-      way(
-        'upright',
-        ['wall'],
-        ['clavicle_L', 'thorax', 'upperarm_L'],
-        'Standing, facing the receptor, collar bone on it',
-        {
-          head: 'head turned away',
-          seatable: true,
-          joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
-        },
-      ),
-      way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Face down', {
-        head: 'head turned away',
-        joints: { headRotation: -35, neckRotation: -20 },
-      }),
-    ],
+    positions: facingReceptor,
     ray: ray('PA', 20, 'feet', [15, 30]),
     aim: at('clavicle_mid_L', 'middle of the clavicle', { point: 'exit', checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,

@@ -8,6 +8,7 @@ import { applyToDirection } from '../geometry/frame';
 import { dot, type InPatient, type Vec3 } from '../geometry/vector';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import { entryOfToday, phaseOfWords } from '../projections/migrations';
+import { parseLength } from '../quantity/length';
 import { isRecord } from '../quantity/record';
 import { situationFor, type SetupRequest } from './request';
 import type { Problem } from './problem';
@@ -54,23 +55,13 @@ function earlierSpot({ position, marker, scene }: EarlierSetup): Marker['spots']
   return { letter: marker.letter, across, up: 0.84 };
 }
 
-const MM_OF_INCH = 25.4;
-const FRACTION: Readonly<Record<string, number>> = {
-  '¼': 0.25,
-  '½': 0.5,
-  '¾': 0.75,
-  '⅛': 0.125,
-  '⅜': 0.375,
-  '⅝': 0.625,
-  '⅞': 0.875,
-};
 /** The height that the first version wrote into its line: "On a block 16½ in high: …", "… 42 cm high". */
 function supportOf(line: string): Setup['position']['supports'][number] {
-  const [, whole = '', fraction = '', unit] = /(\d+(?:\.\d+)?)?([¼½¾⅛⅜⅝⅞])? (in|cm)\b/.exec(line) ?? [];
-  const size = Number(whole || 0) + (FRACTION[fraction] ?? 0);
+  const [said] = /(?:\d+(?:\.\d+)?[¼½¾⅛⅜⅝⅞]?|[¼½¾⅛⅜⅝⅞]) (?:in|cm)\b/.exec(line) ?? [];
   return {
     kind: line.startsWith('Seated') ? 'stool' : 'block',
-    mm: Math.round(size * (unit === 'cm' ? 10 : MM_OF_INCH)),
+    // A line without a height, as of a stool, gave none: 0 mm as before.
+    mm: said ? Math.round(parseLength(said, 'in')) : 0,
   };
 }
 

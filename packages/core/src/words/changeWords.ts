@@ -11,7 +11,7 @@ const plate = ({ size, holder, orientation }: Plate): string =>
   `${size}${orientation === null ? '' : ` ${orientation}`}, ${HOLDER_WORDS[holder]}`;
 
 type Tilt = { deg: number; toward: string | null; acrossDeg: number; acrossToward: string | null };
-/** "15° to the head and 45° across to the patient’s right"; nothing when it stands straight. */
+/** "15° cephalad and 45° across to the patient’s right"; nothing when it stands straight. */
 export const tilt = ({ deg, toward, acrossDeg, acrossToward }: Tilt): string =>
   [
     ...(deg > 0 ? [`${formatAngle(deg)} ${angledTo(toward)}`] : []),
