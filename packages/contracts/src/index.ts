@@ -9,6 +9,7 @@ import {
   setupRequestSchema,
   setupSchema,
   situationSchema,
+  unusualSchema,
 } from '@taktik/core';
 import { answerSchema, PATIENT_TYPES, scenarios } from '@taktik/core/exercise';
 import { z } from 'zod';
@@ -17,6 +18,9 @@ export const ROLES = ['technologist', 'student', 'lead'] as const;
 export type Role = (typeof ROLES)[number];
 /** `cancelled`: called off by whoever ordered it; it is kept, and no longer waits. */
 export const ORDER_STATES = ['waiting', 'started', 'finished', 'cancelled'] as const;
+/** What the orderer did with an order that is known here. */
+export const ORDER_NOTICES = ['called off', 'on hold', 'corrected'] as const;
+export type OrderNotice = (typeof ORDER_NOTICES)[number];
 
 export const idSchema = z
   .string()
@@ -57,7 +61,8 @@ export const orderSchema = z.object({
   state: z.enum(ORDER_STATES),
   patient: z.object({ id: idSchema, initials: z.string(), body: patientInputSchema }),
   situation: situationSchema.partial(),
-  unusual: z.array(z.string()),
+  /** Facts for a list, what endangers first. */
+  unusual: z.array(unusualSchema),
   projections: z.array(orderProjectionSchema),
   reference: z.string().nullable(),
   planVersion: z.number().int(),

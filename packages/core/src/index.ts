@@ -189,7 +189,8 @@ export {
 export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
-export { unusualOf } from './exam/unusual';
+export { unusualOf, unusualSchema } from './exam/unusual';
+export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';
 export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';

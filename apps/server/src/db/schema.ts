@@ -1,5 +1,5 @@
 /** Tables. JSON columns hold what the core defined; everything that is searched has a column of its own. */
-import { ORDER_STATES, ROLES } from '@taktik/contracts';
+import { ORDER_NOTICES, ORDER_STATES, ROLES } from '@taktik/contracts';
 import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type {
   EarlierSetup,
@@ -56,7 +56,8 @@ export const orders = sqliteTable(
       .references(() => rooms.id),
     projections: text('projections', { mode: 'json' }).$type<OrderProjection[]>().notNull(),
     situation: text('situation', { mode: 'json' }).$type<Partial<Situation>>().notNull(),
-    unusual: text('unusual', { mode: 'json' }).$type<string[]>().notNull(),
+    /** What the orderer did since it was taken in. */
+    notice: text('notice', { enum: ORDER_NOTICES }),
     orderedAt: at('ordered_at'),
     state: text('state', { enum: ORDER_STATES }).notNull(),
     /** The order's number where it came from; the same number is taken once. */

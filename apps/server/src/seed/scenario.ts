@@ -13,7 +13,7 @@ export const DEMO_PEOPLE = [
 ] as const;
 export const STAFF = DEMO_PEOPLE.map(({ name }) => name);
 
-type DemoOrder = NewOrder & { id: string; unusual: string[]; waitedMinutes: number };
+type DemoOrder = NewOrder & { id: string; waitedMinutes: number };
 
 const both = (a: string, b: string) => [{ projectionId: a }, { projectionId: b }];
 
@@ -23,13 +23,12 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     initials: 'WB',
     patient: { ageYears: 84, sex: 'female', statureMm: 1560, massKg: 52 },
     exam: 'Pelvis, mobile',
-    reason: 'Fell beside the bed this morning, left hip painful, leg short and turned out',
+    reason: 'Fell beside the bed this morning, left hip painful, leg short and externally rotated',
     urgency: 'now',
     ward: 'Ward 4, bed 11',
     roomId: 'mobile-1',
     situation: { place: 'bedside', canStand: false, canSit: false, canTurn: 'none', fractureSuspected: true },
     projections: [{ projectionId: 'pelvis-ap' }],
-    unusual: ['hip fracture suspected', 'cannot turn'],
     waitedMinutes: 12,
   },
   {
@@ -43,7 +42,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'room-2',
     situation: { canStand: false, canSit: false },
     projections: [{ projectionId: 'chest-ap' }, { projectionId: 'chest-lateral' }],
-    unusual: ['infant, 5 months'],
     waitedMinutes: 20,
   },
   {
@@ -57,7 +55,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'mobile-1',
     situation: { place: 'bedside', canStand: false, canSit: false, canTurn: 'none', spineNotCleared: true },
     projections: both('chest-ap', 'pelvis-ap'),
-    unusual: ['spine not cleared'],
     waitedMinutes: 6,
   },
   {
@@ -71,7 +68,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'room-2',
     situation: { canTurn: 'left' },
     projections: both('sacrum-ap-axial', 'coccyx-ap-axial'),
-    unusual: ['turns left only'],
     waitedMinutes: 34,
   },
   {
@@ -86,7 +82,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'room-1',
     situation: { canStand: false, fractureSuspected: true },
     projections: [{ projectionId: 'leg-ap', side: 'right' }],
-    unusual: ['198 cm tall', 'fracture suspected'],
     waitedMinutes: 28,
   },
   {
@@ -100,7 +95,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'room-2',
     situation: {},
     projections: both('chest-pa', 'chest-lateral'),
-    unusual: ['148 kg'],
     waitedMinutes: 41,
   },
   {
@@ -114,7 +108,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'room-1',
     situation: {},
     projections: [{ projectionId: 'sinuses-parietoacanthial' }],
-    unusual: [],
     waitedMinutes: 55,
   },
   {
@@ -132,7 +125,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
       { projectionId: 'thoracic-lateral' },
       { projectionId: 'cervicothoracic-lateral' },
     ],
-    unusual: ['slight build', 'turns left only'],
     waitedMinutes: 62,
   },
   {
@@ -150,7 +142,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
       { projectionId: 'knee-ap', side: 'left' },
       { projectionId: 'knee-lateral', side: 'left' },
     ],
-    unusual: ['thick pelvis: the angle follows it'],
     waitedMinutes: 70,
   },
   {
@@ -165,7 +156,6 @@ export const DEMO_ORDERS: readonly DemoOrder[] = [
     roomId: 'room-2',
     situation: {},
     projections: [{ projectionId: 'hand-pa', side: 'left' }],
-    unusual: ['child, 8 years'],
     waitedMinutes: 48,
   },
 ];

@@ -137,7 +137,6 @@ export async function seedHistory(store: Store, now: number): Promise<void> {
           roomId,
           projections: projections.map((projectionId) => ({ projectionId, ...(side ? { side } : {}) })),
           situation,
-          unusual: [],
           orderedAt: at - 30 * MINUTE_MS,
           state: 'finished',
         });

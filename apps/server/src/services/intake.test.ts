@@ -39,13 +39,16 @@ test('a table is taken in once, with plan, room and what is unusual', async () =
   expect(list.find(({ reference }) => reference === 'T-1')).toMatchObject({
     reason: 'Pain, "stiff"',
     roomId: 'mobile-1',
-    unusual: ['cannot stand'],
+    unusual: [{ code: 'stands-not', values: {} }],
     projections: [
       { projectionId: 'knee-ap', side: 'left' },
       { projectionId: 'knee-lateral', side: 'left' },
     ],
   });
-  expect(list.find(({ reference }) => reference === 'T-2')).toMatchObject({ unusual: ['child, 5 years'], side: null });
+  expect(list.find(({ reference }) => reference === 'T-2')).toMatchObject({
+    unusual: [{ code: 'child', values: { years: 5 } }],
+    side: null,
+  });
 });
 
 test('one wrong line: every fault is told with its line, and nothing is taken', async () => {
@@ -152,7 +155,7 @@ describe('the life of an order', () => {
     const now = await order('LIFE-1');
     expect(now).toMatchObject({ side: 'right', reason: 'Fall on the right hand', planVersion: 2 });
     expect(now.projections.every(({ side }) => side === 'right')).toBe(true);
-    expect(now.unusual.join()).toMatch(/corrected by the orderer/);
+    expect(now.notice).toBe('corrected');
     expect((await fhir(right)).body).toMatchObject({ known: 1, corrected: 0 });
   });
   test('called off: it no longer waits, and comes back when it is ordered again', async () => {
@@ -175,7 +178,7 @@ describe('the life of an order', () => {
     expect((await fhir(request({ status: 'revoked' }))).body).toMatchObject({ cancelled: 1 });
     expect(await order('LIFE-1')).toMatchObject({
       state: 'started',
-      unusual: expect.arrayContaining([expect.stringMatching(/stop and ask/)]),
+      notice: 'called off',
     });
   });
   test('not to be performed, another modality, contradicting sides: refused, and nothing is taken', async () => {

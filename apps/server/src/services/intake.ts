@@ -9,7 +9,6 @@ import {
   ordersFromFhir,
   ordersFromTable,
   plannedFor,
-  unusualOf,
   type Incoming,
   type IncomingFault,
   type IncomingOrder,
@@ -83,9 +82,8 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
         const projections = planned[i] ?? [];
         const { initials, patient, situation, bothSides: _, standing, ...rest } = order;
         const before = known.get(order.reference);
-        const unusual = unusualOf(patient, situation);
         if (before) {
-          const news = changeOf(before, order, projections, unusual);
+          const news = changeOf(before, order, projections);
           count[news.kind] += 1;
           if (news.kind === 'known') continue;
           if (news.patient) await tx.update(patients).set(news.patient).where(eq(patients.id, before.patients.id));
@@ -114,7 +112,6 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
           roomId: roomFor(order).id,
           situation,
           projections,
-          unusual,
           orderedAt: now,
           state: 'waiting',
         });
@@ -136,33 +133,21 @@ type News =
   | { kind: 'known' }
   | { kind: 'corrected' | 'cancelled'; order: Partial<Known['orders']>; patient?: Partial<Known['patients']> };
 
-/** Said on an order that is in hand: it is not changed under the hands of whoever performs it. */
-const CALLED_OFF = 'called off by the orderer: stop and ask';
-const ON_HOLD = 'on hold: ask the orderer';
-const CORRECTED = 'corrected by the orderer: read the order again';
-
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What a message makes of an order that is known by its number. */
-function changeOf(
-  { orders: order, patients: person }: Known,
-  news: IncomingOrder,
-  plan: Planned[],
-  unusual: string[],
-): News {
+function changeOf({ orders: order, patients: person }: Known, news: IncomingOrder, plan: Planned[]): News {
   const { exam, side, reason, urgency, ward, situation, patient, initials, standing } = news;
   if (order.state === 'finished') return { kind: 'known' };
-  const tagged = (tag: string) => [tag, ...order.unusual.filter((each) => each !== tag)];
   if (standing === 'cancelled') {
-    if (order.state === 'cancelled' || order.unusual.includes(CALLED_OFF)) return { kind: 'known' };
+    if (order.state === 'cancelled' || order.notice === 'called off') return { kind: 'known' };
+    // An order in hand is not taken from under the hands of whoever performs it: it says that it was called off.
     return order.state === 'started'
-      ? { kind: 'cancelled', order: { unusual: tagged(CALLED_OFF) } }
+      ? { kind: 'cancelled', order: { notice: 'called off' } }
       : { kind: 'cancelled', order: { state: 'cancelled' } };
   }
   if (standing === 'on hold')
-    return order.unusual.includes(ON_HOLD)
-      ? { kind: 'known' }
-      : { kind: 'corrected', order: { unusual: tagged(ON_HOLD) } };
+    return order.notice === 'on hold' ? { kind: 'known' } : { kind: 'corrected', order: { notice: 'on hold' } };
   const content = { exam, side, reason, urgency, ward, situation };
   const was = {
     exam: order.exam,
@@ -174,7 +159,7 @@ function changeOf(
   };
   const asked = same(content, was);
   const whose = same({ initials, body: patient }, { initials: person.initials, body: person.body });
-  const stands = order.state !== 'cancelled' && !order.unusual.includes(ON_HOLD);
+  const stands = order.state !== 'cancelled' && order.notice !== 'on hold';
   if (asked && whose && stands) return { kind: 'known' };
   // A plan that somebody has made stays theirs to change; the order says that it was corrected.
   const replan = order.state !== 'started' && order.planBy === null && !(exam === order.exam && side === order.side);
@@ -183,7 +168,7 @@ function changeOf(
     patient: whose ? undefined : { initials, body: patient },
     order: {
       ...content,
-      unusual: [CORRECTED, ...unusual],
+      notice: 'corrected',
       ...(order.state === 'cancelled' ? { state: 'waiting' as const } : {}),
       ...(replan ? { projections: plan, planVersion: order.planVersion + 1 } : {}),
     },

@@ -1,8 +1,8 @@
 /** Orders: what waits, one in full, taking one in. */
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import { notXray, unusualOf } from '@taktik/core';
-import type { ChangePlan, NewOrder, Order } from '@taktik/contracts';
+import { notXray, unusualOf, type Unusual } from '@taktik/core';
+import type { ChangePlan, NewOrder, Order, OrderNotice } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import { exams, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';
@@ -10,9 +10,17 @@ import { note } from './audit';
 
 type Row = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
 
+const NOTICE: Record<OrderNotice, Unusual> = {
+  'called off': { code: 'order-called-off', values: {} },
+  'on hold': { code: 'order-on-hold', values: {} },
+  corrected: { code: 'order-corrected', values: {} },
+};
+
 const present = ({ orders: order, patients: patient }: Row, heldBy: string | null): Order => {
-  const { patientId: _, ...rest } = order;
-  return { ...rest, patient, heldBy };
+  const { patientId: _, notice, ...rest } = order;
+  // Computed whenever it is read: an age or a limit of the room's routine is never told from an older day.
+  const unusual = unusualOf(patient.body, order.situation);
+  return { ...rest, unusual: notice ? [NOTICE[notice], ...unusual] : unusual, patient, heldBy };
 };
 
 /** Who has the open exam of each order in hand. */
@@ -84,7 +92,6 @@ export async function addOrder(
         roomId,
         ...rest,
         side: order.side ?? null,
-        unusual: unusualOf(patient, order.situation),
         orderedAt: now,
         state: 'waiting',
       });

@@ -82,7 +82,7 @@ export const order: Order = {
   state: 'waiting',
   patient: { id: 'p1', initials: 'HK', body: { ageYears: 58, sex: 'female', statureMm: 1680, massKg: 74 } },
   situation: { canTurn: 'left' },
-  unusual: ['turns left only'],
+  unusual: [{ code: 'turns-to', values: { side: 'left' } }],
   projections: [{ projectionId: 'sacrum-ap-axial' }, { projectionId: 'coccyx-ap-axial' }],
   reference: null,
   planVersion: 1,

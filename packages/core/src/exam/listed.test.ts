@@ -6,12 +6,15 @@ import { computeSetup } from '../setup/computeSetup';
 import { aftercareFor, finishStepsFor } from './aftercare';
 import { doseLevelFor, doseLevelSchema, sumDoses, type DoseLevel } from './doseLevel';
 import { roomCheckFor } from './roomCheck';
+import { unusualWords, warns } from '../words/unusualWords';
 import { unusualOf } from './unusual';
+
+const said = (...asked: Parameters<typeof unusualOf>): string[] => unusualOf(...asked).map(unusualWords);
 
 describe('what is unusual about a patient', () => {
   test('an adult of median size who can do everything is not', () => {
-    expect(unusualOf({ ageYears: 40, massKg: 75, statureMm: 1750 }, {})).toEqual([]);
-    expect(unusualOf({}, {})).toEqual([]);
+    expect(said({ ageYears: 40, massKg: 75, statureMm: 1750 }, {})).toEqual([]);
+    expect(said({}, {})).toEqual([]);
   });
   test.each([
     [{ ageYears: 0.02 }, 'infant, 1 month'],
@@ -21,22 +24,23 @@ describe('what is unusual about a patient', () => {
     [{ ageYears: 80, massKg: 45 }, '45 kg'],
     [{ ageYears: 30, statureMm: 1960 }, '196 cm tall'],
     [{ ageYears: 30, statureMm: 1400 }, '140 cm tall'],
-  ])('%j: %s', (patient, said) => expect(unusualOf(patient, {})).toContain(said));
+  ])('%j: %s', (patient, words) => expect(said(patient, {})).toContain(words));
   test('a child is not called light or short', () =>
-    expect(unusualOf({ ageYears: 6, massKg: 18, statureMm: 1150 }, {})).toEqual(['child, 6 years']));
+    expect(said({ ageYears: 6, massKg: 18, statureMm: 1150 }, {})).toEqual(['child, 6 years']));
   test('what endangers comes before what hinders', () => {
-    const list = unusualOf(
+    const list = said(
       { ageYears: 40 },
       { canStand: false, canTurn: 'none', spineNotCleared: true, fractureSuspected: true, worn: ['collar'] },
     );
     expect(list.slice(0, 2)).toEqual(['spine not cleared', 'fracture suspected']);
     expect(list).toEqual(expect.arrayContaining(['cannot stand', 'cannot turn', 'collar']));
+    expect(unusualOf({}, { spineNotCleared: true, canStand: false }).map(warns)).toEqual([true, false]);
     expect(new Set(list).size).toBe(list.length);
   });
   test('what can be done to one side only, and what must stay', () => {
-    expect(unusualOf({}, { canTurn: 'left' })).toContain('turns left only');
-    expect(unusualOf({}, { keepStill: ['left leg'] })).toContain('left leg not to be moved');
-    expect(unusualOf({}, { proppedDeg: 45, canLieFlat: false })).toEqual(
+    expect(said({}, { canTurn: 'left' })).toContain('turns left only');
+    expect(said({}, { keepStill: ['left leg'] })).toContain('left leg not to be moved');
+    expect(said({}, { proppedDeg: 45, canLieFlat: false })).toEqual(
       expect.arrayContaining(['propped at 45°', 'cannot lie flat']),
     );
   });

@@ -1,6 +1,6 @@
 /** One order in full: what was asked, for whom, what it makes here, whether that is what was ordered, what to bring. */
 import { Button } from '@rneui/themed';
-import { examsOf, orderedExam, situationFor, withDepartmentDefaults } from '@taktik/core';
+import { examsOf, orderedExam, situationFor, unusualWords, warns, withDepartmentDefaults } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -122,8 +122,8 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
           {`${URGENCY[order.urgency]} · ${order.ward} · ${rooms.find((room) => room.id === order.roomId)?.name ?? order.roomId}${order.reference ? ` · order ${order.reference}` : ''}`}
         </Words>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-          {order.unusual.map((text) => (
-            <Tag key={text} text={text} tone={/not cleared|fracture|pregnan|orderer/.test(text) ? 'brick' : 'mauve'} />
+          {order.unusual.map((each) => (
+            <Tag key={unusualWords(each)} text={unusualWords(each)} tone={warns(each) ? 'brick' : 'mauve'} />
           ))}
         </View>
         {order.state === 'cancelled' && (

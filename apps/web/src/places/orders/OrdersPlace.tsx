@@ -1,5 +1,5 @@
 /** Orders: what is waiting, what is unusual about it, and what to bring. */
-import { situationFor } from '@taktik/core';
+import { situationFor, unusualWords, warns } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { FlatList, useWindowDimensions, View } from 'react-native';
@@ -213,8 +213,8 @@ function OrderRow({ order, now }: { order: Order; now: number }) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {order.urgency === 'now' && <Tag text="now" tone="lamp" />}
         {order.heldBy && !mine && <Tag text={`in hand: ${order.heldBy}`} tone="mauve" />}
-        {order.unusual.map((text) => (
-          <Tag key={text} text={text} tone={/not cleared|fracture|pregnan|orderer/.test(text) ? 'brick' : 'mauve'} />
+        {order.unusual.map((each) => (
+          <Tag key={unusualWords(each)} text={unusualWords(each)} tone={warns(each) ? 'brick' : 'mauve'} />
         ))}
         {summary?.blocked.map((name) => (
           <Tag key={name} text={`not as usual: ${name}`} tone="brick" />
