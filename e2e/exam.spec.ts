@@ -5,7 +5,7 @@ alone('from the order to the record, and still there after a restart', ONCE, asy
   await startSacrum(page);
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/15° , cephalad/);
   await expect(readout(page, 'SID')).toHaveAccessibleName(/40 in.*101.5 cm/);
-  await expect(readout(page, 'Centre')).toHaveAccessibleName(/2 in, above the symphysis/);
+  await expect(readout(page, 'Centre')).toHaveAccessibleName(/2 in, superior to the symphysis pubis/);
   await expect(page.getByRole('img', { name: /From the side.*tube 15° cephalad/ })).toBeVisible();
 
   // The patient changes, and all numbers follow.
@@ -108,7 +108,7 @@ test('a set-up that must not be done is not exposed, and says why', ONCE, async 
 
 test('the tube and the field are dragged on the stage, and the numbers follow', async ({ page }) => {
   await page.goto('/setup?p=pelvis-ap&age=40&h=175&w=75&room=room-1');
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/0° , straight/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/0° , perpendicular/);
   const drag = async (handle: string, dx: number, dy: number) => {
     const box = (await page.getByTestId(handle).boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -120,8 +120,8 @@ test('the tube and the field are dragged on the stage, and the numbers follow', 
   };
   await drag('tube-handle', 50, 10);
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/\d+° , cephalad.*Set by hand/);
-  if (await page.getByRole('button', { name: 'Look along the ray' }).isVisible())
-    await page.getByRole('button', { name: 'Look along the ray' }).click();
+  if (await page.getByRole('button', { name: 'Look along the CR' }).isVisible())
+    await page.getByRole('button', { name: 'Look along the CR' }).click();
   const before = await readout(page, 'Field').getAttribute('aria-label');
   await drag('field-handle', -30, 20);
   await expect(readout(page, 'Field')).not.toHaveAccessibleName(before!);

@@ -22,13 +22,13 @@ test('a rolled knee: its condyles fail, the correction is told and done, and the
   // The picture is there before its first pixels are.
   await expect.poll(() => mean(page, KNEE)).toBeGreaterThan(5);
   await expect(page.getByText('▲ 1 of 7 fail')).toBeVisible();
-  const correct = page.getByRole('button', { name: /^Do it: Roll the part 6°: back toward the receptor/ });
+  const correct = page.getByRole('button', { name: /^Do it: Rotate the part 6°: posterior side toward the receptor/ });
   await correct.click();
   await expect(page.getByText(/✓ All \d+ pass/)).toBeVisible();
   await expect(page).not.toHaveURL(/lie=/);
 });
 
-test('dragging the picture moves the part under the light, and what is cut is said', ONCE, async ({ page }) => {
+test('dragging the picture moves the part under the light, and what is clipped is said', ONCE, async ({ page }) => {
   await page.goto('/rehearse?p=chest-pa');
   const picture = page.getByRole('img', { name: /Simulated picture of Chest, PA/ });
   await expect(picture).toBeVisible();
@@ -40,7 +40,7 @@ test('dragging the picture moves the part under the light, and what is cut is sa
   await page.mouse.move(x, y - box.height * 0.16, { steps: 8 });
   await page.mouse.up();
   await expect(page.getByText('▲ apices')).toBeVisible();
-  await expect(page.getByText(/cut by/).first()).toBeVisible();
+  await expect(page.getByText(/clipped by/).first()).toBeVisible();
   await expect(page).toHaveURL(/lie=along/);
   await page.reload();
   await expect(page.getByText('▲ apices')).toBeVisible();

@@ -46,7 +46,7 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   const fold = page.getByRole('button', { name: 'Everything about the situation' });
   if (await fold.isVisible()) await fold.click();
   await page.getByRole('checkbox', { name: 'fluid level' }).click();
-  await expect(page.getByRole('article').first()).toContainText('level ray: fluid and free gas show');
+  await expect(page.getByRole('article').first()).toContainText('horizontal beam: air-fluid levels and free air show');
   // Back from a set-up finds what was touched last, however quick the hand.
   await page.getByRole('button', { name: /^Use way 1/ }).click();
   await expect(page.getByRole('heading', { name: 'Chest, PA, taken AP' })).toBeVisible();

@@ -14,6 +14,7 @@ export {
 } from './quantity/length';
 export { formatAngle } from './quantity/angle';
 export { signed } from './quantity/signed';
+export { significant } from './quantity/significant';
 export { MAS_STATIONS, nearestStation } from './quantity/station';
 export type { Assumption, Provenance } from './quantity/provenance';
 export type { Vec2, Vec3 } from './geometry/vector';
@@ -190,6 +191,7 @@ export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from '
 export { ordersFromFhir } from './interchange/orderFhir';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf, unusualSchema } from './exam/unusual';
+export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';
 export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';

@@ -13,6 +13,8 @@ export type Preferences = {
   pinned: string[];
   /** Opened last, newest first. */
   recent: string[];
+  /** Terms of the glossary that were looked at: a student sees the others underlined. */
+  termsRead: string[];
 };
 
 const MAX_RECENT = 8;
@@ -25,6 +27,7 @@ const initial: Preferences = {
   language: 'en',
   pinned: [],
   recent: [],
+  termsRead: [],
 };
 
 export const preferences = createSlice({
@@ -36,10 +39,14 @@ export const preferences = createSlice({
       const pinned = state.pinned.includes(id) ? state.pinned.filter((each) => each !== id) : [...state.pinned, id];
       return { ...state, pinned };
     },
+    termsRead: (state, { payload: ids }: PayloadAction<readonly string[]>) =>
+      ids.every((id) => state.termsRead.includes(id))
+        ? state
+        : { ...state, termsRead: [...new Set([...state.termsRead, ...ids])] },
     opened: (state, { payload: id }: PayloadAction<string>) => ({
       ...state,
       recent: [id, ...state.recent.filter((each) => each !== id)].slice(0, MAX_RECENT),
     }),
   },
 });
-export const { preferred, pinToggled, opened } = preferences.actions;
+export const { preferred, pinToggled, opened, termsRead } = preferences.actions;

@@ -22,6 +22,8 @@ type Props = {
   /** Of a group in which the arrow keys move: only one of it is reached by Tab. */
   tabIndex?: 0 | -1;
   onArrow?: (by: 1 | -1) => void;
+  /** What stands behind it: by a long press, or by “?” while it has the focus. */
+  onAsk?: () => void;
   ref?: Ref<View>;
 };
 
@@ -42,6 +44,7 @@ export function Press({
   testID,
   tabIndex,
   onArrow,
+  onAsk,
   ref,
 }: Props) {
   const theme = useTheme();
@@ -54,6 +57,10 @@ export function Press({
       event.preventDefault();
       event.stopPropagation();
       onArrow(by);
+    } else if (event.key === '?' && onAsk) {
+      event.preventDefault();
+      event.stopPropagation();
+      onAsk();
     } else if (event.key === ' ' && toggles && !disabled) {
       event.preventDefault();
       event.stopPropagation();
@@ -71,6 +78,7 @@ export function Press({
       accessibilityHint={hint}
       disabled={disabled}
       onPress={onPress}
+      onLongPress={onAsk}
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
       testID={testID}

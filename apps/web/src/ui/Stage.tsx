@@ -314,7 +314,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             )}
           </G>
         )}
-        {!small && name(side ? 'from the side' : 'along the ray', box.x + 10 * px, box.y + 20 * px, theme.inkSoft, 14)}
+        {!small && name(side ? 'from the side' : 'along the CR', box.x + 10 * px, box.y + 20 * px, theme.inkSoft, 14)}
         {!small &&
           !side &&
           name(
@@ -398,5 +398,5 @@ function describe(setup: Setup, unit: LengthUnit, side: boolean): string {
   const takes = grid
     ? ` Grid strips run ${grid.strips === 'up' ? setup.tube.ways.join(' to ') : 'side to side'}; they take ${Math.round(grid.centre * 100)} % at the centre, ${Math.round(grid.worseEdge * 100)} % at the worse edge.`
     : '';
-  return `Along the ray: light ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letters.join(' and ')}: ${setup.marker.place}.${takes}`;
+  return `Along the CR: light field ${formatRectangle(setup.field.atSkinMm.width, setup.field.atSkinMm.height, unit)} on the skin, ${setup.centre.text}. Marker ${setup.marker.letters.join(' and ')}: ${setup.marker.place}.${takes}`;
 }

@@ -96,12 +96,12 @@ describe('stepper', () => {
 describe('steps', () => {
   it('are ticked by a tap; grave cautions stand where they act', () => {
     const ticked = jest.fn();
-    show(<StepList setup={setup} done={[setup.steps[0].id]} onTick={ticked} />);
+    show(<StepList setup={setup} done={[setup.steps[0].id]} onTick={ticked} onAsk={jest.fn()} />);
     const [first, second] = screen.getAllByRole('checkbox');
     expect(first.getAttribute('aria-checked')).toBe('true');
     fireEvent.click(second);
     expect(ticked).toHaveBeenCalledWith(setup.steps[1].id);
-    expect(screen.getByText(/feet are not turned in/)).toBeTruthy();
+    expect(screen.getByText(/feet are not rotated/)).toBeTruthy();
   });
   it('the next one is the first without a tick', () => {
     expect(nextStep(setup, [])).toBe(setup.steps[0]);

@@ -2,7 +2,7 @@
 import type { Body } from '../body/body';
 import { eachSide, specOf, type Motion } from '../body/joints';
 import { dot } from '../geometry/vector';
-import { formatAngle, sinDeg, toDegrees } from '../quantity/angle';
+import { sinDeg, toDegrees } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
@@ -14,7 +14,10 @@ import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
 import { partsFor, type Wanted } from '../setup/placing/wanted';
 import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost } from './costs';
-import type { OtherWay } from './otherWay';
+import type { OtherWay, Said } from './otherWay';
+import type { Values, ValuesOf } from '../words/fact';
+import { say } from '../words/say';
+import type { KEEP_WORDS, TELL_WORDS } from '../words/wayWords';
 
 /** A ray that is off by less counts as the wanted one. */
 const SQUARE_DEG = 3;
@@ -87,36 +90,40 @@ function bendOf(setup: Setup, wanted: Wanted): { degrees: number; says: string }
     const degrees = Math.abs((pose.get(motion) ?? 0) - (wanted.pose.get(motion) ?? 0));
     if (!most || degrees > most.degrees) most = { degrees, motion };
   }
-  return most && { degrees: most.degrees, says: `${capitalize(specOf(most.motion).says)}:` };
+  return most && { degrees: most.degrees, says: `${capitalize(specOf(most.motion).says[0])}:` };
 }
 
-function tellReader(setup: Setup, costs: readonly Cost[]): string[] {
+type ToldTable = typeof KEEP_WORDS & typeof TELL_WORDS;
+export const said = <C extends keyof ToldTable>(
+  code: C,
+  values: ValuesOf<ToldTable, C> & Values = {} as ValuesOf<ToldTable, C> & Values,
+): Said => ({ code, values, text: say({ code, values }, { unit: 'in' }) });
+
+function tellReader(setup: Setup, costs: readonly Cost[]): Said[] {
   const { way, marker, situation, position } = setup;
   const decubitus = position.body === 'lateral-recumbent' && isRayLevel(setup);
   return [
-    ...(marker.extra.length > 0 ? [`Marked: ${marker.extra.join(', ')}`] : []),
-    ...costs.filter(({ id }) => TOLD.has(id)).map(({ text }) => text),
+    ...(marker.extra.length > 0 ? [said('tell-marked', { signs: marker.extra })] : []),
+    ...costs.filter(({ id }) => TOLD.has(id)).map(({ code, values, text }): Said => ({ code, values, text })),
     ...(decubitus && situation.suspected.includes('fluid level')
-      ? [`Fluid gathers on the ${way?.on ?? 'lower'} side, which lies beneath: the suspect side down`]
+      ? [said('tell-fluid', { side: way?.on ?? 'dependent' })]
       : []),
-    ...(decubitus && situation.suspected.includes('free gas') ? ['Gas gathers on the side that is up'] : []),
+    ...(decubitus && situation.suspected.includes('free gas') ? [said('tell-gas')] : []),
     ...(way && !isRayLevel(setup) && setup.position.body !== 'upright' && setup.showsLevels
-      ? ['No fluid levels: the ray is not level']
+      ? [said('tell-no-levels')]
       : []),
   ];
 }
 const TOLD: ReadonlySet<Cost['id']> = new Set(['off', 'distortion', 'size', 'level', 'bend', 'other']);
 
-function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situation): string[] {
+function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situation): Said[] {
   return [
-    offDeg < SQUARE_DEG
-      ? 'The wanted ray through the part'
-      : `The wanted ray within ${formatAngle(Math.round(offDeg))}`,
-    ...(setup.image.elongation < 1.02 ? ['Receptor square to the ray'] : []),
-    ...(isRayLevel(setup) && setup.showsLevels ? ['Level ray: fluid and free gas show'] : []),
-    ...(setup.receptor.grid ? [`Grid ${setup.receptor.grid.ratio}:1`] : []),
-    ...(setup.image.magnification <= usual.image.magnification * 1.02 ? ['The usual size'] : []),
-    ...(setup.position.body === 'supine' && situation.spineNotCleared ? ['The patient is not turned'] : []),
+    said('keeps-course', { offDeg: offDeg < SQUARE_DEG ? 0 : Math.round(offDeg) }),
+    ...(setup.image.elongation < 1.02 ? [said('keeps-receptor-square')] : []),
+    ...(isRayLevel(setup) && setup.showsLevels ? [said('keeps-level')] : []),
+    ...(setup.receptor.grid ? [said('keeps-grid', { ratio: setup.receptor.grid.ratio })] : []),
+    ...(setup.image.magnification <= usual.image.magnification * 1.02 ? [said('keeps-size')] : []),
+    ...(setup.position.body === 'supine' && situation.spineNotCleared ? [said('keeps-unrolled')] : []),
   ];
 }
 

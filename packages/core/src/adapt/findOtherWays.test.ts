@@ -9,6 +9,8 @@ import type { SetupRequest, Situation } from '../setup/request';
 import { findOtherWays, whyForbidden } from './findOtherWays';
 import type { OtherWay } from './otherWay';
 
+const told = ({ tell }: Pick<OtherWay, 'tell'>): string => tell.map(({ text }) => text).join();
+
 const patient = { ageYears: 40, sex: 'male' as const };
 const lies = { canStand: false, canSit: false, canTurn: 'none' } as const satisfies Partial<Situation>;
 const onBoard = { ...lies, spineNotCleared: true, worn: ['collar', 'board'] } satisfies Partial<Situation>;
@@ -34,7 +36,7 @@ describe('the trauma and recumbent forms are found', () => {
     // A leg that may be broken lies rolled out, as it lies: the ray is off by that and says so.
     expect(first.offDeg).toBeLessThan(id === 'knee-lateral' ? 15 : 3);
     expect(first.setup.receptor.holder).toBe('stand');
-    if (first.setup.way) expect(first.tell.join()).toContain('cross-table');
+    if (first.setup.way) expect(told(first)).toContain('cross-table');
   });
 
   test('the hip whose other leg cannot be raised: the ray goes under it, or the modified form', () => {
@@ -59,7 +61,7 @@ describe('the trauma and recumbent forms are found', () => {
     expect(first.setup.marker.extra).toEqual(expect.arrayContaining(['AP', 'supine']));
     expect(costIds(first)).toEqual(expect.arrayContaining(['size', 'sid', 'reversed']));
     // The figure that is said is the enlargement of the heart by similar triangles.
-    const said = Number(/Heart drawn (\d+) %/.exec(first.costs.find(({ id }) => id === 'size')!.text)![1]);
+    const said = Number(/Heart magnified (\d+) %/.exec(first.costs.find(({ id }) => id === 'size')!.text)![1]);
     expect(said).toBeGreaterThan(3);
     expect(said).toBeLessThan(20);
     expect(first.setup.tube.sidMm).toBeLessThan(first.setup.tube.sidWantedMm);
@@ -72,8 +74,8 @@ describe('the trauma and recumbent forms are found', () => {
     expect(-dot(setup.scene.receptor.n, setup.scene.beam)).toBeCloseTo(1, 6);
     // From the vertical the beam leans as the back rest does from flat.
     expect(toDegrees(Math.acos(-setup.scene.beam[2]))).toBeCloseTo(proppedDeg, 3);
-    expect(first.tell.join()).toContain(`semi-erect ${proppedDeg}°`);
-    expect(first.tell.join()).toMatch(/no fluid levels/i);
+    expect(told(first)).toContain(`semi-erect ${proppedDeg}°`);
+    expect(told(first)).toMatch(/no air-fluid levels/i);
   });
 
   test.each([30, 45, 60])(
@@ -92,7 +94,7 @@ describe('the trauma and recumbent forms are found', () => {
       // The beam square to the back rest would lean as the back rest does from upright.
       expect(shows.offDeg).toBeCloseTo(90 - proppedDeg, 0);
       expect(found.find((way) => !level(way))!.costs.map(({ text }) => text)).toContain(
-        'Does not show fluid level: the ray is not level',
+        'Does not show fluid level: the beam is not horizontal',
       );
     },
   );
@@ -110,7 +112,7 @@ describe('the trauma and recumbent forms are found', () => {
         ({ request }) => request.way?.on,
       );
       expect(sides).toEqual(expect.arrayContaining(['left', 'right']));
-      expect(first.tell.join()).toMatch(/suspect side down/);
+      expect(told(first)).toMatch(/suspect side down/);
     }
     // Gas shows over the liver.
     if (sign === 'free gas') expect(first.setup.way?.on).toBe('left');
@@ -163,7 +165,7 @@ describe('the trauma and recumbent forms are found', () => {
       const along = setup.inPart.find(({ segment }) => segment === part)!.ray[2];
       expect(Math.abs(along)).toBeLessThan(Math.sin((4 * Math.PI) / 180));
     }
-    expect(pair.tell.join()).toContain('two pictures');
+    expect(told(pair)).toContain('two exposures');
   });
 
   test('one picture of a joint that does not straighten is off by half the bend for either half', () => {

@@ -1,6 +1,7 @@
 /** A joint that does not straighten, shown in two exposures. */
 import type { Half } from '../setup/placing/given';
 import type { Wanted } from '../setup/placing/wanted';
+import { said } from './assess';
 import { cost, POINTS } from './costs';
 import type { OtherWay } from './otherWay';
 
@@ -21,9 +22,9 @@ export function joinHalves(found: readonly OtherWay[], wanted: Wanted): OtherWay
           says: `${upper.says}. Then ${lower.says.charAt(0).toLowerCase()}${lower.says.slice(1)}`,
           second: lower.setup,
           secondRequest: lower.request,
-          keeps: [...upper.keeps, `Each half of the ${joint} square to its own ray`],
+          keeps: [...upper.keeps, said('keeps-halves', { joint })],
           costs: [...dearer.costs, cost('second', POINTS.second, 'cost-second', {}, 'in')],
-          tell: [...upper.tell, `The ${joint} in two pictures: it does not straighten`],
+          tell: [...upper.tell, said('tell-halves', { joint })],
           points: dearer.points + POINTS.second,
         };
       }),

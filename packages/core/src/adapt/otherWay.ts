@@ -1,7 +1,11 @@
 /** What a way is as the search hands it out. */
 import type { SetupRequest } from '../setup/request';
 import type { Setup } from '../setup/setup';
+import type { Fact } from '../words/fact';
 import type { Cost } from './costs';
+
+/** A fact with its sentence. */
+export type Said = Fact & { text: string };
 
 export type OtherWay = {
   /** Short text of the way, the same whenever the same is found. */
@@ -16,10 +20,11 @@ export type OtherWay = {
   second: Setup | null;
   /** Degrees between the ray and the wanted one in the part. */
   offDeg: number;
-  keeps: string[];
+  /** What it keeps of the usual way. */
+  keeps: Said[];
   costs: Cost[];
   /** What the reader of the picture must know. */
-  tell: string[];
+  tell: Said[];
   /** Points of all costs: the ways are ranked by them. */
   points: number;
 };

@@ -13,6 +13,8 @@ const asked = z.strictObject({
   overrides: overridesSchema.optional(),
 });
 
+const said = z.strictObject({ code: z.string(), values: valuesSchema, text: z.string() });
+
 const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
   id: z.string(),
   request: asked,
@@ -22,7 +24,7 @@ const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
   setup: setupSchema,
   second: setupSchema.nullable(),
   offDeg: z.number(),
-  keeps: z.array(z.string()),
+  keeps: z.array(said),
   costs: z.array(
     z.strictObject({
       id: z.enum(COST_IDS),
@@ -32,7 +34,7 @@ const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
       points: z.number(),
     }),
   ),
-  tell: z.array(z.string()),
+  tell: z.array(said),
   points: z.number(),
 });
 

@@ -69,7 +69,7 @@ export function situationPresets(side: 'left' | 'right' = 'right'): SituationPre
     },
     {
       id: 'kyphosis',
-      name: 'Bent back',
+      name: 'Kyphosis',
       situation: { canLieFlat: false, canProne: false, joints: { trunkFlexion: [BENT_BACK_DEG, 85] } },
     },
     { id: 'heavy', name: `${HEAVY_KG} kg`, situation: { canProne: false }, patient: { massKg: HEAVY_KG } },

@@ -18,7 +18,9 @@ const THUMB_ACROSS: Vec3 = [0, 0.882, -0.47];
 /** An axis of the patient in anatomical position, or the line through two landmarks of the left side. */
 export type Axis = Vec3 | { from: string; to: string };
 type Drive = { segment: string; axis: Axis; share: number };
-type MovementSpec = { drives: readonly Drive[]; paired: boolean; range: readonly [number, number]; says: string };
+type MovementSpec = { drives: readonly Drive[]; paired: boolean; range: readonly [number, number]; says: Says };
+/** What the movement is called one way and the other. */
+type Says = readonly [above: string, below: string];
 
 /** @param by factor on the axis: 1 turns right-handed about it, on the left side */
 const one = (
@@ -26,16 +28,16 @@ const one = (
   axis: Axis,
   by: 1 | -1,
   range: readonly [number, number],
-  says: string,
+  says: Says,
   paired = true,
 ): MovementSpec => ({ drives: [{ segment, axis, share: by }], paired, range, says });
-const middle = (segment: string, axis: Axis, by: 1 | -1, range: readonly [number, number], says: string) =>
+const middle = (segment: string, axis: Axis, by: 1 | -1, range: readonly [number, number], says: Says) =>
   one(segment, axis, by, range, says, false);
-/** The spine shares a movement out between loin and chest. */
-const trunk = (axis: Axis, loin: number, range: readonly [number, number], says: string): MovementSpec => ({
+/** The spine shares a movement out between lumbar and thoracic spine. */
+const trunk = (axis: Axis, lumbar: number, range: readonly [number, number], says: Says): MovementSpec => ({
   drives: [
-    { segment: 'lumbar', axis, share: loin },
-    { segment: 'thorax', axis, share: 1 - loin },
+    { segment: 'lumbar', axis, share: lumbar },
+    { segment: 'thorax', axis, share: 1 - lumbar },
   ],
   paired: false,
   range,
@@ -47,44 +49,61 @@ const trunk = (axis: Axis, loin: number, range: readonly [number, number], says:
  * The range of a paired movement holds for each side.
  */
 export const MOVEMENTS = {
-  trunkFlexion: trunk(X, 0.6, [-30, 85], 'the trunk bends forward'),
-  trunkSideBend: trunk(Y, 0.5, [-35, 35], 'the trunk bends to the left'),
-  trunkRotation: trunk(Z, 0.15, [-45, 45], 'the trunk turns to the left'),
-  neckExtension: middle('neck', X, -1, [-45, 50], 'the neck bends back'),
-  neckSideBend: middle('neck', Y, 1, [-35, 35], 'the neck bends to the left'),
-  neckRotation: middle('neck', Z, 1, [-45, 45], 'the neck turns to the left'),
-  headExtension: middle('head', X, -1, [-25, 35], 'the head nods back'),
-  headSideBend: middle('head', Y, 1, [-15, 15], 'the head tips to the left'),
-  headRotation: middle('head', Z, 1, [-45, 45], 'the head turns to the left'),
-  jawOpening: middle('mandible', X, 1, [0, 30], 'the jaw opens'),
-  scapulaElevation: one('clavicle', Y, -1, [-10, 35], 'the shoulder is drawn up'),
-  scapulaProtraction: one('clavicle', Z, -1, [-20, 25], 'the shoulder comes forward'),
-  shoulderFlexion: one('upperarm', X, -1, [-60, 180], 'the arm is raised forward'),
-  shoulderAbduction: one('upperarm', Y, -1, [-45, 180], 'the arm is raised sideways'),
-  shoulderMedialRotation: one('upperarm', Z, -1, [-90, 90], 'the arm turns in'),
-  elbowFlexion: one('forearm', X, -1, [-5, 150], 'the elbow bends'),
+  trunkFlexion: trunk(X, 0.6, [-30, 85], ['trunk flexion', 'trunk extension']),
+  trunkSideBend: trunk(
+    Y,
+    0.5,
+    [-35, 35],
+    ['lateral bending of the trunk to the left', 'lateral bending of the trunk to the right'],
+  ),
+  trunkRotation: trunk(Z, 0.15, [-45, 45], ['trunk rotation to the left', 'trunk rotation to the right']),
+  neckExtension: middle('neck', X, -1, [-45, 50], ['neck extension', 'neck flexion']),
+  neckSideBend: middle(
+    'neck',
+    Y,
+    1,
+    [-35, 35],
+    ['lateral bending of the neck to the left', 'lateral bending of the neck to the right'],
+  ),
+  neckRotation: middle('neck', Z, 1, [-45, 45], ['neck rotation to the left', 'neck rotation to the right']),
+  headExtension: middle('head', X, -1, [-25, 35], ['head extension', 'head flexion']),
+  headSideBend: middle('head', Y, 1, [-15, 15], ['head tilt to the left', 'head tilt to the right']),
+  headRotation: middle('head', Z, 1, [-45, 45], ['head rotation to the left', 'head rotation to the right']),
+  jawOpening: middle('mandible', X, 1, [0, 30], ['mouth opening', 'mouth opening']),
+  scapulaElevation: one('clavicle', Y, -1, [-10, 35], ['shoulder elevation', 'shoulder depression']),
+  scapulaProtraction: one('clavicle', Z, -1, [-20, 25], ['shoulder protraction', 'shoulder retraction']),
+  shoulderFlexion: one('upperarm', X, -1, [-60, 180], ['shoulder flexion', 'shoulder extension']),
+  shoulderAbduction: one('upperarm', Y, -1, [-45, 180], ['shoulder abduction', 'shoulder adduction']),
+  shoulderMedialRotation: one(
+    'upperarm',
+    Z,
+    -1,
+    [-90, 90],
+    ['medial rotation of the arm', 'lateral rotation of the arm'],
+  ),
+  elbowFlexion: one('forearm', X, -1, [-5, 150], ['elbow flexion', 'elbow extension']),
   forearmPronation: one(
     'radius',
     { from: 'ulnar_styloid_L', to: 'radial_head_L' },
     -1,
     [-5, 175],
-    'the palm turns down',
+    ['forearm pronation', 'forearm supination'],
   ),
-  wristFlexion: one('hand', PALM_X, -1, [-75, 85], 'the wrist bends to the palm'),
-  wristUlnarDeviation: one('hand', Y, 1, [-25, 40], 'the hand leans to the little finger'),
-  thumbAbduction: one('finger1', THUMB_OUT, 1, [-15, 60], 'the thumb comes out of the palm'),
-  thumbFlexion: one('finger1', THUMB_ACROSS, 1, [-20, 60], 'the thumb goes across the palm'),
-  finger2Flexion: one('finger2', PALM_X, -1, [-35, 95], 'the second finger bends'),
-  finger3Flexion: one('finger3', PALM_X, -1, [-35, 95], 'the third finger bends'),
-  finger4Flexion: one('finger4', PALM_X, -1, [-35, 95], 'the fourth finger bends'),
-  finger5Flexion: one('finger5', PALM_X, -1, [-35, 95], 'the fifth finger bends'),
-  hipFlexion: one('thigh', X, -1, [-25, 130], 'the hip bends'),
-  hipAbduction: one('thigh', Y, -1, [-35, 50], 'the leg goes outward'),
-  hipMedialRotation: one('thigh', Z, -1, [-60, 45], 'the leg turns in'),
-  kneeFlexion: one('shank', X, 1, [-5, 150], 'the knee bends'),
-  anklePlantarFlexion: one('talus', X, 1, [-25, 55], 'the foot points'),
-  footInversion: one('foot', SUBTALAR, 1, [-20, 35], 'the sole turns in'),
-  toesFlexion: one('toes', X, 1, [-65, 45], 'the toes bend to the sole'),
+  wristFlexion: one('hand', PALM_X, -1, [-75, 85], ['wrist flexion', 'wrist extension']),
+  wristUlnarDeviation: one('hand', Y, 1, [-25, 40], ['ulnar deviation', 'radial deviation']),
+  thumbAbduction: one('finger1', THUMB_OUT, 1, [-15, 60], ['thumb abduction', 'thumb adduction']),
+  thumbFlexion: one('finger1', THUMB_ACROSS, 1, [-20, 60], ['thumb flexion', 'thumb extension']),
+  finger2Flexion: one('finger2', PALM_X, -1, [-35, 95], ['second finger flexion', 'second finger extension']),
+  finger3Flexion: one('finger3', PALM_X, -1, [-35, 95], ['third finger flexion', 'third finger extension']),
+  finger4Flexion: one('finger4', PALM_X, -1, [-35, 95], ['fourth finger flexion', 'fourth finger extension']),
+  finger5Flexion: one('finger5', PALM_X, -1, [-35, 95], ['fifth finger flexion', 'fifth finger extension']),
+  hipFlexion: one('thigh', X, -1, [-25, 130], ['hip flexion', 'hip extension']),
+  hipAbduction: one('thigh', Y, -1, [-35, 50], ['hip abduction', 'hip adduction']),
+  hipMedialRotation: one('thigh', Z, -1, [-60, 45], ['medial rotation of the leg', 'lateral rotation of the leg']),
+  kneeFlexion: one('shank', X, 1, [-5, 150], ['knee flexion', 'knee extension']),
+  anklePlantarFlexion: one('talus', X, 1, [-25, 55], ['plantar flexion', 'dorsiflexion']),
+  footInversion: one('foot', SUBTALAR, 1, [-20, 35], ['inversion of the foot', 'eversion of the foot']),
+  toesFlexion: one('toes', X, 1, [-65, 45], ['plantar flexion of the toes', 'dorsiflexion of the toes']),
 } as const satisfies Record<string, MovementSpec>;
 export type Movement = keyof typeof MOVEMENTS;
 export const MOVEMENT_NAMES = Object.keys(MOVEMENTS) as Movement[];

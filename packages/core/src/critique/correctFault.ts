@@ -107,7 +107,7 @@ function ofSign(ideal: Setup, sign: Sign): MeasuredFault | null {
 /** A name that says that two marks meet, where on a good picture of this body they do not: they lie apart as they belong. */
 const nameFor = (name: string, wanted: number, tolerance: number): string =>
   Math.abs(wanted) > tolerance
-    ? name.replace(/\bover each other\b/, `as far apart as they belong (${Math.abs(Math.round(wanted))} mm)`)
+    ? name.replace(/\bsuperimposed\b/, `as far apart as usual (${Math.abs(Math.round(wanted))} mm)`)
     : name;
 
 type Says = (way: string, first: string, second: string) => string;
@@ -124,9 +124,9 @@ function sidesOf(
 }
 
 const PLACING = {
-  'centre-along': 'Part in the light, up and down the receptor',
-  'centre-across': 'Part in the light, side to side',
-  crooked: 'Part straight in the light',
+  'centre-along': 'Part centred along the field',
+  'centre-across': 'Part centred across the field',
+  crooked: 'Part aligned with the field',
 } as const;
 
 /** What an entry's fault is measured by, as its criterion is called. */
@@ -146,8 +146,8 @@ function placing(ideal: Setup): MeasuredFault[] {
     name: PLACING[`centre-${id}`],
     unit: 'mm',
     about: id === 'along' ? 'alongMm' : 'acrossMm',
-    more: `The part lies too far toward the ${more} of the light`,
-    less: `The part lies too far toward the ${less} of the light`,
+    more: `The part lies too far toward the ${more} of the field`,
+    less: `The part lies too far toward the ${less} of the field`,
     wanted: where[id],
     tolerance: CENTRE_MM * m,
     measure: (setup) => centringOf(setup)[id],
@@ -160,8 +160,8 @@ function placing(ideal: Setup): MeasuredFault[] {
       name: PLACING.crooked,
       unit: '°',
       about: 'turnDeg',
-      more: `Turned against the light, its ${up} toward the ${left}`,
-      less: `Turned against the light, its ${up} toward the ${right}`,
+      more: `Not aligned with the field, its ${up} toward the ${left}`,
+      less: `Not aligned with the field, its ${up} toward the ${right}`,
       wanted: 0,
       tolerance: CROOKED_DEG,
       measure: (setup) => crookedIn(ideal, setup),
@@ -216,9 +216,9 @@ export type Correction = {
 };
 
 const NAMES: Readonly<Record<keyof Mishap, string>> = {
-  rollDeg: 'rolled',
+  rollDeg: 'rotated',
   tiltDeg: 'tilted',
-  turnDeg: 'crooked',
+  turnDeg: 'not aligned',
   alongMm: 'off centre along the receptor',
   acrossMm: 'off centre across the receptor',
 };
@@ -239,15 +239,15 @@ export function motionWords(setup: Setup, about: keyof Mishap, amount: number, u
   const size = about.endsWith('Mm') ? formatLength(Math.abs(amount), unit) : `${Math.abs(Math.round(amount * 2) / 2)}°`;
   switch (about) {
     case 'rollDeg':
-      return `Roll the part ${size}: ${at(u, amount)} toward the receptor${chinWords(setup, about, amount)}`;
+      return `Rotate the part ${size}: ${at(u, amount)} toward the receptor${chinWords(setup, about, amount)}`;
     case 'tiltDeg':
       return `Tilt the part ${size}: ${at(v, -amount)} toward the receptor${chinWords(setup, about, amount)}`;
     case 'turnDeg':
-      return `Turn the part ${size} in the light: ${at(v, 1)} toward the ${at(u, -amount)}`;
+      return `Align the part, ${size}: ${at(v, 1)} toward the ${at(u, -amount)}`;
     case 'alongMm':
-      return `Move the light ${size} toward the ${at(v, -amount)}, or the part as much the other way`;
+      return `Move the field ${size} toward the ${at(v, -amount)}, or the part as much the other way`;
     case 'acrossMm':
-      return `Move the light ${size} toward the ${at(u, -amount)}, or the part as much the other way`;
+      return `Move the field ${size} toward the ${at(u, -amount)}, or the part as much the other way`;
   }
 }
 

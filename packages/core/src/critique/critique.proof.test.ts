@@ -50,7 +50,7 @@ describe.each(projections.map(({ id }) => id))('%s', (id) => {
         const putRight = withMotion(ideal, about, sense * OFF[about] + amount);
         expect(Math.abs(fault.measure(putRight) - fault.wanted)).toBeLessThanOrEqual(fault.tolerance);
         expect(proof.passes).toBe(true);
-        expect(text).toMatch(/^(Roll|Tilt|Turn|Move)/);
+        expect(text).toMatch(/^(Rotate|Tilt|Align|Move)/);
         corrected += 1;
       }
     // Some can be measured to one side alone; none in neither.

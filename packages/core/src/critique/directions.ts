@@ -6,12 +6,12 @@ import { standingOf } from '../radiograph/bodySolids';
 import type { Setup } from '../setup/setup';
 
 const AXES: readonly { d: Vec3; says: string; limb?: readonly [left: string, right: string] }[] = [
-  { d: [1, 0, 0], says: 'left side', limb: ['outer side', 'inner side'] },
-  { d: [-1, 0, 0], says: 'right side', limb: ['inner side', 'outer side'] },
-  { d: [0, -1, 0], says: 'front' },
-  { d: [0, 1, 0], says: 'back' },
-  { d: [0, 0, 1], says: 'head end', limb: ['trunk end', 'trunk end'] },
-  { d: [0, 0, -1], says: 'foot end', limb: ['far end', 'far end'] },
+  { d: [1, 0, 0], says: 'left side', limb: ['lateral side', 'medial side'] },
+  { d: [-1, 0, 0], says: 'right side', limb: ['medial side', 'lateral side'] },
+  { d: [0, -1, 0], says: 'anterior side' },
+  { d: [0, 1, 0], says: 'posterior side' },
+  { d: [0, 0, 1], says: 'head end', limb: ['proximal end', 'proximal end'] },
+  { d: [0, 0, -1], says: 'foot end', limb: ['distal end', 'distal end'] },
 ];
 const LIMB = /^(upperarm|forearm|radius|hand|finger\d|thigh|shank|patella|talus|foot|toes)_([LR])$/;
 
@@ -22,7 +22,7 @@ export function inPart(setup: Setup, d: Vec3): { segment: string; d: Vec3 } {
   return { segment, d: intoFrame(frame, d) };
 }
 
-/** "front", "outer side", "head end": the side of the part that points most nearly that way. */
+/** "anterior side", "lateral side", "head end": the side of the part that points most nearly that way. */
 export function sideToward(setup: Setup, d: Vec3): string {
   const { segment, d: own } = inPart(setup, d);
   const limb = LIMB.exec(segment);

@@ -58,7 +58,7 @@ describe('the room made ready', () => {
         expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length);
         expect(said).not.toMatch(/undefined|NaN|null/);
         expect(said).toContain(`Receptor ${setup.receptor.size.name}`);
-        expect(said).toContain(setup.receptor.grid ? `Grid ${setup.receptor.grid.ratio}:1 in` : 'No grid');
+        expect(said).toContain(setup.receptor.grid ? `Grid ${setup.receptor.grid.ratio}:1` : 'No grid');
         checked += 1;
       }
     expect(checked).toBe(projections.length * demoRooms.length);

@@ -1,7 +1,7 @@
 /** The room made ready before the patient comes in, from the first planned set-up. */
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
-import { HOLDER_WORDS } from '../words/names';
+import { atHolder, HOLDER_WORDS } from '../words/names';
 import { techniqueWords } from '../setup/told/words';
 
 export type CheckStep = { id: string; text: string };
@@ -14,13 +14,13 @@ export function roomCheckFor(setup: Setup, unit: LengthUnit = 'in'): CheckStep[]
   const steps: [string, string][] = [
     [
       'receptor',
-      `Receptor ${receptor.size.name}${receptor.size.fixed ? '' : ` ${receptor.orientation}`} in the ${holder}`,
+      `Receptor ${receptor.size.name}${receptor.size.fixed ? '' : ` ${receptor.orientation}`} ${atHolder(receptor.holder)}`,
     ],
     ['tube', `${detent ? `Tube in its detent over the ${holder}` : 'Tube free, out of its detent'}; ${height}`],
     ['sid', `SID ${formatLength(tube.sidMm, unit)}`],
-    ['collimator', `Collimator ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)}`],
-    ['grid', receptor.grid ? `Grid ${receptor.grid.ratio}:1 in` : 'No grid'],
-    ['technique', `Technique ${techniqueWords(exposure)}, ${exposure.focalSpot} focus`],
+    ['collimator', `Collimate to ${formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit)}`],
+    ['grid', receptor.grid ? `Grid ${receptor.grid.ratio}:1` : 'No grid'],
+    ['technique', `Technique ${techniqueWords(exposure)}, ${exposure.focalSpot} focal spot`],
     ...[...setup.prepare, ...setup.aids].map((item, i): [string, string] => [
       `prepare-${i}`,
       `${item.charAt(0).toUpperCase()}${item.slice(1)}`,

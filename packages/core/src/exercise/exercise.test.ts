@@ -73,7 +73,7 @@ test('a faulty picture fails the criterion that it was made for', () => {
     if (fault.about.endsWith('Deg')) expect(failed.map(({ id }) => id)).toContain(fault.id);
     const wrong = scoreExercise(scenario, { kind: 'spot the fault', faultId: 'none', way: 'more', amount: 1 }, room);
     expect(wrong.share).toBe(0);
-    expect(wrong.items[2].right).toMatch(/^(Roll|Tilt|Turn|Move)/);
+    expect(wrong.items[2].right).toMatch(/^(Rotate|Tilt|Align|Move)/);
   }
 });
 

@@ -7,12 +7,12 @@ type Who = Pick<Case, 'patient' | 'situation'> & { says: string };
 
 const ADULT: Who = { says: 'an adult of median size', patient: { ageYears: 44 }, situation: {} };
 const SLIGHT: Who = {
-  says: 'a slight woman of 72',
+  says: 'an asthenic woman of 72',
   patient: { ageYears: 72, sex: 'female', statureMm: 1560, massKg: 49 },
   situation: {},
 };
 const BROAD: Who = {
-  says: 'a broad man of 51',
+  says: 'a hypersthenic man of 51',
   patient: { ageYears: 51, sex: 'male', statureMm: 1790, massKg: 118 },
   situation: {},
 };
@@ -20,7 +20,7 @@ const INFANT: Who = { says: 'an infant of 9 months', patient: { ageYears: 0.75 }
 const SMALL: Who = { says: 'a child of 3', patient: { ageYears: 3 }, situation: {} };
 const SCHOOL: Who = { says: 'a child of 6', patient: { ageYears: 6 }, situation: {} };
 const BED: Who = {
-  says: 'a patient in bed who cannot stand',
+  says: 'a bedside patient who cannot stand',
   patient: { ageYears: 78, statureMm: 1650, massKg: 62 },
   situation: { place: 'bedside', canStand: false },
 };

@@ -68,7 +68,7 @@ function scored(items: ScoreItem[]): Score {
 
 const degrees = (value: number): string => `${Math.round(value)}°`;
 const angleText = (value: number, [head, feet]: readonly [string, string]): string =>
-  Math.round(value) === 0 ? 'straight' : `${degrees(Math.abs(value))} ${angledTo(value > 0 ? head : feet)}`;
+  Math.round(value) === 0 ? 'perpendicular' : `${degrees(Math.abs(value))} ${angledTo(value > 0 ? head : feet)}`;
 
 /** The turn that is furthest off. */
 function worstTurn(lie: Mishap): { key: keyof Mishap; off: number } {
@@ -124,7 +124,7 @@ function scoreSetUp(
       id: 'field',
       name: 'Field',
       share: cut.length > 0 ? 0 : graded(over, WITHIN.fieldOver),
-      said: `${formatRectangle(answer.fieldMm[0], answer.fieldMm[1], unit)}${cut.length > 0 ? `, cuts ${cut.map((edge) => edge.name).join(', ')}` : ''}`,
+      said: `${formatRectangle(answer.fieldMm[0], answer.fieldMm[1], unit)}${cut.length > 0 ? `, clips ${cut.map((edge) => edge.name).join(', ')}` : ''}`,
       right: formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit),
       grave: cut.length > 0 || over > GRAVE_FIELD_OVER,
     },

@@ -204,7 +204,7 @@ function documentOf(
       const { says, paired, drives, range } = specOf(movement);
       return {
         movement,
-        meaning: says,
+        meaning: says[0],
         paired,
         segments: drives.map(({ segment }) => segment),
         rangeDeg: [range[0], range[1]],

@@ -25,14 +25,9 @@ const belly = author('abdomen', {
   grid: 'by-thickness',
   sid: sid(40, 40, 48),
   breathing: { phase: 'out', why: 'the diaphragm is high' },
-  marker: { place: 'lower corner, beside the pelvis', row: 'lower', extra: [] },
-  protection: [leadIfAsked('shield for the gonads of men, below the symphysis')],
-  remove: [
-    'clothing with zips or metal below the chest',
-    'belt, coins and keys',
-    'navel jewellery',
-    'wet nappy or pad',
-  ],
+  marker: { place: 'lower corner of the field, beside the pelvis', row: 'lower', extra: [] },
+  protection: [leadIfAsked('gonadal shield for men, below the symphysis pubis')],
+  remove: ['clothing with zips or metal below the chest'],
   prepare: [],
   steps: [],
   cautions: [askFirst],
@@ -55,18 +50,18 @@ export const abdomenDose = (
     range: 8,
   });
 export const flanks: CoverSource[] = [
-  point('ASIS_L', 'left wing of the hip bone', 6, 'across'),
-  point('ASIS_R', 'right wing of the hip bone', 6, 'across'),
+  point('ASIS_L', 'left iliac wing', 6, 'across'),
+  point('ASIS_R', 'right iliac wing', 6, 'across'),
 ];
 const kub: CoverSource[] = [
   ...flanks,
-  point('symphysis_sup', 'symphysis', 4, 'along'),
+  point('symphysis_sup', 'symphysis pubis', 4, 'along'),
   ...pair('kidney', 'kidney', 10, 'along'),
 ];
 const withDome: CoverSource[] = [...flanks, all('left_hemidiaphragm', 'domes of the diaphragm', 12, 'along')];
 const bones = ['L', 'ilium', 'iliac', 'isch', 'pubic', 'superior_pubic', 'rib10', 'rib11', 'rib12', 'S'];
 const onCrests = (options: object = {}) =>
-  amid('iliac_crest_L', 'iliac_crest_R', 'midline, level of the crests or a finger lower', {
+  amid('iliac_crest_L', 'iliac_crest_R', 'midline, level of the iliac crests or a finger lower', {
     from: [['feet', 12]],
     checkBy: ['iliac_crest_L', 'ASIS_L'],
     ...options,
@@ -79,15 +74,21 @@ const aboveCrests = (mm: number, line: string, { taught, forward = 0 }: { taught
     taught,
     checkBy: ['iliac_crest_L', 'xiphoid_tip'],
   });
-const rotated = fault('rotated', 'Wings of the hip bones unlike', 'Pelvis turned', 'Level both ASIS', 'process-L3');
+const rotated = fault(
+  'rotated',
+  'Iliac wings not symmetrical',
+  'Pelvis rotated',
+  'Bring both ASIS to the same distance from the receptor',
+  'process-L3',
+);
 const back = (say: string, more: Partial<WaySource> = {}): WaySource =>
   way('supine', ['table-tray', 'table-top', 'bed'], TRUNK, say, { pose: ['arms-clear'], ...more });
-const airFirst = 'Five minutes in this position before the exposure: air has to rise.';
+const airFirst = 'Five minutes in this position before the exposure: free air has to rise.';
 
 export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-ap-supine',
-    name: 'Abdomen, AP, lying',
+    name: 'Abdomen, AP, supine',
     alsoCalled: [
       'KUB',
       'flat plate',
@@ -102,18 +103,27 @@ export const abdomen: ProjectionSource[] = [
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
     showsLevels: true,
-    shows: 'Kidneys to symphysis: stones, gas, tubes',
-    positions: [back('Lying on the back, support under the knees')],
+    shows: 'Kidneys to symphysis pubis: calcifications, bowel gas, tubes',
+    positions: [back('Supine, support under the knees')],
     ray: ray('AP'),
     aim: onCrests(),
     cover: kub,
     maySplit: true,
-    receptor: usual('14×17', 'lengthwise', { note: 'two crosswise in the broad' }),
+    receptor: usual('14×17', 'lengthwise', { note: 'two crosswise in a hypersthenic build' }),
     exposure: abdomenDose(),
-    checks: ['Upper poles of the kidneys to the symphysis', 'Wings of the hip bones alike', 'Edge of the psoas seen'],
+    checks: [
+      'Upper poles of the kidneys to the symphysis pubis included',
+      'Iliac wings symmetrical',
+      'Outline of the psoas muscles seen',
+    ],
     faults: [
       rotated,
-      fault('low-cut', 'Symphysis cut', 'Centred too high', 'Lower edge of the light just below the symphysis'),
+      fault(
+        'low-cut',
+        'Symphysis pubis clipped',
+        'Centred too high',
+        'Lower edge of the field just below the symphysis pubis',
+      ),
     ],
     variants: [
       {
@@ -129,7 +139,7 @@ export const abdomen: ProjectionSource[] = [
   }),
   belly({
     id: 'abdomen-ap-upright',
-    name: 'Abdomen, AP, standing',
+    name: 'Abdomen, AP, erect',
     alsoCalled: [
       'upright abdomen',
       'erect abdomen',
@@ -142,30 +152,35 @@ export const abdomen: ProjectionSource[] = [
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
     showsLevels: true,
-    shows: 'Free air under the diaphragm, fluid levels',
+    shows: 'Free intraperitoneal air under the diaphragm, air-fluid levels',
     positions: [
-      way('upright', ['wall'], TRUNK, 'Standing or seated, back on the receptor, arms clear', {
+      way('upright', ['wall'], TRUNK, '{erect}, back to the receptor, arms clear of the field', {
         seatable: true,
         pose: ['arms-clear'],
       }),
     ],
     ray: ray('AP'),
-    aim: aboveCrests(65, 'midline', { taught: '2 to 3 in above the crests' }),
+    aim: aboveCrests(65, 'midline', { taught: '2 to 3 in above the iliac crests' }),
     cover: withDome,
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise'),
     exposure: abdomenDose(80, 36, 235),
-    marker: { place: 'lower corner, beside the pelvis', row: 'lower', extra: ['upright', 'arrow up'] },
+    marker: { place: 'lower corner of the field, beside the pelvis', row: 'lower', extra: ['upright', 'arrow up'] },
     steps: steps('position', airFirst),
-    checks: ['Both domes of the diaphragm', 'No turn', 'Fluid levels sharp: ray was level'],
+    checks: ['Both domes of the diaphragm included', 'No rotation', 'Air-fluid levels sharp: the beam was horizontal'],
     faults: [
-      fault('dome-cut', 'Domes cut', 'Centred as for the lying abdomen', 'Centre 2 to 3 in above the crests'),
+      fault(
+        'dome-cut',
+        'Domes of the diaphragm clipped',
+        'Centred as for the supine abdomen',
+        'Centre 2 to 3 in above the iliac crests',
+      ),
       rotated,
     ],
     cautions: [
       {
-        text: 'A patient who is faint is not stood up: take the left side down instead.',
+        text: 'A patient who is faint is not stood up: take the left lateral decubitus instead.',
         grave: true,
         group: 'position',
       },
@@ -188,14 +203,14 @@ export const abdomen: ProjectionSource[] = [
   }),
   belly({
     id: 'abdomen-pa',
-    name: 'Abdomen, PA',
+    name: 'Abdomen, PA, prone',
     alsoCalled: ['prone abdomen', 'abdomen face down', 'KUB prone'],
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
     showsLevels: true,
     shows: 'Abdomen where the kidneys are not asked for; less dose to the gonads',
     positions: [
-      way('prone', ['table-tray', 'table-top'], TRUNK, 'Face down, arms up beside the head', {
+      way('prone', ['table-tray', 'table-top'], TRUNK, 'Prone, arms up beside the head', {
         joints: { shoulderAbduction: 110, elbowFlexion: 90 },
       }),
     ],
@@ -203,13 +218,13 @@ export const abdomen: ProjectionSource[] = [
     aim: onCrests({ point: 'through' }),
     cover: [
       ...flanks,
-      point('symphysis_sup', 'symphysis', 4, 'along'),
+      point('symphysis_sup', 'symphysis pubis', 4, 'along'),
       all('L1_body', 'first lumbar vertebra', 10, 'along'),
     ],
     maySplit: true,
     receptor: usual('14×17', 'lengthwise'),
     exposure: abdomenDose(80, 20, 205),
-    checks: ['Symphysis to the upper abdomen', 'Wings of the hip bones alike'],
+    checks: ['Symphysis pubis to the upper abdomen included', 'Iliac wings symmetrical'],
     faults: [rotated],
     cautions: [neverMove],
     instead: [lost('abdomen-ap-supine', 'nothing but some dose to the gonads')],
@@ -217,42 +232,42 @@ export const abdomen: ProjectionSource[] = [
   }),
   belly({
     id: 'abdomen-decubitus-left-lateral',
-    name: 'Abdomen, AP, left side down',
+    name: 'Abdomen, AP, left lateral decubitus',
     alsoCalled: ['left lateral decubitus abdomen', 'decub abdomen', 'free air decubitus', 'LLD', 'pneumoperitoneum'],
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
     showsLevels: true,
-    shows: 'Free air along the liver, fluid levels, where the patient cannot stand',
+    shows: 'Free intraperitoneal air along the liver, air-fluid levels, where the patient cannot stand',
     positions: [
       way(
         'lateral-recumbent',
         ['stand', 'wall'],
         TRUNK,
-        'Lying on the left side on a firm pad, back on the upright receptor, knees bent, arms up',
+        'Left lateral recumbent on a firm pad, back to the upright receptor, knees flexed, arms raised',
         { beam: 'horizontal', on: 'left', pose: ['knees-drawn-up', 'arms-overhead'] },
       ),
     ],
     ray: ray('AP'),
-    aim: aboveCrests(80, 'midline', { taught: '2 in above the crests, higher where the domes would be cut' }),
+    aim: aboveCrests(80, 'midline', { taught: '2 in above the iliac crests, higher where the domes would be clipped' }),
     cover: withDome,
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
     exposure: abdomenDose(82, 30, 230),
-    marker: { place: 'on the side that is up', toward: 'up', extra: [] },
+    marker: { place: 'on the side up', toward: 'up', extra: [] },
     prepare: [],
     aids: ['firm pad under the flank'],
-    steps: steps('position', 'At least five, better ten to twenty minutes on the side: air has to rise'),
-    checks: ['High flank and both domes whole', 'No turn', 'Air and fluid lines sharp'],
+    steps: steps('position', 'At least five, better ten to twenty minutes on the side: free air has to rise'),
+    checks: ['Side up and both domes of the diaphragm included', 'No rotation', 'Free air and air-fluid levels sharp'],
     faults: [
       fault(
         'high-cut',
-        'High flank cut',
+        'Side up clipped',
         'Centred to the middle of the receptor, not of the patient',
-        'The high side must be whole: that is where the air lies',
+        'The side up must be included: that is where free air collects',
       ),
     ],
-    cautions: [neverMove, { text: 'Rails up or somebody beside: patients roll off.', group: 'position' }],
+    cautions: [neverMove, { text: 'Rails up or somebody beside: a patient can roll off.', group: 'position' }],
     variants: [
       {
         rule: 'paediatricAbdomenGrid',
@@ -267,7 +282,7 @@ export const abdomen: ProjectionSource[] = [
   }),
   belly({
     id: 'abdomen-decubitus-dorsal',
-    name: 'Abdomen, lateral, on the back, ray level',
+    name: 'Abdomen, lateral, dorsal decubitus',
     alsoCalled: [
       'dorsal decubitus abdomen',
       'cross table abdomen',
@@ -279,36 +294,41 @@ export const abdomen: ProjectionSource[] = [
     signs: ['hip-bones', 'hip-bones-up'],
     showsLevels: true,
     nearSide: 'left',
-    shows: 'Fluid levels, free air under the belly wall, lime in the aorta',
+    shows: 'Air-fluid levels, free air under the anterior abdominal wall, calcification of the aorta',
     positions: [
       way(
         'supine',
         ['stand', 'wall'],
         TRUNK,
-        'Lying on the back on a firm pad, side on the upright receptor, arms up, ray level',
+        'Supine on a firm pad, side against the upright receptor, arms raised, horizontal beam',
         { beam: 'horizontal', pose: ['arms-overhead'] },
       ),
     ],
     ray: ray('lateral'),
     aim: aboveCrests(80, 'midcoronal plane', {
-      taught: '2 in above the crests, higher where the domes would be cut',
+      taught: '2 in above the iliac crests, higher where the domes would be clipped',
       forward: 35,
     }),
     cover: [
-      point('umbilicus', 'front of the belly', 12, 'across'),
+      point('umbilicus', 'anterior abdominal wall', 12, 'across'),
       all('L3_body', 'spine', 10, 'across'),
       all('left_hemidiaphragm', 'diaphragm', 5, 'along'),
-      point('iliac_crest_L', 'crests', 10, 'along'),
+      point('iliac_crest_L', 'iliac crests', 10, 'along'),
     ],
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
     exposure: abdomenDose(88, 56, 310, [300, 400], 0.97),
-    marker: { place: 'above the belly, inside the light', toward: 'front', extra: ['arrow up'] },
+    marker: { place: 'anterior to the abdomen, inside the field', toward: 'front', extra: ['arrow up'] },
     steps: steps('position', airFirst),
-    checks: ['Front of the belly not cut', 'Domes of the diaphragm seen', 'No turn'],
+    checks: ['Anterior abdominal wall included', 'Domes of the diaphragm included', 'No rotation'],
     faults: [
-      fault('front-cut', 'Front of the belly cut', 'Centred too far back', 'Raise the ray to the midcoronal plane'),
+      fault(
+        'front-cut',
+        'Anterior abdominal wall clipped',
+        'Centred too far posterior',
+        'Raise the CR to the midcoronal plane',
+      ),
     ],
     brightBones: ['L', 'iliac', 'ilium'],
   }),
@@ -320,16 +340,16 @@ export const abdomen: ProjectionSource[] = [
     signs: ['hip-bones', 'hip-bones-up'],
     showsLevels: true,
     nearSide: 'left',
-    shows: 'Space before the spine, hernia, a foreign body’s depth',
+    shows: 'Prevertebral space, hernia, depth of a foreign body',
     positions: [
-      way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, 'Lying on the side, knees bent, arms up', {
+      way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, 'Lateral recumbent, knees flexed, arms raised', {
         pose: ['knees-drawn-up', 'arms-overhead'],
       }),
     ],
     ray: ray('lateral'),
-    aim: aboveCrests(0, 'midcoronal plane, level of the crests', { forward: 25 }),
+    aim: aboveCrests(0, 'midcoronal plane, level of the iliac crests', { forward: 25 }),
     cover: [
-      point('umbilicus', 'front of the belly', 12, 'across'),
+      point('umbilicus', 'anterior abdominal wall', 12, 'across'),
       all('L3_body', 'spine', 10, 'across'),
       all('L1_body', 'first lumbar vertebra', 8, 'along'),
       all('S1_body', 'sacrum', 8, 'along'),
@@ -337,11 +357,19 @@ export const abdomen: ProjectionSource[] = [
     maySplit: true,
     grid: 'yes',
     receptor: usual('14×17', 'lengthwise', {
-      differs: 'the depth of a median man’s belly, drawn half as large again, is a little more than 14 in',
+      differs: 'the depth of a median man’s abdomen, magnified half as large again, is a little more than 14 in',
     }),
     exposure: abdomenDose(88, 56, 310, [300, 400], 0.97),
-    checks: ['Front of the belly not cut', 'Hip bones over each other'],
-    faults: [fault('rotated', 'Hip bones apart', 'Pelvis turned', 'Bring the upper hip forward or back', 'hip-bones')],
+    checks: ['Anterior abdominal wall included', 'Iliac bones superimposed'],
+    faults: [
+      fault(
+        'rotated',
+        'Iliac bones not superimposed',
+        'Pelvis rotated',
+        'Move the upper hip forward or back',
+        'hip-bones',
+      ),
+    ],
     cautions: [neverMove],
     variants: [
       {
@@ -352,37 +380,38 @@ export const abdomen: ProjectionSource[] = [
         reason: 'one habit from the first day of life',
       },
     ],
-    instead: [lost('abdomen-decubitus-dorsal', 'nothing: the patient stays on the back')],
+    instead: [lost('abdomen-decubitus-dorsal', 'nothing: the patient stays supine')],
     brightBones: ['L', 'iliac', 'ilium'],
   }),
   belly({
     id: 'abdomen-oblique-posterior',
-    name: 'Abdomen, AP oblique',
+    name: 'Abdomen, AP oblique (RPO or LPO)',
     alsoCalled: ['oblique abdomen', 'RPO LPO KUB', 'stone oblique', 'renal oblique'],
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
     showsLevels: true,
     sided: 'each',
-    shows: 'Kidney of the raised side along the receptor, ureter of the other off the spine; this side lies down',
-    positions: [back('Lying half on the back, this side down, turned {turn}, other side on a wedge')],
+    shows:
+      'Kidney of the elevated side parallel to the receptor, ureter of the dependent side clear of the spine; the side named is dependent',
+    positions: [back('Supine, rotated {turn} to the {oblique} position, the elevated side on a wedge')],
     ray: { ...swung(ray('AP'), ['left', 30]), throughTrunk: true },
     aim: onCrests({ point: 'through' }),
-    cover: [...pair('kidney', 'kidney', 6), point('symphysis_sup', 'symphysis', 4, 'along')],
+    cover: [...pair('kidney', 'kidney', 6), point('symphysis_sup', 'symphysis pubis', 4, 'along')],
     maySplit: true,
     receptor: usual('14×17', 'lengthwise', {
-      differs: 'turned, kidneys and symphysis of a median man are a little longer than one plate',
+      differs: 'rotated, kidneys and symphysis pubis of a median man are a little longer than one receptor',
     }),
     exposure: abdomenDose(80, 40, 240),
     prepare: [],
     aids: ['30° wedge'],
-    checks: ['Both kidneys and the bladder', 'Raised kidney along the receptor'],
+    checks: ['Both kidneys and the bladder included', 'Kidney of the elevated side parallel to the receptor'],
     cautions: [neverMove],
     faults: [
       fault(
         'turn',
-        'Kidney of the raised side short',
-        'Turned too little or too much',
-        '30°: the raised kidney then lies along the receptor',
+        'Kidney of the elevated side foreshortened',
+        'Rotated too little or too much',
+        'Rotate to 30°: the kidney of the elevated side is then parallel to the receptor',
       ),
     ],
     brightBones: bones,

@@ -166,7 +166,7 @@ export const exams: readonly Exam[] = [
   ),
   exam(
     'knee-fossa',
-    'Knee, fossa and patella',
+    'Knee, intercondylar fossa and patella',
     'leg and knee',
     ['tunnel and sunrise'],
     'knee-ap',

@@ -186,13 +186,13 @@ const grave = (
 ) => ({ text, grave: true, when, group });
 export const neverMove = grave(
   'spineNotCleared',
-  'Spine not cleared: nobody turns or lifts this patient. Ask for another way.',
+  'Spine not cleared: nobody rolls or lifts this patient. Ask for another way.',
 );
 export const neverForce = grave(
   'fractureSuspected',
-  'A limb with a suspected fracture is not turned, bent or pulled straight.',
+  'A limb with a suspected fracture is not rotated, flexed or pulled straight.',
 );
-export const hipStays = grave('fractureSuspected', 'A leg with a suspected hip fracture is not turned.');
+export const hipStays = grave('fractureSuspected', 'A leg with a suspected hip fracture is not rotated.');
 export const askFirst = grave('pregnancyPossible', 'Pregnancy possible: stop and follow local policy.', 'patient');
 
 type Defaulted = 'sided' | 'grid' | 'sid' | 'breathing' | 'marker' | 'protection' | 'remove' | 'prepare' | 'steps';

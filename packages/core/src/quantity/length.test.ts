@@ -1,3 +1,4 @@
+import { significant } from './significant';
 import fc from 'fast-check';
 import {
   centimetres,
@@ -104,4 +105,14 @@ describe('a length with its pair', () => {
     );
     expect(() => lengthPair(NaN, 'in')).toThrow(RangeError);
   });
+});
+
+test('figures that count, as many as are asked for, and never an exponent', () => {
+  expect([0.5, 137.6, 2, 0.001234, 99.96].map((value) => significant(value, 2))).toEqual([
+    '0.50',
+    '140',
+    '2.0',
+    '0.0012',
+    '100',
+  ]);
 });

@@ -35,7 +35,7 @@ test('sacrum to coccyx: the angle comes off, the other goes on, the receptor com
 test('PA to lateral chest: turn first, marker moved from R to L, technique follows', () => {
   const changes = changesBetween(setup('chest-pa'), setup('chest-lateral'));
   expect(changes[0]).toMatchObject({ kind: 'position' });
-  expect(changes[0].text).toMatch(/left side on the receptor/);
+  expect(changes[0].text).toMatch(/left side against the receptor/);
   expect(changes.find(({ kind }) => kind === 'marker')).toMatchObject({ text: 'Marker: R off, L on', undo: true });
   expect(changes.some(({ kind }) => kind === 'technique')).toBe(true);
 });
@@ -133,7 +133,7 @@ describe('what is forgotten between two views', () => {
       /Away: two equal weights/,
     ));
   test('the shield left where it was when the patient turned', () =>
-    expect(undoneTexts('sacrum-lateral', 'sacrum-ap-axial').join()).toMatch(/Shield moved round with the turn/));
+    expect(undoneTexts('sacrum-lateral', 'sacrum-ap-axial').join()).toMatch(/Shield moved round with the patient/));
   test('the pad under the waist left in', () =>
     expect(undoneTexts('lumbar-lateral', 'lumbar-ap').join()).toMatch(/Away: pad/));
   test('the grid left in for a thin part', () =>

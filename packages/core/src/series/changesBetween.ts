@@ -10,7 +10,7 @@ import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
 import type { Support } from '../setup/placing/support';
 import { techniqueWords, tiltWords } from '../setup/told/words';
-import { isTurn, movesBetween, SAME_MM } from './moves';
+import { centreFactOf, isTurn, movesBetween, SAME_MM } from './moves';
 
 /** The order of the hands. */
 export const CHANGE_KINDS = [
@@ -159,12 +159,7 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
     const travel = aimTravel(before, after);
     const topMoves = !moves.holder && holder === 'table-tray' && !isTurn(moves);
     const topMm = topMoves && Math.abs(travel) >= SAME_MM ? travel : 0;
-    put(
-      'centre',
-      'change-centre',
-      { centre: after.centre.text, topMm },
-      { readout: 'centre', was: before.centre.text },
-    );
+    put('centre', 'change-centre', { ...centreFactOf(after), topMm }, { readout: 'centre', was: before.centre.text });
   }
   const fb = before.field.atReceptorMm;
   const fa = after.field.atReceptorMm;

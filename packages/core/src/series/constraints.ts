@@ -17,7 +17,7 @@ const AFTER: readonly { before: readonly Study['as'][]; after: readonly Study['a
   {
     before: ['filled'],
     after: ['level ray'],
-    why: 'the level ray comes once the organ has been seen full from all sides',
+    why: 'the horizontal beam comes once the organ has been seen filled from all sides',
   },
   {
     before: ['filled', 'level ray'],
@@ -38,7 +38,7 @@ const RULES_OF_ORDER: readonly Rule[] = [
   (before, after) =>
     before.settles && before.settles === after.waitsFor
       ? before.settles === 'neck'
-        ? 'the straight lateral is read before the neck is bent'
+        ? 'the neutral lateral is read before the neck is flexed or extended'
         : 'the first picture is read before any weight is given'
       : null,
   ({ study: first }, { study: then }) =>
@@ -50,9 +50,9 @@ const RULES_OF_ORDER: readonly Rule[] = [
   (before, after, _, { upperGiOrder }) => {
     if (before.study?.of !== 'stomach' || after.study?.of !== 'stomach') return null;
     if (upperGiOrder === 'supine' && liesStraight(before, 'supine') && !liesStraight(after, 'supine'))
-      return 'house rule: on the back first';
+      return 'house rule: supine first';
     if (upperGiOrder === 'prone' && liesStraight(before, 'prone') && !liesStraight(after, 'prone'))
-      return 'house rule: face down first';
+      return 'house rule: prone first';
     return null;
   },
 ];

@@ -6,6 +6,7 @@ import { applyToDirection, frameFromPairs, type Frame } from '../geometry/frame'
 import { dot, type InPatient, type InRoom, type Vec3 } from '../geometry/vector';
 import { ROOM_DOWN, ROOM_HEAD } from '../room/position';
 import type { Setup } from '../setup/setup';
+import type { CentreFact } from '../words/centreWords';
 
 /** Where the weight of the patient is. */
 export type Station = 'standing' | 'seated' | 'lying';
@@ -30,6 +31,26 @@ export type Moves = {
 
 /** Smaller turns of the trunk are a matter of the position, not a turn. */
 const TURN_FROM_DEG = 20;
+
+/** Where the CR goes in, as a fact: it stands in the step that says it. Of what is barred only the line is left. */
+export const centreFactOf = ({ steps, centre }: Setup): CentreFact =>
+  (steps.find(({ code }) => code === 'step-centre')?.values as CentreFact | undefined) ?? {
+    centre: 'centre-through',
+    line: centre.line,
+  };
+
+type Ways = { mm?: readonly number[]; behindMm?: number };
+const waysOf = (fact: CentreFact): number[] => {
+  const { mm = [], behindMm = 0 } = fact as Ways;
+  return [...mm, behindMm];
+};
+/** The same place told from the same landmark: no other line, and no length that a tape would tell apart. */
+function sameCentre(a: CentreFact, b: CentreFact): boolean {
+  const named = (fact: CentreFact) => JSON.stringify({ ...fact, mm: null, behindMm: null });
+  const [one, other] = [waysOf(a), waysOf(b)];
+  return named(a) === named(b) && one.every((mm, i) => Math.abs(mm - (other[i] ?? 0)) < SAME_MM);
+}
+
 /** Smaller differences of length than this are not worth a move. */
 export const SAME_MM = 6;
 
@@ -101,7 +122,7 @@ export function movesBetween(before: Setup, after: Setup): Moves {
       a.tube.angleToward !== b.tube.angleToward ||
       a.tube.acrossDeg !== b.tube.acrossDeg,
     grid: (b.receptor.grid?.ratio ?? 0) !== (a.receptor.grid?.ratio ?? 0),
-    aim: b.centre.text !== a.centre.text,
+    aim: !sameCentre(centreFactOf(b), centreFactOf(a)),
   };
 }
 

@@ -13,15 +13,15 @@ export const PRICES = {
   turn: { title: 'Each turn of the patient, however small', default: 5 },
   quarterTurn: { title: 'For each quarter that the patient turns', default: 20 },
   transfer: { title: 'Patient stands up, sits or lies down', default: 45 },
-  limb: { title: 'Part laid anew, the patient stays', default: 8 },
+  limb: { title: 'Part positioned anew, the patient stays', default: 8 },
   otherLimb: { title: 'To the other limb', default: 6 },
   holder: { title: 'Receptor to another holder', default: 10 },
-  plate: { title: 'Another receptor, or turned', default: 5 },
-  beam: { title: 'Tube swung level or down', default: 12 },
+  plate: { title: 'Another receptor, or its orientation', default: 5 },
+  beam: { title: 'Tube to a horizontal or vertical beam', default: 12 },
   sid: { title: 'Another SID', default: 6 },
   angle: { title: 'Angle on, off or other', default: 4 },
-  grid: { title: 'Grid in or out', default: 4 },
-  aim: { title: 'Another aim', default: 2 },
+  grid: { title: 'Grid on or off', default: 4 },
+  aim: { title: 'Another centring', default: 2 },
 } as const;
 export type PriceId = keyof typeof PRICES;
 export const PRICE_IDS = Object.keys(PRICES) as [PriceId, ...PriceId[]];

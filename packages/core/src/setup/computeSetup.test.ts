@@ -74,7 +74,7 @@ describe('each entry against what is taught, for the median adult', () => {
   });
   it('thoracic lateral: 1 to 2 in behind the midcoronal plane', () => {
     const setup = on('thoracic-lateral');
-    expect(setup.centre.text).toMatch(/behind the midcoronal plane/);
+    expect(setup.centre.text).toMatch(/posterior to the midcoronal plane/);
     expect(setup.centre.offsetMm).toBeGreaterThan(inches(1));
     expect(setup.centre.offsetMm).toBeLessThan(inches(2.2));
     expect(setup.breathing.words).toMatch(/gently/);
@@ -148,7 +148,7 @@ describe('each entry against what is taught, for the median adult', () => {
     expect(setup.receptor).toMatchObject({ size: { name: '14×17' }, orientation: 'crosswise' });
     expect(setup.scene.pose.hipMedialRotation_L).toBeGreaterThanOrEqual(15);
     expect(setup.centre.checkBy.find(({ landmark: id }) => id === 'symphysis_sup')).toMatchObject({
-      relation: 'above',
+      relation: 'superior to',
     });
   });
   it('pelvis AP at the bedside: mobile unit, grid by thickness, nothing turned when a fracture is suspected', () => {
@@ -159,8 +159,8 @@ describe('each entry against what is taught, for the median adult', () => {
     expect(hurt.receptor).toMatchObject({ holder: 'bed', grid: { ratio: 6 } });
     expect(hurt.feasible).toBe(true);
     expect(hurt.scene.pose.hipMedialRotation_R).toBe(-15);
-    expect(JSON.stringify(hurt.steps)).not.toMatch(/turned in 15|turned in last/i);
-    expect(hurt.cautions.some(({ grave, text }) => grave && /feet are not turned in/.test(text))).toBe(true);
+    expect(JSON.stringify(hurt.steps)).not.toMatch(/rotated 15|medially last/i);
+    expect(hurt.cautions.some(({ grave, text }) => grave && /feet are not rotated/.test(text))).toBe(true);
   });
   it('sinuses: the ray is level and leaves at the acanthion; the line of the head makes 37° with the receptor', () => {
     const setup = on('sinuses-parietoacanthial');
@@ -284,7 +284,7 @@ describe('what this patient can do, and what was measured', () => {
     expect(setup.problems).toContainEqual({
       code: 'joint-limit',
       values: { motion: 'kneeFlexion_L', wantedDeg: 25, heldDeg: 10 },
-      text: 'On the left the knee bends to 10° only; the view wants 25°.',
+      text: 'Left knee flexion 10° only; the view wants 25°.',
     });
     expect(setup.scene.pose.kneeFlexion_L).toBe(10);
     expect(setup.feasible).toBe(true);

@@ -20,7 +20,7 @@ import { focalSpotAt, isHorizontal, reachableSid } from './ray/tube';
 import { applyRules } from './variant';
 import { barred, chooseWay, sparing } from './placing/way';
 import { bothUnits } from '../words/stepWords';
-import { levelAgainst, relationTo } from './told/words';
+import { bearingWords } from '../words/centreWords';
 
 const plane: PlaneFrame = { origin: [0, 0, 0], u: [1, 0, 0], v: [0, 1, 0], n: [0, 0, 1] };
 const mark = (name: string, u: number, v: number, axis: Shadow['axis'] = 'both', marginMm = 10): Shadow => ({
@@ -117,7 +117,7 @@ describe('light', () => {
     const light = open(400, { overrides: { fieldMm: [100, 300] } });
     expect(light.field).toEqual({ width: 100, height: 300 });
     expect(light.clipped).toEqual(['knee', 'ankle']);
-    expect(light.problems[0].text).toMatch(/cuts knee and ankle: .* are needed, .* are open/);
+    expect(light.problems[0].text).toMatch(/clips knee and ankle: .* are needed, .* are open/);
   });
   it('the collimator’s widest field holds at a short SID', () =>
     expect(open(400, { sidMm: 800 }).field.height).toBe(344));
@@ -135,7 +135,7 @@ describe('light', () => {
     expect(light.problems).toEqual([
       expect.objectContaining({
         code: 'margin',
-        text: expect.stringMatching(/margin round it is cut by 3 cm in all: 43 × 30 cm are open/),
+        text: expect.stringMatching(/its margin is clipped by 3 cm in all: 43 × 30 cm are open/),
       }),
     ]);
   });
@@ -336,13 +336,27 @@ describe('words', () => {
     expect(bothUnits(51, 'in')).toBe('2 in (5 cm)');
     expect(bothUnits(51, 'cm')).toBe('5 cm (2 in)');
   });
-  it('say above and below on the trunk, wrist and fingers on the hand, and level within a fingertip', () => {
-    expect(levelAgainst('symphysis_sup', 51, 'in').text).toBe('2 in (5 cm) above the symphysis');
-    expect(levelAgainst('C7_sp', -190, 'cm').text).toBe('19 cm (7½ in) below the vertebra prominens');
-    expect(levelAgainst('ASIS_L', 3, 'in').text).toBe('level with the ASIS');
-    expect(levelAgainst('PIP3_L', 30, 'cm', 'hand and wrist').text).toMatch(/toward the wrist from the middle joint/);
-    expect(relationTo('back', 'T7')).toBe('behind T7');
-    expect(relationTo(null, 'MC3_head_L')).toBe('at the third knuckle');
+  it('say the way from a landmark in the directions of the body, and level where there is none', () => {
+    expect(bearingWords([{ toward: 'superior', mm: 51 }], 'the symphysis pubis', 'in')).toBe(
+      '2 in (5 cm) superior to the symphysis pubis',
+    );
+    expect(bearingWords([{ toward: 'inferior', mm: 190 }], 'the vertebra prominens', 'cm')).toBe(
+      '19 cm (7½ in) inferior to the vertebra prominens',
+    );
+    expect(bearingWords([], 'the ASIS', 'in')).toBe('level with the ASIS');
+    expect(
+      bearingWords(
+        [
+          { toward: 'superior', mm: 51 },
+          { toward: 'anterior', mm: 13 },
+        ],
+        'the EAM of the side up',
+        'in',
+      ),
+    ).toBe('2 in (5 cm) superior and ½ in (1.3 cm) anterior to the EAM of the side up');
+    expect(bearingWords([{ toward: 'left', mm: 25 }], 'the jugular notch', 'in')).toBe(
+      '1 in (2.5 cm) to the patient’s left of the jugular notch',
+    );
   });
   it('the angle of the AP knee changes at 19 and 24 cm', () =>
     expect([189, 190, 240, 241].map(kneeAngleByPelvis)).toEqual([-4, 0, 0, 4]));
@@ -411,7 +425,7 @@ describe('a tube that does not go high enough', () => {
     const low = computeSetup({ ...asked, room: ROOM_TWO });
     expect(low.position.supports).toEqual([{ kind: 'stool', mm: expect.any(Number) }]);
     expect(low.steps.map(({ text }) => text)).toContainEqual(
-      expect.stringMatching(/^Seated, .* lower than standing: the tube does not go higher$/),
+      expect.stringMatching(/^Seated, .* lower than erect: the tube does not go higher$/),
     );
     expect(low.tube.sidMm).toBe(low.tube.sidWantedMm);
     expect(low.scene.focal[2]).toBeLessThanOrEqual(ROOM_TWO.tube.focusHeightMm[1] + 1);

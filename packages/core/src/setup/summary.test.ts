@@ -10,7 +10,7 @@ test('the schools of a projection come with their numbers and reasons', () => {
   const [angle] = schoolsOf({ projectionId: 'foot-ap', side: 'left' });
   expect(angle.title).toBe('Foot AP angle');
   const straight = angle.choices.find(({ choice }) => choice === '0')!;
-  expect(straight.differs.find(({ name }) => name === 'Tube')!.text).toMatch(/straight/);
+  expect(straight.differs.find(({ name }) => name === 'Tube')!.text).toMatch(/perpendicular/);
   expect(straight.reason).toMatch(/flat foot/);
   expect(angle.choices.filter(({ inForce }) => inForce).map(({ choice }) => choice)).toEqual(['10']);
   expect(angle.choices.find(({ inForce }) => inForce)!.differs).toEqual([]);

@@ -28,7 +28,7 @@ export function summaryOf(setup: Setup, unit: LengthUnit): SummaryLine[] {
     { name: 'SID', text: bothUnits(tube.sidMm, unit) },
     {
       name: 'Tube',
-      text: `${tiltWords(tube) || 'straight'}, ${setup.way?.beam === 'rest' ? 'square to the back rest' : `ray ${tube.beam === 'horizontal' ? 'level' : 'vertical'}`}`,
+      text: `CR ${tiltWords(tube) || 'perpendicular'}, ${setup.way?.beam === 'rest' ? 'perpendicular to the back rest' : `${tube.beam} beam`}`,
     },
     { name: 'Centre', text: centre.text },
     {
@@ -36,7 +36,7 @@ export function summaryOf(setup: Setup, unit: LengthUnit): SummaryLine[] {
       text:
         centre.checkBy.length > 0
           ? capitalize(centre.checkBy.map(({ text }) => text).join('; '))
-          : 'nothing else to feel',
+          : 'nothing else to palpate',
     },
     { name: 'Field', text: formatRectangle(field.atReceptorMm.width, field.atReceptorMm.height, unit) },
     { name: 'Must show', text: capitalize(field.mustShow.join(', ')) },

@@ -3,6 +3,7 @@ import type { BodyPosition, HolderKind } from '../projections/vocabulary';
 import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle } from '../quantity/length';
 import { positionName } from '../room/position';
+import { centreSaid, type CentreFact } from './centreWords';
 import type { Speech } from './fact';
 import { angledTo, atHolder, HOLDER_WORDS, movedTo } from './names';
 
@@ -32,7 +33,7 @@ const toward = (mm: number, plus: string, minus: string): string => (mm > 0 ? pl
 export const CHANGE_WORDS = {
   /** @param say how the position is asked for, from the entry */
   'change-turn': ({ body, nearSide, say }: { body: BodyPosition; nearSide: string | null; say: string }) =>
-    `Turn: ${positionName(body)}${nearSide === null ? '' : `, ${nearSide} side on the receptor`}. ${say}`,
+    `Roll: ${positionName(body)}${nearSide === null ? '' : `, ${nearSide} side against the receptor`}. ${say}`,
   'change-limb': ({ side, say }: { side: string | null; say: string }) => `Over to the ${side} side. ${say}`,
   'change-position': ({ say }: { say: string }) => say,
   'change-sides-swapped': ({ on, side }: { on: string; side: string | null }) =>
@@ -61,11 +62,11 @@ export const CHANGE_WORDS = {
     `${tray ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(Math.abs(mm), unit)} ${toward(mm, 'cephalad', 'caudad')}, ${back ? 'back ' : ''}under the CR`,
   'change-shift': ({ mm, says }: { mm: number; says: string | null }, { unit }: Speech) =>
     `Receptor ${formatLength(mm, unit)} ${movedTo(says)}, under the CR`,
-  /** @param centre where the ray goes in, as it is told; @param topMm travel of the table top, toward the feet above 0 */
-  'change-centre': ({ centre, topMm }: { centre: string; topMm: number }, { unit }: Speech) =>
+  /** @param topMm travel of the table top, toward the feet above 0; the rest is where the CR goes in */
+  'change-centre': ({ topMm, ...fact }: CentreFact & { topMm: number }, speech: Speech) =>
     topMm === 0
-      ? centre
-      : `${centre}; table top ${formatLength(Math.abs(topMm), unit)} ${toward(topMm, 'caudad', 'cephalad')}, tube and tray stay in line`,
+      ? centreSaid(fact, speech)
+      : `${centreSaid(fact, speech)}; table top ${formatLength(Math.abs(topMm), speech.unit)} ${toward(topMm, 'caudad', 'cephalad')}, tube and tray stay in line`,
   'change-field': (
     { widthMm, heightMm, smaller }: { widthMm: number; heightMm: number; smaller: boolean },
     { unit }: Speech,
@@ -79,7 +80,7 @@ export const CHANGE_WORDS = {
   'change-sign-off': ({ sign }: { sign: string }) => `Sign off: ${sign}`,
   'change-sign': ({ sign }: { sign: string }) => `Sign on: ${sign}`,
   'change-shield-moved': ({ shields }: { shields: readonly string[] }) =>
-    `Shield moved round with the turn: ${shields.join('; ')}`,
+    `Shield moved round with the patient: ${shields.join('; ')}`,
   'change-shield-away': () => 'Shield away',
   'change-shield': ({ shield }: { shield: string }) => `Shield: ${shield}`,
   'change-technique': ({
@@ -96,7 +97,7 @@ export const CHANGE_WORDS = {
     [
       ...(kVp === null ? [] : [technique({ kVp, mAs })]),
       ...(aec === null ? [] : [aecWords(aec)]),
-      ...(focus === null ? [] : [`${focus} focus`]),
+      ...(focus === null ? [] : [`${focus} focal spot`]),
     ].join(', '),
   'change-breath': ({ words }: { words: string | null }) =>
     words === null ? 'Breath: watched, no words' : `Breath: “${words}”`,

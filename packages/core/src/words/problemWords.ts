@@ -9,6 +9,9 @@ import type { Speech } from './fact';
 import { HOLDER_WORDS } from './names';
 import { ASKED_WORDS, reasonWords, type Asked, type Reason } from './reasonWords';
 
+const motionSays = (motion: Motion, deg: number): string =>
+  `${specOf(movementOf(motion)).says[deg < 0 ? 1 : 0]} ${formatAngle(Math.abs(deg))}`;
+
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 type Rectangle = { widthMm: number; heightMm: number };
@@ -29,17 +32,17 @@ type Cells = {
 function cellsWords({ cells, early, share, underDi, instead, byHand }: Cells): string {
   const seen = early
     ? `${percent(share)} of the cells sees the beam beside the part: it would end early, about ${underDi.toFixed(1)} DI under`
-    : `${percent(share)} of the cells lies outside the light: it would run on`;
+    : `${percent(share)} of the cells lies outside the field: it would run on`;
   if (byHand) return `${seen}. Other cells, or by hand.`;
   return `AEC ${cells}: ${seen}. ${instead === null ? 'Set by hand instead.' : `AEC ${instead} is set instead.`}`;
 }
 
 const BLOCKED = {
   tube: () => 'The tube would stand inside or against the patient.',
-  before: () => 'The ray would pass through the body before the part.',
+  before: () => 'The beam would pass through the body before the part.',
   behind: () => 'The body lies between the part and the receptor.',
-  lengthwise: () => 'The ray would run along the limb instead of through it.',
-  limb: (says: string) => `The ${says} lies in the light.`,
+  lengthwise: () => 'The CR would run along the limb instead of through it.',
+  limb: (says: string) => `The ${says} lies in the beam.`,
 };
 
 type OutsideModel = { name: string; thicknessMm: number; testedMm: number };
@@ -68,9 +71,9 @@ function gridWords({ centre, edge, by, focusMm, nearMm, farMm }: GridLost, { uni
       ? `${formatLength(nearMm, unit)} and more`
       : `${formatLength(nearMm, unit)} to ${formatLength(farMm, unit)}`;
   const cure = {
-    placing: 'More mAs is the wrong cure: level it and centre it.',
-    distance: `It is focused to ${formatLength(focusMm, unit)} and bears ${bears} with this field: another SID, another grid, a narrower field, or the grid out.`,
-    lean: 'The ray leans across its strips: turn them along the lean, or take the grid out.',
+    placing: 'More mAs is the wrong cure: bring it perpendicular to the CR and centre it.',
+    distance: `It is focused to ${formatLength(focusMm, unit)} and bears ${bears} with this field: another SID, another grid, a narrower field, or no grid.`,
+    lean: 'The CR is angled across its strips: turn the grid so that they lie along the angle, or take it out.',
   }[by];
   return `The grid cuts off ${percent(centre)} at the centre and ${percent(edge)} at the worse edge. ${cure}`;
 }
@@ -92,7 +95,7 @@ export const PROBLEM_WORDS = {
     degrees,
     ...rest
   }: { reason: string; motion: string; degrees: number } & Omit<Reason, 'code'>) =>
-    `${capitalize(reasonWords({ ...rest, code: reason as Reason['code'] }))}; here ${specOf(movementOf(motion as Motion)).says} to ${formatAngle(degrees)}.`,
+    `${capitalize(reasonWords({ ...rest, code: reason as Reason['code'] }))}; here ${motionSays(motion as Motion, degrees)}.`,
   'position-unknown': ({ name, asked, known }: { name: string; asked: BodyPosition; known: readonly string[] }) =>
     `${name} is not done ${positionName(asked)}; it is done ${listWords(known.map((body) => positionName(body as BodyPosition)))}.`,
   /** @param body the position; null: the way that was asked for */
@@ -117,9 +120,9 @@ export const PROBLEM_WORDS = {
     }: { shown: readonly string[]; neededWidthMm: number; neededHeightMm: number } & Rectangle,
     speech: Speech,
   ) =>
-    `The field cuts ${listWords(shown)}: ${rectangle({ widthMm: neededWidthMm, heightMm: neededHeightMm }, speech)} are needed, ${rectangle(open, speech)} are open.`,
+    `The field clips ${listWords(shown)}: ${rectangle({ widthMm: neededWidthMm, heightMm: neededHeightMm }, speech)} are needed, ${rectangle(open, speech)} are open.`,
   margin: ({ cutMm, ...open }: { cutMm: number } & Rectangle, speech: Speech) =>
-    `All that is wanted is inside the light, but the margin round it is cut by ${formatLength(cutMm, speech.unit)} in all: ${rectangle(open, speech)} are open.`,
+    `All that must be shown is inside the field, but its margin is clipped by ${formatLength(cutMm, speech.unit)} in all: ${rectangle(open, speech)} are open.`,
   'angle-limit': ({ room, mostDeg, wantedDeg }: { room: string; mostDeg: number; wantedDeg: number }) =>
     `The tube of ${room} tilts to ${mostDeg}°; ${wantedDeg}° is out of reach.`,
   'in-the-way': ({ what, says }: { what: keyof typeof BLOCKED; says: string }) => BLOCKED[what](says),
@@ -142,7 +145,7 @@ export const PROBLEM_WORDS = {
   }) =>
     `${kVp} kVp and ${mAs} mAs${mA === null ? '' : ` at ${mA} mA`} are more than the ${spot} focal spot of ${room} bears (${kW} kW, up to ${mostMa} mA).`,
   'tube-low': ({ room, lowestMm, wantedMm }: { room: string; lowestMm: number; wantedMm: number }, { unit }: Speech) =>
-    `The tube of ${room} goes down to ${formatLength(lowestMm, unit)} over the floor; ${formatLength(wantedMm, unit)} is wanted.`,
+    `The tube of ${room} goes down to ${formatLength(lowestMm, unit)} above the floor; ${formatLength(wantedMm, unit)} is wanted.`,
   'outside-model': (values: OutsideModel, speech: Speech) =>
     `${outside(values, speech)}: no mAs is given. Take it from the room's own chart and type it.`,
   'technique-unchecked': (values: OutsideModel, speech: Speech) =>
@@ -151,14 +154,14 @@ export const PROBLEM_WORDS = {
   'chart-row-odd': ({ why }: { why: string }) =>
     `The row of the room’s own chart that this technique starts from cannot be right: ${why}.`,
   'dose-high': ({ name, mGy, upToKvp }: { name: string; mGy: number; upToKvp: number | null }) =>
-    `About ${mGy} mGy to the skin in one exposure of ${name}. Before it: ${upToKvp === null ? '' : `a higher kVp (up to ${upToKvp}), `}a tighter field, a longer SID where the room has it, the part compressed or laid thinner where it may be; ask the radiologist whether it is still wanted.`,
+    `About ${mGy} mGy to the skin in one exposure of ${name}. Before it: ${upToKvp === null ? '' : `a higher kVp (up to ${upToKvp}), `}a tighter field, a longer SID where the room has it, compression of the part where it is allowed; ask the radiologist whether it is still wanted.`,
   'grid-cut-off': gridWords,
   'grid-stays': ({ holder }: { holder: HolderKind }) =>
     `The grid of the ${HOLDER_WORDS[holder]} cannot be taken out; the technique counts it in.`,
   'joint-limit': ({ motion, wantedDeg, heldDeg }: { motion: string; wantedDeg: number; heldDeg: number }) => {
-    const side = motion.endsWith('_L') ? 'on the left ' : motion.endsWith('_R') ? 'on the right ' : '';
+    const side = motion.endsWith('_L') ? 'left ' : motion.endsWith('_R') ? 'right ' : '';
     return capitalize(
-      `${side}${specOf(movementOf(motion as Motion)).says} to ${formatAngle(heldDeg)} only; the view wants ${formatAngle(wantedDeg)}.`,
+      `${side}${motionSays(motion as Motion, heldDeg)} only; the view wants ${formatAngle(Math.abs(wantedDeg))}.`,
     );
   },
   'mas-limit': ({ wantedMas, mostMas }: { wantedMas: number; mostMas: number }) =>

@@ -3,7 +3,7 @@
 type Side = { side: 'left' | 'right' };
 /** `turns`: what is barred is that the view turns the patient. */
 type Turns = { turns?: boolean };
-const turning = (why: string, { turns }: Turns): string => (turns ? `${why}, and the view turns the patient` : why);
+const turning = (why: string, { turns }: Turns): string => (turns ? `${why}, and the view rolls the patient` : why);
 
 export const REASON_WORDS = {
   board: (values: Turns) => turning('the patient stays on the board', values),
@@ -12,38 +12,38 @@ export const REASON_WORDS = {
   'hip-stays': (values: Turns) => turning('hip and pelvis must not be moved', values),
   'a-leg-stays': (values: Turns) => turning('a leg must not be moved', values),
   'neck-stays': (values: Turns) => turning('the neck must not be moved', values),
-  'neck-stays-in-turning': () => 'the neck must not be moved, and turning over moves it',
+  'neck-stays-in-turning': () => 'the neck must not be moved, and rolling over moves it',
   'leg-stays': ({ side }: Side) => `the ${side} leg must not be moved`,
   'arm-stays': ({ side }: Side) => `the ${side} arm must not be moved`,
   'arm-not-raised': ({ side }: Side) => `the ${side} arm cannot be raised`,
   'splinted-limb': () => 'a splinted limb is not moved',
-  'broken-limb': () => 'a limb with a suspected fracture is not bent or turned',
+  'broken-limb': () => 'a limb with a suspected fracture is not flexed or rotated',
   'neither-stands-nor-sits': () => 'the patient can neither stand nor sit',
   'cannot-stand': () => 'the patient cannot stand',
   'cannot-sit': () => 'the patient cannot sit',
   'cannot-kneel': () => 'the patient cannot kneel',
   'cannot-lie-flat': () => 'the patient cannot lie flat',
   'cannot-turn': () => 'the patient cannot turn',
-  'cannot-lie-on-front': () => 'the patient cannot lie on the front',
+  'cannot-lie-on-front': () => 'the patient cannot lie prone',
   'stays-in-chair': () => 'the patient stays in the chair',
   'stays-propped': ({ deg }: { deg: number }) => `the patient stays propped at ${deg}°`,
   'turns-only-to': ({ side }: Side) => `the patient turns only to the ${side} side`,
   'turns-other-way': ({ side, to }: Side & { to: string }) =>
-    `the patient turns only to the ${side} side, and the view turns them to the ${to}`,
-  'not-on-what-may-be-broken': () => 'nobody stands or kneels on what may be broken',
-  'sitting-bends-it': () => 'sitting bends a leg that may be broken',
-  'not-lain-on': () => 'a leg that may be broken is not turned or lain on',
+    `the patient turns only to the ${side} side, and the view rolls them to the ${to}`,
+  'not-on-what-may-be-broken': () => 'nobody stands or kneels on a suspected fracture',
+  'sitting-bends-it': () => 'sitting flexes a leg with a suspected fracture',
+  'not-lain-on': () => 'a leg with a suspected fracture is not rolled or lain on',
   // What a view demands of one who must not.
-  'neck-not-bent': () => 'the neck is not cleared and must not be bent',
-  'spine-not-bent': () => 'the spine is not cleared and must not be bent',
-  'no-bending-where-broken': () => 'no bending where a fracture or dislocation is suspected',
+  'neck-not-bent': () => 'the neck is not cleared and must not be flexed or extended',
+  'spine-not-bent': () => 'the spine is not cleared and must not be flexed or extended',
+  'no-bending-where-broken': () => 'no flexion or extension where a fracture or dislocation is suspected',
   'no-weights-where-broken': () => 'no weights where a fracture or dislocation is suspected',
   'no-weights-while-spine': () => 'no weights while the spine is not cleared',
   'no-stress-where-broken': () => 'no stress where a fracture or dislocation is suspected',
   'no-stress-while-spine': () => 'no stress while the spine is not cleared',
-  'no-weight-on-broken': () => 'no weight on what may be broken or dislocated',
-  'load-is-the-view': () => 'the patient cannot stand, and the weight on the part is what it shows',
-  'leg-not-spread': () => 'a leg with a suspected fracture is not turned or spread',
+  'no-weight-on-broken': () => 'no weight-bearing where a fracture or dislocation is suspected',
+  'load-is-the-view': () => 'the patient cannot stand, and weight-bearing is what it shows',
+  'leg-not-spread': () => 'a leg with a suspected fracture is not rotated or abducted',
   'limb-is-fixed': () => 'the limb is splinted or in traction',
 } as const;
 export type ReasonCode = keyof typeof REASON_WORDS;

@@ -28,11 +28,11 @@ test('lengths in the unit that is asked for, plural and sides as they are', () =
   expect(say({ code: 'cost-holders', values: { count: 1 } }, { unit: 'in' })).toBe('1 person to hold');
   expect(say({ code: 'cost-holders', values: { count: 2 } }, { unit: 'in' })).toBe('2 people to hold');
   expect(problem('joint-limit', { motion: 'kneeFlexion_L', wantedDeg: 90, heldDeg: 20 }).text).toMatch(
-    /^On the left .* to 20° only; the view wants 90°\.$/,
+    /^Left knee flexion 20° only; the view wants 90°\.$/,
   );
   const exposures = { code: 'step-exposures', values: { overlapMm: 51, shiftsMm: [350, 0, -350] } };
   expect(say(exposures, { unit: 'cm' })).toBe(
-    '3 exposures, overlapping 5 cm; centred, from the aim: 35 cm (14 in) cephalad, on it and 35 cm (14 in) caudad',
+    '3 exposures, overlapping 5 cm; centred, from the CR of the whole: 35 cm (14 in) cephalad, on it and 35 cm (14 in) caudad',
   );
 });
 
@@ -43,7 +43,7 @@ test('what is barred says why and whom to ask, or what turns', () => {
   const barred = problem('position-barred', { name: 'Knee', body: 'prone', reason: 'turns-only-to', side: 'left' });
   expect(barred.text).toBe('Knee prone is barred: the patient turns only to the left side.');
   expect(problem('position-barred', { name: 'Knee', body: null, reason: 'board', turns: true }).text).toBe(
-    'Knee like this is barred: the patient stays on the board, and the view turns the patient.',
+    'Knee like this is barred: the patient stays on the board, and the view rolls the patient.',
   );
   // Each reason reads on after a colon: it begins small and ends without a stop.
   for (const code of Object.keys(REASON_WORDS) as ReasonCode[])
@@ -54,6 +54,6 @@ test('what is barred says why and whom to ask, or what turns', () => {
 test('the grid says what is wrong with how it stands', () => {
   const lost = { centre: 0.05, edge: 0.51, focusMm: 1016, nearMm: 800, farMm: null } as const;
   expect(problem('grid-cut-off', { ...lost, by: 'distance' }, 'cm').text).toContain('bears 80 cm and more');
-  expect(problem('grid-cut-off', { ...lost, by: 'placing' }).text).toMatch(/level it and centre it\.$/);
-  expect(problem('grid-cut-off', { ...lost, by: 'lean' }).text).toContain('leans across its strips');
+  expect(problem('grid-cut-off', { ...lost, by: 'placing' }).text).toMatch(/perpendicular to the CR and centre it\.$/);
+  expect(problem('grid-cut-off', { ...lost, by: 'lean' }).text).toContain('angled across its strips');
 });

@@ -3,12 +3,22 @@
  * decided is decided by codes and values.
  */
 import type { Fact, Speech, Table } from './fact';
+import { CENTRE_WORDS } from './centreWords';
 import { CHANGE_WORDS } from './changeWords';
 import { PROBLEM_WORDS } from './problemWords';
 import { CAUTION_WORDS, STEP_WORDS } from './stepWords';
-import { COST_WORDS } from './wayWords';
+import { COST_WORDS, KEEP_WORDS, TELL_WORDS } from './wayWords';
 
-const WORDS: Table = { ...PROBLEM_WORDS, ...CHANGE_WORDS, ...STEP_WORDS, ...CAUTION_WORDS, ...COST_WORDS };
+const WORDS: Table = {
+  ...CENTRE_WORDS,
+  ...PROBLEM_WORDS,
+  ...CHANGE_WORDS,
+  ...STEP_WORDS,
+  ...CAUTION_WORDS,
+  ...COST_WORDS,
+  ...KEEP_WORDS,
+  ...TELL_WORDS,
+};
 
 /**
  * @throws RangeError for a fact that has no sentence

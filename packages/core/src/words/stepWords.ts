@@ -3,6 +3,7 @@ import type { HolderKind } from '../projections/vocabulary';
 import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle, lengthPair, type LengthUnit } from '../quantity/length';
 import { capitalize, listWords } from '../quantity/text';
+import { centreSaid, touchSaid, type CentreFact, type TouchFacts } from './centreWords';
 import { aecWords, technique } from './changeWords';
 import type { Speech } from './fact';
 import { angledTo, atHolder, movedTo } from './names';
@@ -12,7 +13,7 @@ export const bothUnits = (mm: number, unit: LengthUnit): string => lengthPair(mm
 
 /** Why there is no grid. */
 const NO_GRID = {
-  leans: 'No grid: the tube leans across its lines',
+  leans: 'No grid: the CR is angled across its lines',
   'table-top': 'No grid: on the table top',
   none: 'No grid',
 } as const;
@@ -46,9 +47,9 @@ export const STEP_WORDS = {
   'step-block': ({ mm }: { mm: number }, { unit }: Speech) =>
     `On a block ${formatLength(mm, unit)} high: the tube does not go lower`,
   'step-stool': ({ mm }: { mm: number }, { unit }: Speech) =>
-    `Seated, ${formatLength(mm, unit)} lower than standing: the tube does not go higher`,
-  'step-centre': ({ centre }: { centre: string }) => capitalize(centre),
-  'step-touch': ({ marks }: { marks: readonly string[] }) => `Check by touch: ${listWords(marks)}`,
+    `Seated, ${formatLength(mm, unit)} lower than erect: the tube does not go higher`,
+  'step-centre': (fact: CentreFact, speech: Speech) => capitalize(centreSaid(fact, speech)),
+  'step-touch': (facts: TouchFacts, speech: Speech) => `Check by touch: ${touchSaid(facts, speech)}`,
   'step-angle': ({ deg, toward }: { deg: number; toward: string | null }) =>
     `CR ${formatAngle(deg)} ${angledTo(toward)}`,
   'step-across': (
@@ -75,21 +76,21 @@ export const STEP_WORDS = {
   'step-collimator': ({ deg }: { deg: number }) => `Collimator rotated ${formatAngle(deg)} along the bone`,
   /** @param shiftsMm centre of each exposure from the aim, toward the head above 0 */
   'step-exposures': ({ overlapMm, shiftsMm }: { overlapMm: number; shiftsMm: readonly number[] }, { unit }: Speech) =>
-    `${shiftsMm.length} exposures, overlapping ${formatLength(overlapMm, unit)}; centred, from the aim: ${listWords(
+    `${shiftsMm.length} exposures, overlapping ${formatLength(overlapMm, unit)}; centred, from the CR of the whole: ${listWords(
       shiftsMm.map((mm) => (mm === 0 ? 'on it' : `${bothUnits(Math.abs(mm), unit)} ${mm > 0 ? 'cephalad' : 'caudad'}`)),
     )}`,
   'step-marker': ({ letters, place, signs }: { letters: readonly string[]; place: string; signs: readonly string[] }) =>
     `${letters.length > 1 ? 'Markers' : 'Marker'} ${letters.join(' and ')}: ${place}${signs.length > 0 ? `; also to mark: ${listWords(signs)}` : ''}`,
   'step-protect': ({ item }: { item: string }) => capitalize(item),
   'step-technique': ({ kVp, mAs, focus, aec }: { kVp: number; mAs: number | null; focus: string; aec: string }) =>
-    `${technique({ kVp, mAs })}, ${focus} focus, ${aecWords(aec)}`,
+    `${technique({ kVp, mAs })}, ${focus} focal spot, ${aecWords(aec)}`,
   'step-breath': ({ words, moment }: { words: string | null; moment: string }) =>
     words === null
       ? `No words: watch the patient, expose ${moment}`
       : moment === ''
         ? `“${words}”`
         : `“${words}” Expose at: ${moment}`,
-  'step-expose': () => 'Expose; look at the picture before the patient moves',
+  'step-expose': () => 'Expose; check the picture before the patient moves',
   /** A step of the entry's own. */
   'step-own': ({ own }: { own: string }) => own,
   'step-check': ({ criterion }: { criterion: string }) => criterion,
@@ -102,7 +103,7 @@ export const CAUTION_WORDS = {
   'caution-collar': () => 'The collar stays on until the neck is cleared.',
   'caution-board': () => 'The board stays until the spine is cleared; what lies under it is counted in.',
   'caution-splint': () => 'The splint stays on unless the physician takes it off.',
-  'caution-traction': () => 'Traction is not let go and not moved without the physician.',
+  'caution-traction': () => 'Traction is not released and not moved without the physician.',
   'caution-lines': () => 'Lines and tubes: see where each one runs before anything is moved.',
   'caution-holder': () => 'Whoever may be pregnant does not hold and leaves the room.',
   'caution-pregnancy': () => 'Pregnancy possible: stop and follow local policy.',

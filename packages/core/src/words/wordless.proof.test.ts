@@ -74,8 +74,9 @@ function decided({ core, exercises }: Loaded) {
       .filter((_, i) => i % 9 === 0)
       .map(({ id, sided }) =>
         findOtherWays({ projectionId: id, side: sideOf(sided), patient: PATIENT, situation: situation as never }).map(
-          ({ request, points, costs, offDeg }) => ({
+          ({ request, points, costs, offDeg, keeps, tell }) => ({
             ...{ request, points, offDeg },
+            told: [...keeps, ...tell].map(({ code, values }) => ({ code, values })),
             costs: costs.map(({ id: cost, code, values, points: each }) => ({ cost, code, values, points: each })),
           }),
         ),

@@ -9,6 +9,7 @@ import {
   techniqueForIndex,
   withDepartmentDefaults,
   type IndexScale,
+  significant,
 } from '@taktik/core';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
@@ -31,7 +32,7 @@ function read(text: string, scale: IndexScale | undefined): Read {
     const index = fromScale(Number(text.replace(',', '.')), scale);
     return index >= LEAST && index <= MOST
       ? { index, error: '' }
-      : { index: null, error: `That is EI ${index.toPrecision(3)}; it must be ${LEAST} to ${MOST}` };
+      : { index: null, error: `That is EI ${significant(index, 3)}; it must be ${LEAST} to ${MOST}` };
   } catch (error) {
     if (error instanceof RangeError) return { index: null, error: error.message };
     throw error;
@@ -88,7 +89,7 @@ export function ReadingSheet({ open, exposure, scale, onClose }: Props) {
           <Words kind="heading" role="status">
             {`Deviation ${signed(deviation)}: ${band.id} - ${advisedBy(band)}`}
           </Words>
-          <Words>{`${band.action}. On target would have been about ${techniqueForIndex(exposure.mAs, index, exposure.targetIndex).toPrecision(2)} mAs instead of ${exposure.mAs}, at ${exposure.kVp} kVp.`}</Words>
+          <Words>{`${band.action}. On target would have been about ${significant(techniqueForIndex(exposure.mAs, index, exposure.targetIndex), 2)} mAs instead of ${exposure.mAs}, at ${exposure.kVp} kVp.`}</Words>
           <Words kind="small" tone="soft">
             Metal, shields or open beam inside the field move the number: look at the picture first.
           </Words>

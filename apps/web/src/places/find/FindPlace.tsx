@@ -1,6 +1,6 @@
 /** Find: any projection by words or by touch; every row already answers for the patient in hand. */
 import { Button, Input } from '@rneui/themed';
-import { findExams, findProjections, projections, type Projection } from '@taktik/core';
+import { findExams, findProjections, findTerms, projections, type Projection } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { FlatList, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
@@ -9,6 +9,7 @@ import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note } from '../../ui/States';
+import { TermEntry } from '../../ui/terms/TermEntry';
 import { useTheme } from '../../ui/theme';
 import { RADIUS, RAIL_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
@@ -26,6 +27,9 @@ const MAX_QUERY = 200;
 const ADDRESS_AFTER_MS = 300;
 /** Exams offered beside the hits. */
 const MAX_EXAMS = 6;
+/** Terms of the glossary shown beside the hits, for a query of at least so many letters. */
+const MAX_TERMS = 2;
+const LEAST_FOR_TERMS = 2;
 /** No region or part picked. */
 const ALL = '';
 
@@ -73,6 +77,7 @@ export function FindPlace() {
   );
   const exams = useMemo(() => findExams(asked).slice(0, MAX_EXAMS), [asked]);
   const exam = exams.find(({ id }) => id === examId);
+  const terms = useMemo(() => (asked.length < LEAST_FOR_TERMS ? [] : findTerms(asked, 1).slice(0, MAX_TERMS)), [asked]);
   const shown = useMemo((): Shown => {
     if (exam) {
       const rows = exam.projections.flatMap((id) => byId.get(id) ?? []);
@@ -179,6 +184,17 @@ export function FindPlace() {
           onChange={setExamId}
         />
       )}
+      {terms.map((term) => (
+        <Press
+          key={term.id}
+          label={`In the glossary: ${term.term}. ${term.says}`}
+          role="link"
+          onPress={() => router.push({ pathname: '/glossary', params: { q: term.term } })}
+          style={{ padding: 12 }}
+        >
+          <TermEntry term={term} />
+        </Press>
+      ))}
       <Words kind="small" tone="soft" role="status">
         {shown.says}
       </Words>
@@ -248,6 +264,14 @@ export function FindPlace() {
             style={{ paddingHorizontal: 16 }}
           >
             <Words kind="body">Room’s book</Words>
+          </Press>
+          <Press
+            label="Glossary: the words of the trade, explained"
+            role="link"
+            onPress={() => router.push('/glossary')}
+            style={{ paddingHorizontal: 16 }}
+          >
+            <Words kind="body">Glossary</Words>
           </Press>
         </View>
       </View>

@@ -1,5 +1,5 @@
 /** What the planned pictures of an order are expected to cost in dose, by projection, against the department's levels. */
-import { doseLevelFor, sumDoses, withDepartmentDefaults } from '@taktik/core';
+import { doseLevelFor, sumDoses, withDepartmentDefaults, significant } from '@taktik/core';
 import { View } from 'react-native';
 import { useDepartmentQuery, type ExposureRow, type Order } from '../../state/api';
 import { NumberedBars } from '../../ui/charts/lazy';
@@ -9,7 +9,7 @@ import type { PlanView } from '../../workers/service';
 
 const HEIGHT = 110;
 const share = (spread: number): string => `±${Math.round(spread * 100)} %`;
-const kap = (value: number): string => `${value.toPrecision(2)} Gy·cm²`;
+const kap = (value: number): string => `${significant(value, 2)} Gy·cm²`;
 
 export function ExpectedDose({ order, plan }: { order: Order; plan: Extract<PlanView, { steps: unknown }> }) {
   const [width, onLayout] = useWidth(340);

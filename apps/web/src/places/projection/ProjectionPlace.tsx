@@ -19,12 +19,14 @@ import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
 import { Caution, Note, Skeleton, Tag } from '../../ui/States';
+import { useTerms } from '../../ui/terms/TermSheet';
+import { TermWords } from '../../ui/terms/TermWords';
 import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
 import type { StageView } from '../../workers/service';
 import { toAddress } from '../setup/address';
-import { patientText } from '../setup/words';
+import { patientText, shownWords } from '../setup/words';
 import { Line } from './Line';
 import { OwnEntrySheet } from './OwnEntrySheet';
 import { SchoolList } from './SchoolList';
@@ -49,6 +51,7 @@ export function ProjectionPlace() {
     null,
   );
   const [writing, setWriting] = useState(false);
+  const { explain, sheet: terms } = useTerms();
 
   useEffect(() => {
     if (!request) return;
@@ -88,6 +91,13 @@ export function ProjectionPlace() {
     );
 
   const made = page?.key === key ? page : null;
+  const pageWords = [
+    projection.name,
+    projection.shows,
+    ...projection.checks,
+    ...projection.faults.flatMap(({ sign, cause, correction }) => [sign, cause, correction]),
+    ...(made?.page ? shownWords(made.page.setup) : []),
+  ];
   const columns = width >= RAIL_FROM ? 2 : 1;
   const inner = (width >= RAIL_FROM ? (width - 84) / 2 - 40 : width) - 32;
   const picture = Math.min(MAX_PICTURE, inner);
@@ -150,7 +160,7 @@ export function ProjectionPlace() {
       </Section>
       {setup && setup.centre.checkBy.length > 0 && (
         <Section title="Check by touch">
-          <List items={setup.centre.checkBy.map(({ text }) => `Aim ${text}`)} />
+          <List items={setup.centre.checkBy.map(({ text }) => `CR ${text}`)} />
         </Section>
       )}
     </>
@@ -231,6 +241,9 @@ export function ProjectionPlace() {
       )}
       <Section title="This page">
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Press label="Terms on this page" onPress={() => explain(pageWords)} style={{ paddingHorizontal: 16 }}>
+            <Words>? Terms</Words>
+          </Press>
           <Press
             label={pinned ? 'Unpin' : 'Pin'}
             onPress={() => dispatch(pinToggled(projection.id))}
@@ -278,6 +291,7 @@ export function ProjectionPlace() {
         )}
       </ScrollView>
       <OwnEntrySheet open={writing} from={projection} onClose={() => setWriting(false)} onSaved={(id) => open(id)} />
+      {terms}
     </Frame>
   );
 }
@@ -303,7 +317,7 @@ function List({ items }: { items: readonly string[] }) {
           <Words tone="lamp" aria-hidden>
             ·
           </Words>
-          <Words style={{ flex: 1 }}>{item}</Words>
+          <TermWords text={item} style={{ flex: 1 }} />
         </View>
       ))}
     </View>

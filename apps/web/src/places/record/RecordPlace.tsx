@@ -1,5 +1,5 @@
 /** Record: what was exposed, newest first, and how it runs over time. */
-import { signed } from '@taktik/core';
+import { signed, significant } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -148,7 +148,7 @@ function Row({ row }: { row: ExposureRow }) {
             {`● The clock of the device was wrong: it said ${new Date(row.deviceAt).toLocaleString('en-GB')}`}
           </Words>
         )}
-        <Words kind="small">{`${row.kVp} kVp · ${row.mAs} mAs · ${index} · ${row.kapGyCm2.toPrecision(2)} Gy·cm²`}</Words>
+        <Words kind="small">{`${row.kVp} kVp · ${row.mAs} mAs · ${index} · ${significant(row.kapGyCm2, 2)} Gy·cm²`}</Words>
         {over && (
           <Words kind="small" tone="brick">
             {`▲ Over the department’s level of ${row.doseLevelGyCm2} Gy·cm²`}

@@ -22,7 +22,7 @@ const MOTION_RANGE = [0, 20] as const;
 const TURNS = [
   { key: 'rollDeg', label: 'Roll' },
   { key: 'tiltDeg', label: 'Tilt' },
-  { key: 'turnDeg', label: 'Turn in the light' },
+  { key: 'turnDeg', label: 'Alignment with the field' },
 ] as const;
 const SHIFTS = [
   { key: 'alongMm', label: 'Up the receptor' },

@@ -122,7 +122,7 @@ export function SetUpQuestion({ scenario, core, room, size, done, onAnswer }: Qu
         [
           ['rollDeg', 'Roll'],
           ['tiltDeg', 'Tilt'],
-          ['turnDeg', 'Turn in the light'],
+          ['turnDeg', 'Alignment with the field'],
         ] as const
       ).map(([key, label]) => (
         <Stepper

@@ -174,7 +174,7 @@ export function TryPlace() {
       {picture && (
         <Words kind="small" role="status">
           {picture.index === null
-            ? 'Nothing lies in the light: no exposure index'
+            ? 'Nothing lies in the field: no exposure index'
             : `Simulated index ${Math.round(picture.index)}, target ${picture.targetIndex} · deviation ${signed(picture.deviation as number)}`}
         </Words>
       )}

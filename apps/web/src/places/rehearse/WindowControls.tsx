@@ -22,7 +22,7 @@ export function WindowControls({ window: { level, width }, changed, onChange }: 
       {key('Brighter', 'Brighter', { level: level + LEVEL_STEP, width })}
       {key('Less contrast', 'Softer', { level, width: width * WIDTH_STEP })}
       {key('More contrast', 'Harder', { level, width: width / WIDTH_STEP })}
-      {changed && key('By the content of the light', 'Auto', null)}
+      {changed && key('By the content of the field', 'Auto', null)}
     </View>
   );
 }

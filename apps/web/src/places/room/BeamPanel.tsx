@@ -165,7 +165,7 @@ function Grids({ draft, unit, mayChange }: { draft: RoomDraft; unit: LengthUnit;
               label={`${HOLDER_NAMES[kind]}: strips run`}
               options={[
                 { value: 'holder', label: 'along the table or stand' },
-                { value: 'plate', label: 'along the plate, with it' },
+                { value: 'plate', label: 'along the receptor, with it' },
               ]}
               value={grid.strips ?? 'holder'}
               onChange={(strips) => set(i, { strips })}

@@ -7,6 +7,7 @@ import {
   outputPointSchema,
   type LengthUnit,
   type OutputPoint,
+  significant,
 } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -101,7 +102,7 @@ export function CalibratePanel({ draft, unit, mayChange }: { draft: RoomDraft; u
       </View>
       {fit && (
         <Words role="status">
-          {`${fit.outputUGyPerMas.toPrecision(3)} µGy per mAs at 1 m and 80 kVp, with kVp to the power ${fit.power.toFixed(2)}${fit.powerFitted ? '' : ' (usual, not fitted)'}; the points lie ${(fit.spread * 100).toFixed(1)} % off it on average.`}
+          {`${significant(fit.outputUGyPerMas, 3)} µGy per mAs at 1 m and 80 kVp, with kVp to the power ${fit.power.toFixed(2)}${fit.powerFitted ? '' : ' (usual, not fitted)'}; the points lie ${(fit.spread * 100).toFixed(1)} % off it on average.`}
         </Words>
       )}
       {fit?.warnings.map((text) => (

@@ -1,6 +1,6 @@
 /** The last bar of the screen: answer first, expose, look and accept or repeat, go on, finish. */
 import { Button } from '@rneui/themed';
-import { bandOf, signed, techniqueForIndex, withDepartmentDefaults } from '@taktik/core';
+import { bandOf, signed, techniqueForIndex, withDepartmentDefaults, significant } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useDepartmentQuery, useExposureQuery, type ExposureRow } from '../../state/api';
@@ -152,7 +152,7 @@ function Kept({ exposureId }: { exposureId: string }) {
       </Words>
       {data && band && !fine && (
         <Words kind="small" tone="mauve">
-          {`● ${band.action}. On target would have been about ${onTarget(data).toPrecision(2)} mAs.`}
+          {`● ${band.action}. On target would have been about ${significant(onTarget(data), 2)} mAs.`}
         </Words>
       )}
       {data && (

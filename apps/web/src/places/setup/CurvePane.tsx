@@ -1,5 +1,5 @@
 /** mAs over thickness for this projection as it is set, with this patient in it and the rows of the room's own chart. */
-import { formatLength, type LengthUnit, type TechniqueCurve } from '@taktik/core';
+import { formatLength, type LengthUnit, type TechniqueCurve, significant } from '@taktik/core';
 import { View } from 'react-native';
 import { LineOver } from '../../ui/charts/lazy';
 import type { LinePoint } from '../../ui/charts/LineOver';
@@ -17,9 +17,7 @@ export function CurvePane({ curve, unit }: { curve: TechniqueCurve; unit: Length
   const low = Math.floor(log(Math.min(...all)) * 3) / 3;
   const high = Math.ceil(log(Math.max(...all)) * 3) / 3;
   const count = 4;
-  const steps = Array.from({ length: count + 1 }, (_, i) =>
-    String(Number((10 ** (low + ((high - low) * i) / count)).toPrecision(2))),
-  );
+  const steps = Array.from({ length: count + 1 }, (_, i) => String(Number(significant(10 ** (low + ((high - low) * i) / count), 2))));
   const first = points[0];
   const last = points[points.length - 1];
   const line: LinePoint[] = points.map(({ thicknessMm, mAs }) => ({ x: thicknessMm, y: log(mAs) }));
@@ -37,7 +35,7 @@ export function CurvePane({ curve, unit }: { curve: TechniqueCurve; unit: Length
           : point,
     );
   const says = (point: { thicknessMm: number; mAs: number }) =>
-    `${point.mAs.toPrecision(2)} mAs at ${formatLength(point.thicknessMm, unit)}`;
+    `${significant(point.mAs, 2)} mAs at ${formatLength(point.thicknessMm, unit)}`;
   return (
     <View style={{ gap: 4 }} onLayout={onLayout}>
       <Words kind="heading">mAs by thickness</Words>

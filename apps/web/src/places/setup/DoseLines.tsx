@@ -8,6 +8,7 @@ import {
   withDepartmentDefaults,
   type LengthUnit,
   type Setup,
+  significant,
 } from '@taktik/core';
 import { useDepartmentQuery } from '../../state/api';
 import { Words } from '../../ui/Words';
@@ -29,7 +30,7 @@ export function DoseLines({ setup, unit }: { setup: Setup; unit: LengthUnit }) {
   return (
     <>
       <Words kind="heading">Dose</Words>
-      <Words kind="small">{`${dose.entranceKermaMgy.toPrecision(2)} mGy incident at the skin, ${surface.toPrecision(2)} mGy with back-scatter, ${dose.kapGyCm2.toPrecision(2)} Gy·cm² (${spread})`}</Words>
+      <Words kind="small">{`${significant(dose.entranceKermaMgy, 2)} mGy incident at the skin, ${significant(surface, 2)} mGy with back-scatter, ${significant(dose.kapGyCm2, 2)} Gy·cm² (${spread})`}</Words>
       {level && (
         <Words kind="small" tone={passed ? 'brick' : 'sage'} role="status">
           {`${passed ? '▲ Over' : '✓ Within'} the department’s level of ${level.kapGyCm2} Gy·cm²${level.fromYears > 0 ? ` from ${level.fromYears} years` : ''}`}

@@ -6,6 +6,7 @@ import {
   type LengthUnit,
   type Overrides,
   type Setup,
+  significant,
 } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -39,7 +40,7 @@ export function FactorTable({ exposure, unit, factors = {}, onChange }: Props) {
   return (
     <View style={{ gap: 2 }}>
       <Words kind="small" tone="soft">
-        {`Starts with ${start.mAs.toPrecision(3)} mAs from ${BASIS[start.basis]}: ${start.kVp} kVp, ${formatLength(start.thicknessMm, unit)} of body, SID ${formatLength(start.sidMm, unit)}, ${start.gridRatio > 0 ? `grid ${start.gridRatio}:1` : 'no grid'}. Touch a factor to set it by hand.`}
+        {`Starts with ${significant(start.mAs, 3)} mAs from ${BASIS[start.basis]}: ${start.kVp} kVp, ${formatLength(start.thicknessMm, unit)} of body, SID ${formatLength(start.sidMm, unit)}, ${start.gridRatio > 0 ? `grid ${start.gridRatio}:1` : 'no grid'}. Touch a factor to set it by hand.`}
       </Words>
       {exposure.factors.map(({ name, factor, computed }) => {
         const by = computed === undefined ? '' : ` by hand, computed × ${computed.toFixed(2)}`;
@@ -86,7 +87,7 @@ export function FactorTable({ exposure, unit, factors = {}, onChange }: Props) {
         <Words kind="small" style={{ flex: 1 }}>
           comes to, before the next station
         </Words>
-        <Words kind="small">{`${exposure.wantedMas.toPrecision(3)} mAs`}</Words>
+        <Words kind="small">{`${significant(exposure.wantedMas, 3)} mAs`}</Words>
       </View>
     </View>
   );

@@ -23,9 +23,9 @@ const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 function losses({ offCentre, offLevel, offFocus, centre, worseEdge }: GridCheck): [string, string][] {
   return [
-    ['off centre', percent(offCentre)],
-    ['off level, or the tube across the strips', percent(offLevel)],
-    ['off focus, at the edge of the light', percent(offFocus)],
+    ['off-centre', percent(offCentre)],
+    ['off-level, or the CR angled across the strips', percent(offLevel)],
+    ['off focus, at the edge of the field', percent(offFocus)],
     ['all together, at the centre', percent(centre)],
     ['all together, at the worse edge', percent(worseEdge)],
   ];
@@ -50,17 +50,17 @@ export function GridPane({ setup, unit, overrides, pull }: Props) {
     <View style={{ gap: 6 }}>
       <Words kind="heading">Grid</Words>
       <Words kind="small">{rule}</Words>
-      <Words kind="small">{`${grid.ratio}:1 for ${formatLength(grid.focusMm, unit)}; strips run ${ways}. The focal spot is ${formatLength(grid.distanceMm, unit)} from it, square to it.`}</Words>
+      <Words kind="small">{`${grid.ratio}:1 for ${formatLength(grid.focusMm, unit)}; strips run ${ways}. The focal spot is ${formatLength(grid.distanceMm, unit)} from it, perpendicular to it.`}</Words>
       <Words kind="small">
         {grid.strips === 'up'
           ? grid.angleUpToDeg > 0
-            ? `Along the strips the tube may lean up to ${Math.floor(grid.angleUpToDeg)}° at this SID; across them no more than ${grid.tolerance.tiltDeg.toFixed(1)}°.`
+            ? `Along the strips the CR may be angled up to ${Math.floor(grid.angleUpToDeg)}° at this SID; across them no more than ${grid.tolerance.tiltDeg.toFixed(1)}°.`
             : `At this SID the edges lose more than ${percent(EDGE_SHARE)} already without an angle.`
           : `The strips run across the tube’s angle: no more than ${grid.tolerance.tiltDeg.toFixed(1)}°. Turn the grid.`}
       </Words>
-      <Words kind="small">{`It bears ${grid.tolerance.tiltDeg.toFixed(1)}° off level or ${formatLength(grid.tolerance.offCentreMm, unit)} off centre (${percent(CENTRE_SHARE)} lost), and a distance of ${formatLength(near, unit)} to ${far === null ? 'any' : formatLength(far, unit)} (${percent(EDGE_SHARE)} at the edge).`}</Words>
+      <Words kind="small">{`It bears ${grid.tolerance.tiltDeg.toFixed(1)}° off-level or ${formatLength(grid.tolerance.offCentreMm, unit)} off-centre (${percent(CENTRE_SHARE)} lost), and a distance of ${formatLength(near, unit)} to ${far === null ? 'any' : formatLength(far, unit)} (${percent(EDGE_SHARE)} at the edge).`}</Words>
       <Stepper
-        label="Off level, across the strips"
+        label="Off-level, across the strips"
         unit="°"
         value={overrides.gridLevelDeg ?? 0}
         step={1}
@@ -69,7 +69,7 @@ export function GridPane({ setup, unit, overrides, pull }: Props) {
         onChange={(gridLevelDeg) => pull({ gridLevelDeg })}
       />
       <Stepper
-        label="Off centre, across the strips"
+        label="Off-centre, across the strips"
         unit={unit}
         value={(overrides.gridCentreMm ?? 0) / perUnit}
         step={0.5}
@@ -92,8 +92,8 @@ export function GridPane({ setup, unit, overrides, pull }: Props) {
       {bad && (
         <Words kind="small" tone="brick">
           {grid.centre >= CENTRE_SHARE
-            ? '▲ The whole picture is too light. More mAs is the wrong cure: level the grid and centre it.'
-            : '▲ The edges are too light: the distance is not the grid’s.'}
+            ? '▲ The whole picture is underexposed. More mAs is the wrong cure: level the grid and centre it.'
+            : '▲ The edges are underexposed: the distance is not the grid’s.'}
         </Words>
       )}
     </View>

@@ -18,7 +18,8 @@ const KEYS: readonly [string, string][] = [
   ['A', 'accept the picture'],
   ['O', 'one step at a time'],
   ['B', 'words for the breath'],
-  ['?', 'these keys'],
+  ['?', 'these keys; on a step, its terms'],
+  ['H', 'terms on this page'],
 ];
 
 export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {

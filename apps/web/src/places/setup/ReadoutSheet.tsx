@@ -146,7 +146,7 @@ function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) 
       return (
         <>
           <Line
-            text={`Wanted ${both(tube.sidWantedMm)}. Usual range ${formatLength(tube.sidRangeMm[0], unit)} to ${formatLength(tube.sidRangeMm[1], unit)}. Measured along the ray.`}
+            text={`Wanted ${both(tube.sidWantedMm)}. Usual range ${formatLength(tube.sidRangeMm[0], unit)} to ${formatLength(tube.sidRangeMm[1], unit)}. Measured along the CR.`}
           />
           <Line text={`Focal spot ${both(tube.heightMm)} above the ${tube.heightOver}.`} />
           <Stepper
@@ -169,7 +169,7 @@ function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) 
           />
           {tube.receptorShiftToward && (
             <Line
-              text={`The ray then lands ${both(tube.receptorShiftMm)} toward the ${tube.receptorShiftToward}: the receptor goes with it.`}
+              text={`The CR then meets the receptor plane ${both(tube.receptorShiftMm)} ${tube.receptorShiftToward === 'head' ? 'cephalad' : 'caudad'}: the receptor goes with it.`}
             />
           )}
           <Stepper

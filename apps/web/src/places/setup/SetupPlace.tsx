@@ -43,6 +43,8 @@ import { acceptedPicture, ended, exposed, repeated, ticked } from '../../state/s
 import { StagePane } from './StagePane';
 import { RIGHT_WIDTH, SERIES_WIDTH, stageSize } from './stageSize';
 import { nextStep, StepList } from './StepList';
+import { useTerms } from '../../ui/terms/TermSheet';
+import { shownWords } from './words';
 import { hasWarnings, Warnings } from './Warnings';
 import { TitleBar } from './TitleBar';
 import { useAsked } from './useAsked';
@@ -71,6 +73,7 @@ function SetupScreen() {
   const [readout, setReadout] = useState<ReadoutName | null>(null);
   const [patientOpen, setPatientOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
+  const { explain, sheet: terms } = useTerms();
   /** The sheet over the screen, of those that belong to the exam or to the steps. */
   const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'breath' | 'one' | null>(null);
   const close = () => setSheet(null);
@@ -186,6 +189,7 @@ function SetupScreen() {
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
     '?': () => setKeysOpen(true),
+    h: () => result && explain(shownWords(result.setup)),
   });
 
   const setup = result?.setup.projectionId === asked.projectionId ? result.setup : null;
@@ -386,6 +390,18 @@ function SetupScreen() {
       </Words>
     </Press>
   );
+  const termsKey = (
+    <Press
+      label="Terms on this page"
+      onPress={() => explain(shownWords(setup))}
+      plain
+      style={{ paddingHorizontal: 12 }}
+    >
+      <Words kind="small" tone="lamp">
+        ? Terms on this page
+      </Words>
+    </Press>
+  );
   const sheets = (
     <>
       <ReadoutSheet
@@ -408,6 +424,7 @@ function SetupScreen() {
         onClose={() => setPatientOpen(false)}
       />
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      {terms}
       <BreathSheet open={sheet === 'breath' && setup.steps.length > 0} setup={setup} onClose={close} />
       <OneStep
         open={sheet === 'one' && setup.steps.length > 0}
@@ -455,6 +472,7 @@ function SetupScreen() {
             {otherSchools}
             {rehearseLink}
             {pageLink}
+            {termsKey}
           </ScrollView>
           <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 14, gap: 10 }}>
             {title}
@@ -467,7 +485,7 @@ function SetupScreen() {
             <ScrollView contentContainerStyle={{ padding: 14, paddingLeft: 0, gap: 12 }}>
               {readouts}
               {handsFree}
-              {late && <StepList setup={late} done={steps} onTick={tick} />}
+              {late && <StepList setup={late} done={steps} onTick={tick} onAsk={(text) => explain([text])} />}
             </ScrollView>
             {actions}
           </View>
@@ -486,11 +504,12 @@ function SetupScreen() {
         {readouts}
         {changes}
         {handsFree}
-        {late && <StepList setup={late} done={steps} onTick={tick} />}
+        {late && <StepList setup={late} done={steps} onTick={tick} onAsk={(text) => explain([text])} />}
         {allowed && <Assumptions setup={setup} />}
         {otherSchools}
         {rehearseLink}
         {pageLink}
+        {termsKey}
       </ScrollView>
       {sheets}
     </Frame>

@@ -19,7 +19,7 @@ type Props = {
   onDrag: (change: Overrides) => void;
 };
 
-const NAMES: Record<StageLook, string> = { side: 'from the side', ray: 'along the ray' };
+const NAMES: Record<StageLook, string> = { side: 'from the side', ray: 'along the CR' };
 
 export function StagePane({ drawing, setup, unit, look, width, height, onSwitch, onDrag }: Props) {
   const theme = useTheme();

@@ -5,6 +5,7 @@ import { Tick } from '../../ui/Choice';
 import { CornerTicks } from '../../ui/CornerTicks';
 import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
+import { TermWords } from '../../ui/terms/TermWords';
 import { Words } from '../../ui/Words';
 
 export const GROUP_NAMES: Record<SetupStep['group'], string> = {
@@ -28,10 +29,13 @@ export function StepList({
   setup,
   done,
   onTick,
+  onAsk,
 }: {
   setup: Setup;
   done: readonly string[];
   onTick: (id: string) => void;
+  /** Opens the terms of a line. */
+  onAsk: (text: string) => void;
 }) {
   const next = nextStep(setup, done);
   if (setup.steps.length === 0) return null;
@@ -50,6 +54,7 @@ export function StepList({
               checked={on}
               plain
               onPress={() => onTick(step.id)}
+              onAsk={() => onAsk(step.text)}
               style={{
                 flexDirection: 'row',
                 alignItems: 'center',
@@ -63,9 +68,7 @@ export function StepList({
               <Words kind="small" tone="soft" style={{ width: 72 }}>
                 {GROUP_NAMES[step.group]}
               </Words>
-              <Words tone={on ? 'soft' : 'ink'} style={{ flex: 1 }}>
-                {step.text}
-              </Words>
+              <TermWords text={step.text} tone={on ? 'soft' : 'ink'} style={{ flex: 1 }} />
               {step === next && <CornerTicks />}
             </Press>
           </View>

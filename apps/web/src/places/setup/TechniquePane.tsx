@@ -59,7 +59,7 @@ export function TechniquePane({ setup, request, room, unit, overrides, pull }: P
   const { exposure } = setup;
   return (
     <>
-      <Words>{`${formatLength(exposure.thicknessMm, unit)} of body along the ray; ${exposure.timeMs} ms at ${exposure.mA} mA, ${Math.round(exposure.loadShare * 100)} % of what the ${exposure.focalSpot} focal spot bears.`}</Words>
+      <Words>{`${formatLength(exposure.thicknessMm, unit)} of body along the CR; ${exposure.timeMs} ms at ${exposure.mA} mA, ${Math.round(exposure.loadShare * 100)} % of what the ${exposure.focalSpot} focal spot bears.`}</Words>
       <FactorTable
         exposure={exposure}
         unit={unit}

@@ -1,5 +1,5 @@
 /** What the console is set to besides kVp and mAs: current, focal spot, measuring cells and their density. */
-import { AEC_CHOICES, OVERRIDE_RANGES, type Overrides, type Room, type Setup } from '@taktik/core';
+import { AEC_CHOICES, OVERRIDE_RANGES, type Overrides, type Room, type Setup, significant } from '@taktik/core';
 import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
@@ -47,7 +47,7 @@ export function TubeControls({ setup, room, overrides, pull }: Props) {
             range={OVERRIDE_RANGES.aecDensity}
             onChange={(aecDensity) => pull({ aecDensity })}
           />
-          <Words kind="small">{`Back-up at ${exposure.backupMas.toPrecision(3)} mAs. If it is reached, find out why before repeating.`}</Words>
+          <Words kind="small">{`Back-up at ${significant(exposure.backupMas, 3)} mAs. If it is reached, find out why before repeating.`}</Words>
         </>
       )}
     </>

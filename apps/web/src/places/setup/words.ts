@@ -36,7 +36,7 @@ export function receptorText(setup: Setup): ReadoutText {
 export const sidText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   figure: length(setup.tube.sidMm, unit),
   unit,
-  line: setup.tube.beam === 'horizontal' ? 'level ray' : 'from above',
+  line: setup.tube.beam === 'horizontal' ? 'horizontal beam' : 'vertical beam',
   other: `${length(setup.tube.sidMm, otherUnit(unit))} ${otherUnit(unit)}`,
 });
 
@@ -46,7 +46,7 @@ export function tubeText({ tube, way }: Setup): ReadoutText {
   const other = way?.beam === 'rest' ? `back rest at ${formatAngle(way.backRestDeg ?? 0)}` : course;
   if (tube.angleDeg === 0 && across !== '')
     return { figure: formatAngle(tube.acrossDeg), unit: '', line: `across, to the ${tube.acrossSays}`, other };
-  const straight = way?.beam === 'rest' ? 'square to the back rest' : 'straight';
+  const straight = way?.beam === 'rest' ? 'perpendicular to the back rest' : 'perpendicular';
   return {
     figure: formatAngle(tube.angleDeg),
     unit: '',
@@ -94,7 +94,7 @@ export const techniqueText = (setup: Setup): ReadoutText => ({
   unit: 'kVp',
   // Where nobody can say the mAs, none is shown.
   line: `${setup.exposure.masKnown ? Number(setup.exposure.mAs.toPrecision(3)) : '—'} mAs · ${AEC_WORDS[setup.exposure.aec]}`,
-  other: `${setup.exposure.focalSpot} focus · ${Math.round(toCentimetres(setup.exposure.thicknessMm))} cm`,
+  other: `${setup.exposure.focalSpot} focal spot · ${Math.round(toCentimetres(setup.exposure.thicknessMm))} cm`,
 });
 
 const age = (years: number | undefined): string => {
@@ -127,3 +127,12 @@ export function situationText(situation: Situation): string {
   if (situation.place !== 'room') words.push(situation.place);
   return words.join(', ');
 }
+
+/** All that a set-up says on its screen: the terms in it are explained there. */
+export const shownWords = (setup: Setup): string[] => [
+  setup.name,
+  ...setup.steps.map(({ text }) => text),
+  ...setup.cautions.map(({ text }) => text),
+  ...setup.problems.map(({ text }) => text),
+  ...['SID', 'CR', 'kVp', 'mAs', 'AEC'],
+];

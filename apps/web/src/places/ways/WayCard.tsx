@@ -53,7 +53,7 @@ export function WayCard({ way, rank, unit, comparing, busy, onUse, onCompare }: 
         </View>
       </View>
       <View style={{ gap: 3 }}>
-        {keeps.map((text) => (
+        {keeps.map(({ text }) => (
           <Words
             key={text}
             kind="small"
@@ -82,7 +82,7 @@ export function WayCard({ way, rank, unit, comparing, busy, onUse, onCompare }: 
           <Words kind="label" tone="soft">
             Tell the reader
           </Words>
-          {tell.map((text) => (
+          {tell.map(({ text }) => (
             <Words key={text} kind="small">
               {text}
             </Words>

@@ -184,9 +184,9 @@ function Pair({ pair, unit, onUse }: { pair: readonly WayView[]; unit: 'in' | 'c
         press: `Use this: ${way.says}`,
         onPress: () => onUse(way),
         lines: [
-          { name: 'Keeps', text: way.keeps.join('. ') },
+          { name: 'Keeps', text: way.keeps.map(({ text }) => text).join('. ') },
           { name: 'Costs', text: way.costs.map(({ text }) => text).join('. ') || 'nothing' },
-          { name: 'Tell the reader', text: way.tell.join('. ') || 'nothing' },
+          { name: 'Tell the reader', text: way.tell.map(({ text }) => text).join('. ') || 'nothing' },
           ...summaryOf(way.setup, unit),
         ],
       }))}

@@ -60,9 +60,9 @@ function lettersOf(input: Input, left: Vec3): Letter[] {
 
 type Toward = NonNullable<Projection['marker']['toward']>;
 const WORDS: Record<Exclude<Toward, 'letter side'>, string> = {
-  up: 'on the side that is up',
-  front: 'in front of the part',
-  back: 'behind the part',
+  up: 'on the side up',
+  front: 'anterior to the part',
+  back: 'posterior to the part',
   lateral: 'on the lateral side',
   medial: 'on the medial side',
 };

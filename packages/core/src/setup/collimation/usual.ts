@@ -16,6 +16,8 @@ export function whyOther(
   orientation: 'lengthwise' | 'crosswise',
   needed: { width: number; height: number },
   unit: LengthUnit,
+  /** Names of the sizes that this holder takes in this room. */
+  held: readonly string[],
 ): string | null {
   const same = receptor.name === usual;
   if (same && exposures === 1 && outcome !== 'diagonal' && orientation === usualWay) return null;
@@ -25,7 +27,9 @@ export function whyOther(
   if (outcome === 'diagonal') return `The field is ${field}: it fits the ${receptor.name} on the diagonal only${own}.`;
   if (receptor.fixed) return `Built into the holder; ${usual} would be the usual size.`;
   if (same) return `The field is ${field}: it lies better ${orientation}${own}.`;
+  if (!held.includes(usual))
+    return `There is no ${usual} for this holder; the ${receptor.name} takes the field of ${field}.`;
   return areaOf(receptor.name) < areaOf(usual)
     ? `The field is ${field}: the smaller ${receptor.name} takes it; ${usual} is customary${own}.`
-    : `The field is ${field}: the usual ${usual} does not take it, or is not in this holder${own}.`;
+    : `The field is ${field}: more than the usual ${usual} takes${own}.`;
 }

@@ -1,15 +1,16 @@
 /** Step 7: everything that is told, drawn, compared and kept, from what was worked out. */
 import { fitSpreadOf } from '../../exposure/calibrate';
 import { doseSpread } from '../../exposure/dose';
+import { receptorsIn } from '../../room/room';
 import type { StepGroup } from '../../projections/schema';
 import { capitalize } from '../../quantity/text';
 import { markerOf } from '../collimation/marker';
 import { breathFor } from '../placing/breath';
-import { fillIn } from '../placing/fillIn';
+import { fillIn, type Stood } from '../placing/fillIn';
 import { headLineWords } from '../placing/headLine';
-import { facingOf, nameOf, rayInPart, sayWay, viewOf } from '../placing/inWay';
+import { facingOf, nameOf, obliquePosition, rayInPart, sayWay, trunkOblique, viewOf } from '../placing/inWay';
 import { AS_IT_LIES, askFor } from '../placing/keepHead';
-import { seatedWords } from '../placing/way';
+import { erectWords } from '../placing/way';
 import { bars, blocks } from '../problem';
 import { SETUP_VERSION, type Setup } from '../setup';
 import { sceneOf } from '../stage/scene';
@@ -17,12 +18,25 @@ import { assumptionsOf, beamAssumptions } from '../told/assume';
 import { cautionsFor } from '../told/caution';
 import { centreTold, imageTold, receptorTold, tubeTold } from '../told/told';
 import { protectionFor } from '../told/protection';
+import { takeOffOf } from '../told/takeOff';
 import { composeSteps } from '../told/words';
 import { isInjured, neckStays } from '../verdict/kept';
 import type { Exposed } from './exposed';
 
+const stoodIn = ({ placed, situation, way }: Pick<Exposed, 'placed' | 'situation' | 'way'>): Stood => ({
+  erect: erectWords(way, situation),
+  oblique: obliquePosition(placed, null)?.name ?? '',
+});
+
 /** Steps of the entry’s own that this patient, position and way call for. */
-function ownSteps({ asTaught, given, projection, situation, way }: Exposed): { group: StepGroup; text: string }[] {
+function ownSteps({
+  asTaught,
+  given,
+  projection,
+  situation,
+  way,
+  ...done
+}: Exposed): { group: StepGroup; text: string }[] {
   const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
   const headSteps = headWords
     ? [{ group: 'position' as const, text: headWords, unlessInjured: true, setsHead: true }]
@@ -32,14 +46,14 @@ function ownSteps({ asTaught, given, projection, situation, way }: Exposed): { g
   return [...headSteps, ...projection.steps]
     .filter((step) => !(step.unlessInjured && isInjured(situation)) && !(step.setsHead && neckStays(situation)))
     .filter((step) => step.group !== 'position' || (fits && !given?.asItLies))
-    .map(({ group, text }) => ({ group, text: fillIn(text, projection, way) }));
+    .map(({ group, text }) => ({ group, text: fillIn(text, projection, way, stoodIn({ situation, way, ...done })) }));
 }
 
 /** How the position is asked for. */
-function positionSaid({ given, projection, situation, way }: Exposed): string {
-  if (given) return sayWay(given);
-  const asked = askFor(seatedWords(way, situation), projection, neckStays(situation));
-  return fillIn(asked, projection, way) || capitalize(AS_IT_LIES);
+function positionSaid({ given, projection, situation, way, ...done }: Exposed): string {
+  if (given) return sayWay(given, trunkOblique(projection, done.placed, given));
+  const asked = askFor(way, projection, neckStays(situation));
+  return fillIn(asked, projection, way, stoodIn({ situation, way, ...done })) || capitalize(AS_IT_LIES);
 }
 
 export function describe(done: Exposed): Setup {
@@ -80,7 +94,10 @@ export function describe(done: Exposed): Setup {
   const hit = plane.origin;
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
   const skinShare = done.focusToSkinMm / sidMm;
-  const { centre, touched } = centreTold(projection, placed, aimed, { view, unit, up: plane.v, found: given !== null });
+  const { centre, touched, facts } = centreTold(projection, placed, aimed, {
+    ...{ view, unit, up: plane.v, found: given !== null, segments: done.segments },
+    crossTable: horizontal && placed.placement.lies,
+  });
   const scene = sceneOf({
     ...{ projection, placed, aimed, shift, plane, focal, light, rotationDeg, holder, touched, cover },
     aec: technique.aec,
@@ -95,7 +112,7 @@ export function describe(done: Exposed): Setup {
   const setup = {
     version: SETUP_VERSION,
     projectionId: projection.id,
-    name: nameOf(projection, side, given),
+    name: nameOf(projection, side, given, obliquePosition(placed, given)),
     region: projection.region,
     side,
     patient: request.patient ?? {},
@@ -111,7 +128,15 @@ export function describe(done: Exposed): Setup {
       part: barred ? [] : own.filter((step) => step.group === 'position').map((step) => step.text),
       supports: barred ? [] : supports,
     },
-    receptor: receptorTold(projection, light, { holder, grid, gridWanted }, { centre: hit, needed, unit }),
+    receptor: receptorTold(
+      projection,
+      light,
+      { holder, grid, gridWanted },
+      {
+        ...{ centre: hit, needed, unit },
+        held: receptorsIn(room, holder).map(({ name }) => name),
+      },
+    ),
     tube: tubeTold(projection, placed, angle, plane, {
       ...{ sidMm, sidWantedMm, horizontal, onSurface, surfaceMm, room },
       focusHeightMm: focal[2],
@@ -141,10 +166,10 @@ export function describe(done: Exposed): Setup {
     study: projection.study ?? null,
     showsLevels: projection.showsLevels,
     protection: protectionFor(projection.protection, rules.shielding),
-    breathing: breathFor(projection, situation),
+    breathing: breathFor(projection, situation, technique.timeMs),
     prepare: asUsual ? projection.prepare : [],
     aids: asUsual ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
-    remove: projection.remove,
+    remove: takeOffOf(projection, body),
     cautions: cautionsFor(projection, body.patient, situation),
     assumptions: [
       ...body.assumed,
@@ -157,7 +182,7 @@ export function describe(done: Exposed): Setup {
   };
   return {
     ...setup,
-    steps: barred ? [] : composeSteps({ ...setup, ownSteps: own }, projection, unit),
+    steps: barred ? [] : composeSteps({ ...setup, ownSteps: own, facts }, projection, unit),
     checks: projection.checks,
     sources: projection.sources,
   };

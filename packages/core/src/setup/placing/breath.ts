@@ -17,13 +17,13 @@ export type Breathing = {
 type Asked = Projection['breathing'];
 
 const WORDS: Readonly<Record<Exclude<BreathPhase, 'none'>, { say: string; moment: string }>> = {
-  'second in': { say: 'Breathe in. Out. In again, deep. Hold it.', moment: 'second full breath in' },
-  in: { say: 'Breathe in. Hold it.', moment: 'end of the breath in' },
-  'slowly in': { say: 'Breathe in slowly and go on.', moment: 'during a slow breath in' },
-  out: { say: 'Breathe out. Hold it out.', moment: 'end of the breath out' },
-  'in and out': { say: 'Breathe in, out, hold it out.', moment: 'end of the breath out' },
-  quiet: { say: 'Breathe gently all the time.', moment: 'quiet breathing, two seconds or longer' },
-  suspended: { say: 'Stop breathing.', moment: 'suspended' },
+  'second in': { say: 'Breathe in. Out. In again, deep. Hold it.', moment: 'second full inspiration' },
+  in: { say: 'Breathe in. Hold it.', moment: 'full inspiration' },
+  'slowly in': { say: 'Breathe in slowly and go on.', moment: 'slow inspiration' },
+  out: { say: 'Breathe out. Hold it out.', moment: 'full expiration' },
+  'in and out': { say: 'Breathe in, out, hold it out.', moment: 'full expiration' },
+  quiet: { say: 'Breathe gently all the time.', moment: 'quiet breathing' },
+  suspended: { say: 'Stop breathing.', moment: 'suspended respiration' },
   swallow: { say: 'Drink, and hold your breath after the swallow.', moment: 'while the mouthful goes down' },
 };
 
@@ -34,21 +34,32 @@ const keepStill = (still: Asked['still']): string =>
 export const lungsAt = ({ phase }: Pick<Asked, 'phase'>): 'in' | 'out' =>
   phase === 'out' || phase === 'in and out' ? 'out' : 'in';
 
+/** A shorter exposure blurs no rib: then the breath is stopped instead. */
+const QUIET_FROM_MS = 1000;
+/** What is done with the breath in an exposure of this length. */
+const inTime = (asked: Asked, timeMs: number | null): Asked =>
+  asked.phase === 'quiet' && timeMs !== null && timeMs < QUIET_FROM_MS
+    ? { ...asked, phase: 'suspended', why: 'the exposure is too short to blur the ribs' }
+    : asked;
+
 /** The words for one who follows them. */
-function spoken({ phase, still, drops, why }: Asked): Pick<Breathing, 'words' | 'moment'> {
+function spoken({ phase, still, drops, why }: Asked, timeMs: number | null): Pick<Breathing, 'words' | 'moment'> {
   if (phase === 'none') return { words: keepStill(still), moment: '' };
   const { say, moment } = WORDS[phase];
   const said = drops ? `Breathe out and let the ${drops} drop. Hold it out.` : say;
   return {
     words: [said, ...(still ? [keepStill(still)] : [])].join(' '),
-    moment: [moment, ...(why ? [why] : [])].join(': '),
+    moment: [
+      phase === 'quiet' && timeMs !== null ? `${moment} for ${(timeMs / 1000).toFixed(1)} s` : moment,
+      ...(why ? [why] : []),
+    ].join(': '),
   };
 }
 
 const WATCHED: Readonly<Record<'still' | 'in' | 'out' | 'between', string>> = {
   still: 'when the part is held still',
-  out: 'between two breaths, when chest and belly have sunk',
-  in: 'at the top of a breath in; of one who cries, when the cry ends',
+  out: 'at the end of expiration, when chest and abdomen have sunk',
+  in: 'at the end of inspiration; in a crying child, when the cry ends',
   between: 'between two breaths, when the patient is still',
 };
 
@@ -58,16 +69,21 @@ function watchedFor({ phase }: Asked): string {
   return WATCHED[lungsAt({ phase })];
 }
 
-/** @returns the words for one who holds the breath when asked, else what to watch for */
+/**
+ * @param timeMs length of the exposure, where it is known
+ * @returns the words for one who holds the breath when asked, else what to watch for
+ */
 export function breathFor(
   { breathing }: Pick<Projection, 'breathing'>,
   { holdsBreath, holdsStill }: Pick<Situation, 'holdsBreath' | 'holdsStill'>,
+  timeMs: number | null = null,
 ): Breathing {
-  const { phase } = breathing;
+  const asked = inTime(breathing, timeMs);
+  const { phase } = asked;
   const follows = holdsStill && (holdsBreath || phase === 'none');
   return follows
-    ? { phase, ...spoken(breathing), commanded: true }
-    : { phase, words: '', moment: watchedFor(breathing), commanded: false };
+    ? { phase, ...spoken(asked, timeMs), commanded: true }
+    : { phase, words: '', moment: watchedFor(asked), commanded: false };
 }
 
 /** As one line: what is said and when, or what is watched for. */

@@ -6,11 +6,11 @@ import type { HeadLine } from '../../projections/vocabulary';
 const NAMES: Record<HeadLine, string> = {
   OML: 'Orbitomeatal line',
   IOML: 'Infraorbitomeatal line',
-  AML: 'Line from ear opening to acanthion',
-  LML: 'Line from ear opening to lips',
-  MML: 'Line from ear opening to chin',
-  GML: 'Line from ear opening to glabella',
-  TML: 'Line from mastoid tip to upper teeth',
+  AML: 'Acanthiomeatal line',
+  LML: 'Lips-meatal line',
+  MML: 'Mentomeatal line',
+  GML: 'Glabellomeatal line',
+  TML: 'Line from mastoid tip to upper incisors',
 };
 export const SQUARE_DEG = 90;
 /** As it stands within a sentence. */
@@ -19,7 +19,7 @@ export const lineName = (line: HeadLine): string => NAMES[line].charAt(0).toLowe
 export function headLineWords({ headLine }: Pick<Projection, 'headLine'>): string | null {
   if (!headLine) return null;
   const { line, toReceptorDeg } = headLine;
-  if (toReceptorDeg === SQUARE_DEG) return `${NAMES[line]} square to the receptor`;
-  if (toReceptorDeg === 0) return `${NAMES[line]} along the receptor`;
+  if (toReceptorDeg === SQUARE_DEG) return `${NAMES[line]} perpendicular to the receptor`;
+  if (toReceptorDeg === 0) return `${NAMES[line]} parallel to the receptor`;
   return `${NAMES[line]} at ${formatAngle(toReceptorDeg)} to the receptor`;
 }

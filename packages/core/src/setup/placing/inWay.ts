@@ -1,9 +1,17 @@
 /** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
 import { withBranches } from '../../body/mannequin';
 import { crossSkin, skinSpans, type SkinCrossing } from '../../body/posed';
-import { intoFrame } from '../../geometry/frame';
-import { dot, normalize, subtract, type InRoom, type InSegment, type Vec3 } from '../../geometry/vector';
-import { formatAngle } from '../../quantity/angle';
+import { applyToDirection, intoFrame } from '../../geometry/frame';
+import {
+  dot,
+  normalize,
+  subtract,
+  type InPatient,
+  type InRoom,
+  type InSegment,
+  type Vec3,
+} from '../../geometry/vector';
+import { formatAngle, toDegrees } from '../../quantity/angle';
 import { capitalize } from '../../quantity/text';
 import type { PositionWay, Projection } from '../../projections/schema';
 import type { View } from '../../projections/vocabulary';
@@ -63,11 +71,11 @@ const COURSE: Record<GivenWay['beam'], string> = {
 const FROM: Record<GivenWay['beam'], string> = {
   down: 'tube above',
   level: 'tube at the side',
-  rest: 'tube before the back rest',
+  rest: 'tube in front of the back rest',
 };
 
 /** The way in one line, for a person. */
-export function sayWay(given: GivenWay): string {
+export function sayWay(given: GivenWay, oblique: ObliquePosition | null = null): string {
   const { position, on, backRestDeg, beam, holder, asItLies, half, alongDeg, acrossDeg } = given;
   const where =
     position === 'lateral-recumbent' && on
@@ -91,13 +99,14 @@ export function sayWay(given: GivenWay): string {
           : `receptor ${atHolder(holder)}`;
   const lies = asItLies ? ', part as it lies' : '';
   const shown = half ? `, ${HALF_WORDS[half]}` : '';
-  return `${capitalize(where)}${lies}${shown}; ${course}; ${plate}`;
+  const rotated = oblique ? `, body rotated ${oblique.deg}° to the ${oblique.name} position` : '';
+  return `${capitalize(where)}${rotated}${lies}${shown}; ${course}; ${plate}`;
 }
 
 const HALF_WORDS = {
-  upper: 'the upper half along the receptor',
-  lower: 'the lower half along the receptor',
-  between: 'both halves off the receptor alike',
+  upper: 'the proximal half along the receptor',
+  lower: 'the distal half along the receptor',
+  between: 'both halves equally off the receptor',
 } as const;
 
 /** What must be written on the picture so that it is read right. */
@@ -106,7 +115,7 @@ export function marksOf({ position, beam, backRestDeg, reversed, on }: GivenWay,
   if (reversed && (view === 'AP' || view === 'PA')) marks.push(view);
   if (position === 'supine' || position === 'prone') marks.push(position);
   if (position === 'semi-erect') marks.push(`semi-erect ${backRestDeg ?? 0}°`);
-  if (position === 'seated') marks.push('sitting');
+  if (position === 'seated') marks.push('seated');
   if (position === 'lateral-recumbent' && beam === 'level') marks.push(...(on ? [`${on} side down`] : []), 'arrow up');
   else if (beam === 'level' && (position === 'supine' || position === 'prone')) marks.push('cross-table', 'arrow up');
   return marks;
@@ -188,10 +197,51 @@ const LIMBS = (['left', 'right'] as const).flatMap((side) => {
   ];
 });
 
-/** Name of a set-up: the entry, its side, and the way round where it is the other one. */
-export const nameOf = (projection: Projection, side: Side | null, given: GivenWay | null): string =>
-  [
-    projection.name,
-    ...(projection.sided === 'each' ? [side] : []),
+/** Body rotated against the receptor by more than this is in an oblique position. */
+const OBLIQUE_DEG = 8;
+export type ObliquePosition = { name: string; deg: number };
+
+/**
+ * Which surface and side of the body lie nearest the receptor, as the position is called, and by how much the body is
+ * rotated; null where it is not: a tube that is angled across one who lies flat makes no oblique position.
+ */
+export function obliquePosition({ posed, placement }: PlacedBody, given: GivenWay | null): ObliquePosition | null {
+  if (given && placement.lies) return null;
+  const toward = (axis: Vec3<InPatient>): number => dot(applyToDirection(posed.place, axis), placement.beam);
+  const [left, back] = [toward([1, 0, 0]), toward([0, 1, 0])];
+  const deg = Math.round(toDegrees(Math.atan2(Math.abs(left), Math.abs(back))));
+  if (deg < OBLIQUE_DEG || deg > 90 - OBLIQUE_DEG) return null;
+  return { name: `${left > 0 ? 'L' : 'R'}${back > 0 ? 'PO' : 'AO'}`, deg };
+}
+/** How the body is rotated to the receptor in a found way: of a limb it does not matter. */
+export const trunkOblique = ({ region }: Projection, placed: PlacedBody, given: GivenWay): ObliquePosition | null =>
+  LIMB_REGIONS.has(region) ? null : obliquePosition(placed, given);
+const LIMB_REGIONS: ReadonlySet<Projection['region']> = new Set([
+  'hand and wrist',
+  'forearm, elbow, humerus',
+  'foot and ankle',
+  'leg and knee',
+]);
+
+/** As entries of either side are called in a list. */
+const EITHER_OBLIQUE = / \((RPO or LPO|RAO or LAO|[LR][AP]O)\)/;
+const EITHER_DECUBITUS = ', lateral decubitus';
+
+/**
+ * Name of a set-up: the entry with the oblique position or the decubitus that it really is, its side, and the way round
+ * where it is the other one.
+ */
+export function nameOf(
+  projection: Projection,
+  side: Side | null,
+  given: GivenWay | null,
+  oblique: ObliquePosition | null,
+): string {
+  const named = projection.name.replace(EITHER_OBLIQUE, oblique ? ` (${oblique.name})` : '');
+  const decubitus = !given && side !== null && named.endsWith(EITHER_DECUBITUS);
+  return [
+    decubitus ? named.replace(EITHER_DECUBITUS, `, ${side} lateral decubitus`) : named,
+    ...(projection.sided === 'each' && !decubitus ? [side] : []),
     ...(given?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, given)}`] : []),
   ].join(', ');
+}

@@ -34,7 +34,7 @@ test('how a position is asked for, with the head and without', () => {
   const way = { say: 'Lying on the back', head: 'chin tucked until the orbitomeatal line is square' };
   expect(askFor(way, on, false)).toBe('Lying on the back, chin tucked until the orbitomeatal line is square');
   expect(askFor(way, on, true)).toBe(
-    'Lying on the back, head and neck as they lie: what the orbitomeatal line is off square goes on the tube',
+    'Lying on the back, head and neck as they lie: what the orbitomeatal line is off the perpendicular goes on the tube',
   );
   expect(askFor({ say: 'Lying on the back', head: 'chin up' }, {}, true)).toBe(
     'Lying on the back, head and neck as they lie',

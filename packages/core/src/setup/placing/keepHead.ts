@@ -9,13 +9,13 @@ type Asked = { say: string; head?: string };
 
 /**
  * @param keeps head and neck stay: what was to be square goes on the tube
- * @example askFor({ say: 'Lying on the back', head: 'chin up' }, {}, true) // "Lying on the back, head and neck as they lie"
+ * @example askFor({ say: 'Supine', head: 'chin up' }, {}, true) // "Supine, head and neck as they lie"
  */
 export function askFor({ say, head }: Asked, { headLine }: Pick<Projection, 'headLine'>, keeps: boolean): string {
   if (!head) return say;
   const square = headLine?.toReceptorDeg === SQUARE_DEG;
   const instead = square
-    ? `${AS_IT_LIES}: what the ${lineName(headLine.line)} is off square goes on the tube`
+    ? `${AS_IT_LIES}: what the ${lineName(headLine.line)} is off the perpendicular goes on the tube`
     : AS_IT_LIES;
   return capitalize([say, keeps ? instead : head].filter((part) => part !== '').join(', '));
 }

@@ -41,10 +41,12 @@ test('the ways of the angle are called as they are at the part', () => {
 
 describe('sentences take their figures from the entry', () => {
   const entry = projectionOf('shoulder-scapular-y');
+  const stood = { erect: 'Erect or seated', oblique: 'LAO' };
   it('turn, what is left of it, angle and joints', () => {
     const way = { ...entry.positions[0], joints: { kneeFlexion_L: -20.4 } };
-    expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, way)).toBe('45°, 45°, 0°, 20°');
-    expect(() => fillIn('{turn2}', entry, way)).toThrow(/no figure of this projection/);
+    expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, way, stood)).toBe('45°, 45°, 0°, 20°');
+    expect(fillIn('{erect}, {oblique}', entry, way, stood)).toBe('Erect or seated, LAO');
+    expect(() => fillIn('{turn2}', entry, way, stood)).toThrow(/no figure of this projection/);
   });
   it('no sentence of any set-up keeps a gap', () => {
     for (const each of projections) {
@@ -60,15 +62,15 @@ describe('sentences take their figures from the entry', () => {
   });
   it('the line of the head follows the school', () => {
     expect(headLineWords({ headLine: { line: 'OML', toReceptorDeg: 90 } })).toBe(
-      'Orbitomeatal line square to the receptor',
+      'Orbitomeatal line perpendicular to the receptor',
     );
     expect(headLineWords({ headLine: { line: 'IOML', toReceptorDeg: 0 } })).toBe(
-      'Infraorbitomeatal line along the receptor',
+      'Infraorbitomeatal line parallel to the receptor',
     );
     expect(headLineWords({})).toBeNull();
     const said = (school: string) =>
       computeSetup({ projectionId: 'sinuses-pa-axial', rules: { sinusFifteen: school } }).position.part;
     expect(said('neck')).toContain('Orbitomeatal line at 75° to the receptor');
-    expect(said('tube')).toContain('Orbitomeatal line square to the receptor');
+    expect(said('tube')).toContain('Orbitomeatal line perpendicular to the receptor');
   });
 });

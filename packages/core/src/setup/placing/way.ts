@@ -111,11 +111,9 @@ export function bearsHurt(body: PositionWay['body'], part: string, situation: Si
   return leg && isBroken(situation) && LAIN_ON.has(body) ? { code: 'not-lain-on' } : null;
 }
 
-/** How the position is asked of one who sits where others stand. */
-export const seatedWords = (way: TakenWay, { canStand }: Situation): Pick<PositionWay, 'say' | 'head'> =>
-  way.seatable && !canStand
-    ? { ...way, say: way.say.replace(/^(Standing( or (seated|sitting))?|Seated or standing)/, 'Seated') }
-    : way;
+/** How one who may also sit on a stool is placed. */
+export const erectWords = ({ seatable }: PositionWay, { canStand }: Situation): string =>
+  seatable ? (canStand ? 'Erect or seated' : 'Seated') : 'Erect';
 
 /** Something of the patient stays as it lies: the form of a way that poses nothing is taken where there is one. */
 const spares = (situation: Situation): boolean =>

@@ -56,11 +56,11 @@ describe.each(projections.map(({ id }) => id))('%s', (id) => {
   });
 });
 
-test('seen along the ray, the head is up and the patient’s left is where the technologist sees it', () => {
+test('seen along the CR, the head is up and the patient’s left is where the technologist sees it', () => {
   const ap = setupOf('pelvis-ap');
   const plane = planeOf(ap, 'ray');
   const at = (name: string) => drawStage(ap, 'ray', 1).touch.find((touch) => touch.name === name)!.at;
-  expect(at('iliac crest')[1]).toBeLessThan(at('symphysis')[1]);
+  expect(at('iliac crest')[1]).toBeLessThan(at('symphysis pubis')[1]);
   // Facing the patient, the left ASIS is on the right of the picture.
   expect(at('ASIS')[0]).toBeGreaterThan(toDrawing(plane, ap.scene.entry)[0]);
 });

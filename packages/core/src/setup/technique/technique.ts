@@ -257,7 +257,7 @@ const USUAL_KW = { small: 30, large: 70 } as const;
 const MA_STATIONS = [10, 16, 20, 25, 32, 40, 50, 64, 80, 100, 125, 160, 200, 250, 320, 400, 500, 640, 800, 1000];
 const stationsTo = (most: number): number[] => [...MA_STATIONS.filter((mA) => mA < most), most];
 /** A view in quiet breathing wants a second at least [typical: 1 to 3 s]. */
-const LONG_MS = 1000;
+const LONG_MS = 2000;
 /** What does not keep still blurs from about here [typical]. */
 const SHORT_MS = 20;
 /** Source: rule for AEC back-up, 1.5 times what is expected, 600 mAs at most from 51 kVp, 2000 below. */

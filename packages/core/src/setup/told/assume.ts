@@ -24,7 +24,7 @@ export function assumptionsOf(
   if (thicknessMm === undefined)
     list.push({
       field: 'patient.partThicknessMm',
-      value: 'thickness along the ray from the body model',
+      value: 'thickness along the CR from the body model',
       provenance: 'computed',
       affects: 'technique and dose',
     });

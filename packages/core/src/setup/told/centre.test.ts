@@ -11,20 +11,21 @@ const textOf = (projectionId: string, patient: object = man) =>
   }).centre.text;
 
 test.each([
-  ['lumbar-lateral', /^½ in \(1.3 cm\) below L3, on the midcoronal plane/],
-  ['thoracic-lateral', /^Level of T7, .* behind the midcoronal plane/],
-  ['abdomen-decubitus-dorsal', /^3¼ in \(8.5 cm\) above the iliac crest, on the midcoronal plane/],
+  ['lumbar-lateral', /^½ in \(1.3 cm\) inferior to L3, on the midcoronal plane/],
+  ['thoracic-lateral', /^Level of T7, .* posterior to the midcoronal plane/],
+  ['abdomen-decubitus-dorsal', /^3¼ in \(8.5 cm\) superior to the iliac crest, on the midcoronal plane/],
   ['abdomen-lateral', /^Level of the iliac crest, on the midcoronal plane/],
-  ['skull-lateral', /^2 in \(5 cm\) above the ear opening, middle of the skull/],
-  ['sella-lateral', /^¾ in \(1.9 cm\) above and ¾ in \(1.9 cm\) in front of the ear opening/],
-  ['nasal-bones-lateral', /^½ in \(1.3 cm\) below the nasion, bridge of the nose/],
-  ['sinuses-lateral', /in front of the middle between the outer canthus and the ear opening/],
+  ['skull-lateral', /^CR enters 2 in \(5 cm\) superior to the EAM, middle of the skull/],
+  ['sella-lateral', /^CR enters ¾ in \(1.9 cm\) superior and ¾ in \(1.9 cm\) anterior to the EAM/],
+  ['nasal-bones-lateral', /^CR enters ½ in \(1.3 cm\) inferior to the nasion, bridge of the nose/],
+  ['sinuses-lateral', /anterior to the middle between the outer canthus and the EAM/],
   ['cervicothoracic-lateral', /^Level of C7-T1, /],
   ['lumbosacral-lateral', /^Level of L5-S1, /],
   ['scoliosis-lateral', /^Level of the middle between T1 and S1, /],
-  ['face-lateral', /^CR through: cheekbone/],
-  ['femur-ap-distal', /below the middle between the hip joint and the knee joint/],
-  ['pelvis-ap', /below the ASIS, midline/],
+  ['face-lateral', /^CR through: zygoma/],
+  ['femur-ap-distal', /^CR through: middle of the part of the femur/],
+  ['femur-lateral-distal', /distal to the middle between the lateral epicondyle and the greater trochanter/],
+  ['pelvis-ap', /inferior to the ASIS, midline/],
   ['ankle-ap', /^CR through: midway between the malleoli/],
 ])('%s: the centring line tells the whole way', (id, says) => expect(textOf(id)).toMatch(says));
 
@@ -32,7 +33,7 @@ test('the figure that is told leads from the landmark to the ray, for small and 
   for (const ageYears of [3, 40])
     for (const id of ['skull-lateral', 'abdomen-decubitus-dorsal', 'lumbar-lateral']) {
       const { centre, scene } = computeSetup({ projectionId: id, patient: { ageYears } });
-      const told = /^(\d*)([½¼¾]?) in/.exec(centre.text);
+      const told = /(\d*)([½¼¾]?) in \(/.exec(centre.text);
       expect([id, told !== null]).toEqual([id, true]);
       const inches = Number(told![1] || 0) + ({ '½': 0.5, '¼': 0.25, '¾': 0.75 }[told![2]] ?? 0);
       const entry = projections.find((each) => each.id === id)!;

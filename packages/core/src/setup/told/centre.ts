@@ -1,56 +1,55 @@
-/** The centring line in words, from where the ray was computed to go. */
-import { markOf } from '../../body/body';
+/** The centring line and the checks by touch, measured from where the light falls on the skin. */
+import { isLandmark, markOf } from '../../body/body';
 import { interspace, spokenLandmark } from '../../body/landmarkName';
-import { crossSkin } from '../../body/posed';
+import { crossSkin, posedMark } from '../../body/posed';
 import { applyToDirection } from '../../geometry/frame';
-import { dot, midpoint, subtract, type Vec3 } from '../../geometry/vector';
+import { dot, midpoint, subtract, type InRoom, type Vec3 } from '../../geometry/vector';
 import type { Projection, Toward } from '../../projections/schema';
 import type { LengthUnit } from '../../quantity/length';
-import { capitalize } from '../../quantity/text';
-import type { PlacedBody, PlacedPoint } from '../placing/place';
+import { relationWords, type Bearing, type CentreFact, type TouchFacts } from '../../words/centreWords';
+import { say } from '../../words/say';
+import type { AimedRay, PlacedBody } from '../placing/place';
+import type { SideView } from '../placing/side';
 import type { Setup } from '../setup';
-import { bothUnits } from '../../words/stepWords';
-import { relationTo } from './words';
+import { bearingsFrom, depthOf, LEVEL_MM, onTheSkin } from './bearing';
 
 /** A tape does not show less. */
 const JUST_MM = 4;
-/** Nearer than a fingertip's breadth counts as on the plane. */
-const ON_PLANE_MM = 6;
 
-/** The centring line: from the landmark, or for a ray through a depth, how far behind or in front of the midcoronal plane. */
-export function describeCentre(
-  projection: Projection,
-  placed: PlacedBody,
-  target: PlacedPoint,
+type Centre = Setup['centre'];
+/** What is told of the centring, and the fact from which it is said. */
+export type CentreLine = {
+  line: Pick<Centre, 'landmark' | 'offsetMm' | 'relation' | 'line' | 'text'>;
+  fact: CentreFact;
+};
+export type TouchMark = { mark: Centre['checkBy'][number]; bearings: readonly Bearing[]; name: string };
+/** The ray where it meets the skin, and what of the body lies up the receptor. */
+export type OnSkin = {
+  aimed: AimedRay;
+  up: Vec3<InRoom>;
+  /** Which way the skin faces where the ray enters. */
+  skin: () => Vec3<InRoom>;
+  view: SideView;
+  unit: LengthUnit;
+};
+
+const lineOf = (
+  line: Pick<Centre, 'landmark' | 'offsetMm' | 'relation' | 'line'>,
+  fact: CentreFact,
   unit: LengthUnit,
-): Pick<Setup['centre'], 'landmark' | 'offsetMm' | 'relation' | 'line' | 'text'> {
-  const { line, point } = projection.aim;
-  const landmark = target.landmarkId;
-  if (projection.sided === 'none' && projection.ray.view === 'lateral')
-    return markOf(placed.posed.body, landmark).segment === 'head'
-      ? besideTheHead(projection, target, unit)
-      : throughTheTrunk(projection, placed, target, unit);
-  if (target.toward === null) {
-    const between = 'between' in projection.aim;
-    if (point === 'through') return { landmark, offsetMm: 0, relation: line, line, text: `CR through: ${line}` };
-    const relation = between ? line : relationTo(null, landmark);
-    return {
-      landmark,
-      offsetMm: 0,
-      relation,
-      line,
-      text: `${point === 'exit' ? 'CR exits' : 'CR enters'} ${between ? `at the ${line}` : `${relation}, ${line}`}`,
-    };
-  }
-  const relation = relationTo(target.toward, landmark, projection.region).replace(
-    spokenLandmark(landmark),
-    spokenAim(projection.aim),
-  );
-  const far = target.offsetMm < JUST_MM ? 'just' : bothUnits(target.offsetMm, unit);
-  return { landmark, offsetMm: target.offsetMm, relation, line, text: `${capitalize(far)} ${relation}, ${line}` };
-}
+): CentreLine => {
+  const { centre: code, ...values } = fact;
+  return { line: { ...line, text: say({ code, values }, { unit }) }, fact };
+};
 
-type Line = Pick<Setup['centre'], 'landmark' | 'offsetMm' | 'relation' | 'line' | 'text'>;
+const asValues = (bearings: readonly Bearing[], name: string) => ({
+  toward: bearings.map(({ toward }) => toward),
+  mm: bearings.map(({ mm }) => mm),
+  name,
+});
+
+/** Axis of the body along which each direction of an entry runs: x, y, z. */
+const AXIS: Readonly<Record<Toward, 0 | 1 | 2>> = { left: 0, right: 0, front: 1, back: 1, head: 2, feet: 2 };
 
 /** What the aim is measured from: a landmark, the same on both sides, or what lies between two that differ. */
 function spokenAim(aim: Projection['aim']): string {
@@ -59,67 +58,115 @@ function spokenAim(aim: Projection['aim']): string {
   return one === other ? one : (interspace(...aim.between) ?? `the middle between ${one} and ${other}`);
 }
 
-/** Level along the trunk, and how far behind or in front of the midcoronal plane. */
-function throughTheTrunk({ aim }: Projection, placed: PlacedBody, target: PlacedPoint, unit: LengthUnit): Line {
-  const { landmarkId: landmark } = target;
-  const up = target.offsets.reduce(
-    (sum, { toward, mm }) => sum + (toward === 'head' ? mm : toward === 'feet' ? -mm : 0),
-    0,
-  );
-  const level =
-    Math.abs(up) < JUST_MM
-      ? `level of ${spokenAim(aim)}`
-      : `${bothUnits(Math.abs(up), unit)} ${up > 0 ? 'above' : 'below'} ${spokenAim(aim)}`;
-  const behindMm = behindMidcoronal(placed, target.p);
-  const offsetMm = Math.abs(behindMm) < ON_PLANE_MM ? 0 : Math.abs(behindMm);
-  const where =
-    offsetMm === 0 ? 'on the midcoronal plane' : `${behindMm > 0 ? 'behind' : 'in front of'} the midcoronal plane`;
-  return {
-    landmark,
-    offsetMm,
-    relation: `${where}, ${level}`,
-    line: aim.line,
-    text: `${capitalize(level)}, ${offsetMm === 0 ? where : `${bothUnits(offsetMm, unit)} ${where}`}`,
-  };
+/** The place of the aim before any distance is gone from it, and the landmark for whose part directions are called. */
+function baseOf({ aim }: Projection, { posed }: PlacedBody, { name }: SideView) {
+  const ids = ('between' in aim ? aim.between : [aim.landmark]).map(name);
+  const [first, second] = ids.map((id) => posedMark(posed, id).p);
+  // Between the two of a pair lies the midline, which is neither medial nor lateral.
+  const paired = second !== undefined && ids[0].slice(0, -2) === ids[1].slice(0, -2) && ids[0] !== ids[1];
+  return { of: ids[0], midline: paired, p: second ? midpoint(first, second) : first };
 }
 
-const WAYS: Partial<Record<Toward, string>> = { head: 'above', feet: 'below', front: 'in front of', back: 'behind' };
+/** The centring line: from the landmark, or for a lateral of the trunk its level and how far behind the midcoronal plane. */
+export function describeCentre(projection: Projection, placed: PlacedBody, on: OnSkin): CentreLine {
+  const { line, point } = projection.aim;
+  const { aimed, unit } = on;
+  const base = baseOf(projection, placed, on.view);
+  const landmark = base.of;
+  const exits = point === 'exit';
+  const trunk = projection.sided === 'none' && projection.ray.view === 'lateral';
+  if (trunk && markOf(placed.posed.body, landmark).segment !== 'head') return throughTheTrunk(projection, placed, on);
+  const at = exits ? aimed.crossing.exit : aimed.crossing.entry;
+  const bearings = bearingsFrom(placed.posed, base.of, at, base);
+  const depth = depthOf(bearings, aimed.direction, on.skin);
+  const taught = [...new Set(aimed.target.offsets.filter(({ mm }) => mm >= JUST_MM).map(({ toward }) => AXIS[toward]))];
+  const steps = taught.map((axis) => bearings[axis]).filter((each) => each !== depth);
+  const name = spokenAim(projection.aim);
+  // Nobody measures from what nobody feels: then the place is named, and the checks by touch lead there.
+  if (steps.length === 0 || steps.length < taught.length || !isPalpable(projection.aim)) {
+    if (point === 'through')
+      return lineOf({ landmark, offsetMm: 0, relation: line, line }, { centre: 'centre-through', line }, unit);
+    const own = 'between' in projection.aim || taught.length > 0 ? null : name;
+    const at = own === null ? line : `at ${own}`;
+    return lineOf({ landmark, offsetMm: 0, relation: at, line }, { centre: 'centre-at', exits, name: own, line }, unit);
+  }
+  const told = steps.filter(({ mm }) => mm >= JUST_MM);
+  const relation = told.length === 0 ? `level with ${name}` : relationWords(told, name, unit);
+  return lineOf(
+    { landmark, offsetMm: told[0]?.mm ?? 0, relation, line },
+    { centre: 'centre-from', exits, line, ...asValues(told, name) },
+    unit,
+  );
+}
 
-/** On the side of the head the way from the landmark is measured on the skin. */
-function besideTheHead({ aim }: Projection, { landmarkId: landmark, offsets }: PlacedPoint, unit: LengthUnit): Line {
-  const steps = offsets.filter(({ toward, mm }) => WAYS[toward] !== undefined && mm >= JUST_MM);
-  if (steps.length === 0)
-    return { landmark, offsetMm: 0, relation: aim.line, line: aim.line, text: `CR through: ${aim.line}` };
-  const from = spokenAim(aim);
-  const words = steps
-    .map(({ toward, mm }, i) => `${i > 0 ? `${bothUnits(mm, unit)} ` : ''}${WAYS[toward]}`)
-    .join(' and ');
-  const relation = `${words} ${from}`;
-  return {
-    landmark,
-    offsetMm: steps[0].mm,
-    relation,
-    line: aim.line,
-    text: `${bothUnits(steps[0].mm, unit)} ${relation}, ${aim.line}`,
-  };
+/** Deep: inside a joint, or the body of a vertebra. */
+const DEEP = /^(hip_centre|glenohumeral_centre|femoral_neck_mid|[CTLS]\d+_(body|arch))/;
+/** Whether a distance can be measured from what is aimed at: a landmark, or what lies between two. */
+const isPalpable = (aim: Projection['aim']): boolean =>
+  ('between' in aim ? aim.between : [aim.landmark]).every((id) => isLandmark(id) && !DEEP.test(id));
+
+/** Level along the trunk, where the ray enters, and how far behind or in front of the midcoronal plane. */
+function throughTheTrunk(projection: Projection, placed: PlacedBody, { aimed, unit, view }: OnSkin): CentreLine {
+  const { line } = projection.aim;
+  const base = baseOf(projection, placed, view);
+  const [, , up] = bearingsFrom(placed.posed, base.of, aimed.crossing.entry, base);
+  const levels = up.mm < JUST_MM ? [] : [up];
+  const name = spokenAim(projection.aim);
+  const measured = behindMidcoronal(placed, aimed.through);
+  const behindMm = Math.abs(measured) < LEVEL_MM ? 0 : measured;
+  const where =
+    behindMm === 0 ? 'on the midcoronal plane' : `${behindMm > 0 ? 'posterior' : 'anterior'} to the midcoronal plane`;
+  return lineOf(
+    { landmark: base.of, offsetMm: Math.abs(behindMm), relation: where, line },
+    { centre: 'centre-level', behindMm, ...asValues(levels, name) },
+    unit,
+  );
 }
 
 /** Signed distance behind the midcoronal plane, which halves the trunk between chest and back at that level. */
-function behindMidcoronal(placed: PlacedBody, p: Vec3): number {
+function behindMidcoronal(placed: PlacedBody, p: Vec3<InRoom>): number {
   const back = applyToDirection(placed.posed.place, [0, 1, 0]);
   const trunk = crossSkin(placed.posed, p, back, ['thorax', 'lumbar', 'pelvis', 'neck']);
   if (!trunk) return 0;
   return dot(subtract(p, midpoint(trunk.entry, trunk.exit)), back);
 }
 
+/**
+ * How the light lies from a landmark that is palpated, along the receptor.
+ * @param across across the receptor too, where neither midline nor midcoronal plane leads the eye
+ */
+export function touchFrom({ posed }: PlacedBody, id: string, on: OnSkin, across: boolean, sideUp = false): TouchMark {
+  const { aimed, up, unit } = on;
+  const bearings = bearingsFrom(posed, id, aimed.crossing.entry);
+  const [first, second] = onTheSkin(bearings, depthOf(bearings, aimed.direction, on.skin), up);
+  const told = [first, ...(across ? [second] : [])].filter(({ mm }) => mm >= LEVEL_MM);
+  const name = `${spokenLandmark(id)}${sideUp ? ' of the side up' : ''}`;
+  const mark = {
+    landmark: id,
+    mm: first.signedMm * Math.sign(dot(first.axis, up)),
+    relation: told.length === 0 ? 'level with' : relationWords(told, '', unit).trim(),
+    text: say({ code: 'touch-from', values: asValues(told, name) }, { unit }),
+  };
+  return { mark, bearings: told, name };
+}
+
 /** The centring line from a mark that is felt here, instead of the taught one. */
-export const centreBy = (
-  { landmark, mm, relation, text }: Setup['centre']['checkBy'][number],
-  { aim }: Projection,
-): Line => ({
-  landmark,
-  offsetMm: Math.abs(mm),
-  relation: relation === 'level with' ? text : `${relation} ${spokenLandmark(landmark)}`,
-  line: aim.line,
-  text: `${text}, ${aim.line}`,
+export const centreBy = ({ mark, bearings, name }: TouchMark, { aim }: Projection, unit: LengthUnit): CentreLine =>
+  lineOf(
+    {
+      landmark: mark.landmark,
+      offsetMm: Math.abs(mark.mm),
+      relation: bearings.length === 0 ? `level with ${name}` : relationWords(bearings, name, unit),
+      line: aim.line,
+    },
+    { centre: 'centre-from', exits: false, line: aim.line, ...asValues(bearings, name) },
+    unit,
+  );
+
+/** Several marks as one fact. */
+export const touchFacts = (marks: readonly TouchMark[]): TouchFacts => ({
+  names: marks.map(({ name }) => name),
+  counts: marks.map(({ bearings }) => bearings.length),
+  toward: marks.flatMap(({ bearings }) => bearings.map(({ toward }) => toward)),
+  mm: marks.flatMap(({ bearings }) => bearings.map(({ mm }) => mm)),
 });

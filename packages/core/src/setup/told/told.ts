@@ -1,28 +1,39 @@
 /** Parts of a Setup as they are told: receptor, tube, image, centring. */
-import { posedLandmark } from '../../body/posed';
-import { dot, subtract } from '../../geometry/vector';
 import type { Projection } from '../../projections/schema';
 import { cosDeg, toDegrees } from '../../quantity/angle';
 import type { LengthUnit } from '../../quantity/length';
 import type { Grid, Holder, Room } from '../../room/room';
-import { centreBy, describeCentre } from './centre';
+import { markOf } from '../../body/body';
+import { skinAt } from './bearing';
+import type { CentreFact, TouchFacts } from '../../words/centreWords';
+import { centreBy, describeCentre, touchFacts, touchFrom } from './centre';
 import { SPLIT_OVERLAP_MM } from '../collimation/fitReceptor';
 import type { GridCheck } from '../technique/gridCheck';
 import type { OpenedLight } from '../collimation/light';
 import type { AimedRay, PlacedBody } from '../placing/place';
 import type { ReceptorPlane } from '../ray/receptorPlane';
 import type { Along, Setup } from '../setup';
-import type { SideView } from '../placing/side';
+import { otherSide, type SideView } from '../placing/side';
 import type { TubeAngle } from '../ray/tubeAngle';
 import { whyOther } from '../collimation/usual';
-import { isWithinTouch, nearestWithinTouch } from './withinTouch';
-import { levelAgainst } from './words';
+import { coverOf, isWithinTouch, nearestWithinTouch } from './withinTouch';
 
 export function receptorTold(
   projection: Projection,
   { fit, orientation, across, along, field, shiftsMm, tiltDeg }: OpenedLight,
   { holder, grid, gridWanted }: { holder: Holder; grid: Grid | null; gridWanted: boolean },
-  { centre, needed, unit }: { centre: Setup['receptor']['centre']; needed: OpenedLight['field']; unit: LengthUnit },
+  {
+    centre,
+    needed,
+    unit,
+    held,
+  }: {
+    centre: Setup['receptor']['centre'];
+    needed: OpenedLight['field'];
+    unit: LengthUnit;
+    /** Names of the sizes that the holder takes. */
+    held: readonly string[];
+  },
 ): Setup['receptor'] {
   const { usual, orientation: laid, note } = projection.receptor;
   return {
@@ -44,7 +55,7 @@ export function receptorTold(
     gridWanted,
     centre,
     clearanceMm: Math.max(0, Math.min(across - field.width, along - field.height) / 2),
-    whyOther: whyOther(projection, fit, orientation, needed, unit),
+    whyOther: whyOther(projection, fit, orientation, needed, unit, held),
     usual: `${usual} ${laid}${note ? `; ${note}` : ''}`,
   };
 }
@@ -120,33 +131,62 @@ export function imageTold(
   };
 }
 
+export type CentreFacts = { centre: CentreFact; touch: TouchFacts };
 export type CentreTold = {
   centre: Setup['centre'];
   /** Marks that are felt for it. */
   touched: string[];
+  /** What the sentences are made from. */
+  facts: CentreFacts;
 };
 /** Where to centre, from a mark that can be felt on this patient as they lie, and what to check it by. */
 export function centreTold(
   projection: Projection,
   placed: PlacedBody,
-  { target, through, crossing }: AimedRay,
-  { view, unit, up, found }: { view: SideView; unit: LengthUnit; up: ReceptorPlane['v']; found: boolean },
+  aimed: AimedRay,
+  {
+    view,
+    unit,
+    up,
+    found,
+    crossTable,
+    segments,
+  }: {
+    view: SideView;
+    unit: LengthUnit;
+    up: ReceptorPlane['v'];
+    found: boolean;
+    /** A horizontal beam across who lies. */
+    crossTable: boolean;
+    /** Of the body that the ray may cross. */
+    segments: readonly string[] | undefined;
+  },
 ): CentreTold {
-  const { posed } = placed;
-  const support = (found && placed.placement.support) || null;
-  const felt = (id: string) => isWithinTouch(posed, id, support);
-  const levelOf = (id: string) =>
-    levelAgainst(id, dot(subtract(through, posedLandmark(posed, id).p), up), unit, projection.region);
-  const own = view.name(target.landmarkId);
-  const checks = projection.aim.checkBy.map(view.name).filter(felt);
-  const elsewhere = support && !felt(target.landmarkId) ? nearestWithinTouch(posed, through, up, support) : null;
-  const line = elsewhere ? centreBy(levelOf(elsewhere), projection) : describeCentre(projection, placed, target, unit);
+  const { posed, placement } = placed;
+  const on = { aimed, up, view, unit, skin: () => skinAt(posed, aimed, segments) };
+  const covered = coverOf(placement, aimed.direction);
+  const felt = (id: string) => isWithinTouch(posed, id, covered);
+  const { region, ray } = projection;
+  const lateralHead = region === 'skull and face' && (ray.view === 'lateral' || ray.view === 'medial');
+  const levelOf = (id: string, sideUp = false) => touchFrom(placed, id, on, lateralHead || crossTable, sideUp);
+  const own = view.name(aimed.target.landmarkId);
+  // A landmark of the trunk or head that lies against the receptor is felt on the side up.
+  const checks = projection.aim.checkBy.map(view.name).flatMap((id) => {
+    if (felt(id)) return [{ id, sideUp: false }];
+    const other = otherSide(id);
+    const paired = other !== id && !/_[LR]$/.test(markOf(posed.body, id).segment);
+    return paired && felt(other) ? [{ id: other, sideUp: true }] : [];
+  });
+  const elsewhere = found && !felt(own) ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered) : null;
+  const { line, fact } = elsewhere
+    ? centreBy(levelOf(elsewhere), projection, unit)
+    : describeCentre(projection, placed, on);
+  const marks = checks
+    .filter(({ id }) => ![own, otherSide(own), line.landmark].includes(id))
+    .map(({ id, sideUp }) => levelOf(id, sideUp));
   return {
-    centre: {
-      ...line,
-      entryMm: crossing.entry,
-      checkBy: checks.filter((id) => id !== own && id !== line.landmark).map(levelOf),
-    },
-    touched: [elsewhere ? line.landmark : own, ...checks],
+    centre: { ...line, entryMm: aimed.crossing.entry, checkBy: marks.map(({ mark }) => mark) },
+    touched: [elsewhere ? line.landmark : own, ...checks.map(({ id }) => id)],
+    facts: { centre: fact, touch: touchFacts(marks) },
   };
 }

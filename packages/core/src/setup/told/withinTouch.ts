@@ -1,7 +1,9 @@
 /** Landmarks that the hand reaches in this position: what a patient lies or leans on cannot be felt. */
 import { isLandmark } from '../../body/body';
 import { posedLandmark, type PosedBody } from '../../body/posed';
-import { dot, subtract, type Vec3 } from '../../geometry/vector';
+import { dot, subtract, type InRoom, type Vec3 } from '../../geometry/vector';
+import { ROOM_DOWN } from '../../room/position';
+import type { Placement } from '../placing/place';
 
 /** A landmark that faces what is beneath by more than this lies on it. */
 const COVERED = 0.4;
@@ -19,14 +21,24 @@ const TRUNK_MARKS = [
   'PSIS_L',
 ];
 
-/** @param support direction of what the patient lies or leans on; null for one who stands or sits free */
-export const isWithinTouch = (posed: PosedBody, id: string, support: Vec3 | null): boolean =>
-  support === null || !isLandmark(id) || dot(posedLandmark(posed, id).dir, support) < COVERED;
+/** Directions in which the hand does not come: what the patient lies or leans on, and the receptor. */
+export const coverOf = (
+  { lies, support }: Pick<Placement, 'lies' | 'support'>,
+  beam: Vec3<InRoom>,
+): readonly Vec3<InRoom>[] => [beam, ...(support ? [support] : lies ? [ROOM_DOWN] : [])];
+
+/** @param covered directions of what the patient lies or leans on, and of the receptor */
+export const isWithinTouch = (posed: PosedBody<InRoom>, id: string, covered: readonly Vec3<InRoom>[]): boolean =>
+  !isLandmark(id) || covered.every((d) => dot(posedLandmark(posed, id).dir, d) < COVERED);
 
 /** The mark of the trunk within touch that is nearest along the receptor to a point. */
-export function nearestWithinTouch(posed: PosedBody, p: Vec3, up: Vec3, support: Vec3): string {
+export function nearestWithinTouch(
+  posed: PosedBody<InRoom>,
+  p: Vec3<InRoom>,
+  up: Vec3<InRoom>,
+  covered: readonly Vec3<InRoom>[],
+): string {
   const away = (id: string) => Math.abs(dot(subtract(posedLandmark(posed, id).p, p), up));
-  return TRUNK_MARKS.filter((id) => isWithinTouch(posed, id, support)).reduce((best, id) =>
-    away(id) < away(best) ? id : best,
-  );
+  const felt = TRUNK_MARKS.filter((id) => isWithinTouch(posed, id, covered));
+  return (felt.length > 0 ? felt : TRUNK_MARKS).reduce((best, id) => (away(id) < away(best) ? id : best));
 }

@@ -1,57 +1,13 @@
 /** Words from numbers: the centring line, the checks by touch and the steps, in the order of the hands. */
-import { spokenLandmark } from '../../body/landmarkName';
 import { GRID_BEARS_DEG } from '../../exposure/gridCutoff';
 import type { LengthUnit } from '../../quantity/length';
-import { STEP_GROUPS, type Projection, type StepGroup, type Toward } from '../../projections/schema';
+import { STEP_GROUPS, type Projection, type StepGroup } from '../../projections/schema';
 import type { Setup, SetupStep } from '../setup';
+import type { CentreFacts } from './told';
 import { technique, tilt } from '../../words/changeWords';
 import type { Values, ValuesOf } from '../../words/fact';
 import { say } from '../../words/say';
-import { bothUnits, type STEP_WORDS } from '../../words/stepWords';
-
-/** Closer than this counts as level: a fingertip's breadth. */
-const LEVEL_MM = 6;
-
-const RELATION: Record<Toward, string> = {
-  head: 'above',
-  feet: 'below',
-  front: 'in front of',
-  back: 'behind',
-  left: 'left of',
-  right: 'right of',
-};
-
-/** A hand on a table has no above and below. */
-const alongWords = (region: string): { up: string; down: string } =>
-  region === 'hand and wrist'
-    ? { up: 'toward the wrist from', down: 'toward the fingers from' }
-    : { up: 'above', down: 'below' };
-
-export function relationTo(toward: Toward | null, landmarkId: string, region = ''): string {
-  if (toward === null) return `at ${spokenLandmark(landmarkId)}`;
-  const words = alongWords(region);
-  const relation = toward === 'head' ? words.up : toward === 'feet' ? words.down : RELATION[toward];
-  return `${relation} ${spokenLandmark(landmarkId)}`;
-}
-
-/** How far the aim lies above or below another landmark, along the body. @param mm positive = aim above it */
-export function levelAgainst(
-  landmarkId: string,
-  mm: number,
-  unit: LengthUnit,
-  region = '',
-): Setup['centre']['checkBy'][number] {
-  const size = Math.abs(mm);
-  const words = alongWords(region);
-  const relation = size < LEVEL_MM ? 'level with' : mm > 0 ? words.up : words.down;
-  const name = spokenLandmark(landmarkId);
-  return {
-    landmark: landmarkId,
-    mm,
-    relation,
-    text: relation === 'level with' ? `level with ${name}` : `${bothUnits(size, unit)} ${relation} ${name}`,
-  };
-}
+import type { STEP_WORDS } from '../../words/stepWords';
 
 /** The tilts of the tube: "15° to the head and 45° across to the patient’s right"; nothing when it stands straight. */
 export const tiltWords = ({ angleDeg, angleSays, acrossDeg, acrossSays }: Setup['tube']): string =>
@@ -63,6 +19,7 @@ export const techniqueWords = ({ kVp, mAs, masKnown }: Pick<Setup['exposure'], '
 
 type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
   ownSteps: readonly { group: StepGroup; text: string }[];
+  facts: CentreFacts;
 };
 type StepCode = keyof typeof STEP_WORDS;
 type Told = Omit<SetupStep, 'cautions' | 'id'>;
@@ -75,7 +32,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     code: C,
     values: ValuesOf<typeof STEP_WORDS, C> & Values = {} as ValuesOf<typeof STEP_WORDS, C> & Values,
   ) => steps.push({ group, code, values, text: say({ code, values }, { unit }) });
-  const { receptor, tube, centre, field, exposure, position, breathing, marker } = setup;
+  const { receptor, tube, field, exposure, position, breathing, marker, facts } = setup;
   const { size, holder } = receptor;
   const tray = holder === 'table-tray';
 
@@ -101,8 +58,8 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   if (setup.remove.length > 0) put('patient', 'step-remove', { items: setup.remove });
   put('position', 'step-position', { say: position.say });
   for (const { kind, mm } of position.supports) put('position', kind === 'block' ? 'step-block' : 'step-stool', { mm });
-  put('centre', 'step-centre', { centre: centre.text });
-  if (centre.checkBy.length > 0) put('centre', 'step-touch', { marks: centre.checkBy.map((check) => check.text) });
+  put('centre', 'step-centre', facts.centre);
+  if (facts.touch.names.length > 0) put('centre', 'step-touch', facts.touch);
   if (tube.angleDeg > 0) put('centre', 'step-angle', { deg: tube.angleDeg, toward: tube.angleSays });
   if (tube.acrossDeg > 0)
     put('centre', 'step-across', { deg: tube.acrossDeg, toward: tube.acrossSays, shiftMm: tube.acrossShiftMm });

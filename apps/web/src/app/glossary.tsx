@@ -1,0 +1,1 @@
+export { GlossaryPlace as default } from '../places/glossary/GlossaryPlace';

@@ -1,0 +1,222 @@
+/**
+ * What is shown speaks the words of the trade: every sentence of every entry, both sides, in four situations and for
+ * three patients; other ways, changes, rules and exercises besides.
+ */
+import { findOtherWays } from '../adapt/findOtherWays';
+import { situationPresets } from '../adapt/presets';
+import { scenarios } from '../exercise/scenarios';
+import { posedLandmark } from '../body/posed';
+import { applyToPoint } from '../geometry/frame';
+import { standingOf } from '../radiograph/bodySolids';
+import { projections } from '../projections/catalogue';
+import type { Projection } from '../projections/schema';
+import { demoRooms } from '../room/demoRooms';
+import { RULES } from '../room/houseRules';
+import { planSeries } from '../series/planSeries';
+import { computeSetup } from '../setup/computeSetup';
+import type { Setup } from '../setup/setup';
+import { glossary, findTerms, termsIn } from './glossary';
+
+const [ROOM_1, ROOM_2] = demoRooms;
+const MOBILE = demoRooms.find(({ kind }) => kind === 'mobile')!;
+const SITUATIONS = [
+  { situation: {}, room: ROOM_1 },
+  { situation: { fractureSuspected: true, canStand: false }, room: ROOM_2 },
+  { situation: { spineNotCleared: true, canStand: false, canSit: false, canTurn: 'none' as const }, room: ROOM_1 },
+  { situation: { place: 'bedside' as const, canStand: false }, room: MOBILE },
+];
+const PATIENTS = [
+  { ageYears: 40, sex: 'male' as const, statureMm: 1750, massKg: 78 },
+  { ageYears: 6 },
+  { ageYears: 60, sex: 'female' as const, statureMm: 1600, massKg: 110 },
+];
+
+/** Kept, computed with or sent, but not read by anybody. */
+const UNSEEN = new Set(
+  'id scene projectionId sources region patient situation room values signs code rule part inPart study landmark'.split(
+    ' ',
+  ),
+);
+/** Every string that is shown, with where it stands. */
+function shownIn(value: unknown, where: string, into: Map<string, string>): void {
+  if (typeof value === 'string') {
+    if (value !== '' && !into.has(value)) into.set(value, where);
+  } else if (Array.isArray(value)) value.forEach((each) => shownIn(each, where, into));
+  else if (value !== null && typeof value === 'object')
+    for (const [key, each] of Object.entries(value)) if (!UNSEEN.has(key)) shownIn(each, `${where}.${key}`, into);
+}
+
+const ofEntry = ({ checks, faults, instead, name, note, shows, variants, aim, cover }: Projection): unknown => ({
+  ...{ checks, name, note, shows },
+  taught: [aim.taught, aim.taughtAt?.settled],
+  faults: faults.map(({ sign, cause, correction }) => [sign, cause, correction]),
+  instead: instead.map(({ loses }) => loses),
+  reasons: variants.map(({ reason }) => reason),
+  cover: cover.map((each) => each.name),
+});
+
+const sidesOf = ({ sided }: Projection) => (sided === 'each' ? (['left', 'right'] as const) : [undefined]);
+
+type Case = { setup: Setup; entry: Projection };
+const sentences = new Map<string, string>();
+const cases: Case[] = [];
+beforeAll(() => {
+  for (const entry of projections) {
+    shownIn(ofEntry(entry), entry.id, sentences);
+    for (const side of sidesOf(entry))
+      for (const where of SITUATIONS)
+        for (const patient of PATIENTS) {
+          const setup = computeSetup({ projectionId: entry.id, side, patient, ...where });
+          cases.push({ setup, entry });
+          shownIn(setup, entry.id, sentences);
+        }
+  }
+  for (const [i, entry] of projections.entries())
+    if (i % 9 === 0)
+      for (const where of SITUATIONS.slice(1))
+        for (const { says, keeps, tell, costs, name } of findOtherWays({
+          projectionId: entry.id,
+          side: sidesOf(entry)[0],
+          ...where,
+        }))
+          shownIn({ says, keeps, tell, name, costs: costs.map(({ text }) => text) }, `ways of ${entry.id}`, sentences);
+  for (const ids of [
+    ['chest-pa', 'chest-lateral'],
+    ['colon-ap', 'colon-rpo', 'colon-decubitus', 'colon-pa'],
+    ['lumbar-ap', 'lumbar-oblique-posterior', 'lumbar-lateral', 'lumbosacral-lateral'],
+    ['knee-ap', 'knee-lateral', 'calcaneus-axial', 'foot-ap', 'hip-ap'],
+  ])
+    shownIn(
+      planSeries({
+        items: ids.map((projectionId) => {
+          const entry = projections.find(({ id }) => id === projectionId)!;
+          return { projectionId, side: sidesOf(entry)[0] };
+        }),
+      }).steps.map(({ changes }) => changes),
+      `changes of ${ids.join(', ')}`,
+      sentences,
+    );
+  shownIn(Object.values(RULES), 'house rules', sentences);
+  shownIn(
+    scenarios.map(({ about }) => about),
+    'exercises',
+    sentences,
+  );
+  shownIn(situationPresets(), 'situations', sentences);
+}, 300_000);
+
+const found = (pattern: RegExp): string[] =>
+  [...sentences].filter(([text]) => pattern.test(text)).map(([text, where]) => `${where}: ${text}`);
+
+test('there is something to read', () => {
+  expect(cases.length).toBeGreaterThan(4000);
+  expect(sentences.size).toBeGreaterThan(7000);
+});
+
+test('no word that the trade has another for', () => {
+  const words = [...new Set(glossary.flatMap((term) => term.not))];
+  expect(words.length).toBeGreaterThan(80);
+  const said = words.flatMap((word) => {
+    const hits = found(new RegExp(`(?<![\\p{L}])${word}(?![\\p{L}])`, 'iu'));
+    return hits.length > 0 ? [[word, hits.slice(0, 5)]] : [];
+  });
+  expect(said).toEqual([]);
+});
+
+/** Not abbreviations of the trade: letters of a marker, and what names a size or a person's unit. */
+const NO_TERMS = new Set(['II', 'OK']);
+test('every abbreviation has a term in the glossary', () => {
+  const known = new Set(glossary.flatMap(({ short, forms }) => [short ?? '', ...forms]));
+  const unknown = new Map<string, string>();
+  for (const [text] of sentences)
+    for (const [word] of text.matchAll(/(?<![\p{L}\d])[A-Z]{2,6}s?(?![\p{L}\d])/gu))
+      if (!known.has(word) && !known.has(word.replace(/s$/, '')) && !NO_TERMS.has(word)) unknown.set(word, text);
+  expect([...unknown]).toEqual([]);
+});
+
+const FRACTION: Readonly<Record<string, number>> = { '': 0, '¼': 0.25, '½': 0.5, '¾': 0.75 };
+test('inches and their centimetres agree', () => {
+  let checked = 0;
+  for (const [text] of sentences)
+    for (const [, whole, part, cm] of text.matchAll(/(\d*)([¼½¾]?) in \((\d+(?:\.\d)?) cm\)/g)) {
+      const inches = Number(whole || 0) + FRACTION[part!]!;
+      if (inches === 0) continue;
+      checked += 1;
+      expect([text, Math.abs(inches * 2.54 - Number(cm)) <= (inches < 1 ? 0.06 : 0.251)]).toEqual([text, true]);
+    }
+  expect(checked).toBeGreaterThan(1000);
+});
+
+test('no hole is left open, and no figure has an exponent', () => {
+  expect(found(/\{|\}|undefined|NaN|null|\d[eE][+-]?\d/)).toEqual([]);
+  expect(found(/(?<![\d¼½¾])0 in\b/)).toEqual([]);
+});
+
+test('the landmarks that are checked by touch lie as far from the light as is told', () => {
+  let checked = 0;
+  for (const { setup } of cases) {
+    const standing = standingOf(setup);
+    for (const { landmark, text } of setup.centre.checkBy) {
+      const mark = applyToPoint(setup.scene.place, posedLandmark(standing, landmark).p);
+      const away = Math.hypot(...setup.centre.entryMm.map((v, i) => v - mark[i]!));
+      const told = [...text.matchAll(/(\d*)([¼½¾]?) in \(/g)].map(
+        ([, whole, part]) => (Number(whole || 0) + FRACTION[part!]!) * 25.4,
+      );
+      // What is laid off along the axes of the part is no longer than the way itself.
+      expect([setup.name, text, Math.hypot(...told) <= away + 7]).toEqual([setup.name, text, true]);
+      checked += 1;
+    }
+  }
+  expect(checked).toBeGreaterThan(2000);
+});
+
+const OBLIQUE = /\b([LR])(PO|AO)\b/;
+test('an oblique position is called by what lies nearest the receptor', () => {
+  let checked = 0;
+  for (const { setup } of cases) {
+    const named = OBLIQUE.exec(setup.name);
+    if (!named || setup.way) continue;
+    const { place, zero } = setup.scene;
+    const toward = (column: 0 | 1) =>
+      [0, 1, 2].reduce((sum, row) => sum + place[column * 4 + row]! * zero.beam[row]!, 0);
+    expect([setup.name, toward(0) > 0 ? 'L' : 'R', toward(1) > 0 ? 'PO' : 'AO']).toEqual([
+      setup.name,
+      named[1],
+      named[2],
+    ]);
+    checked += 1;
+  }
+  expect(checked).toBeGreaterThan(300);
+});
+
+describe('the glossary', () => {
+  test('names each thing once, in a plain sentence, with a drawing that exists', () => {
+    expect(new Set(glossary.map(({ id }) => id)).size).toBe(glossary.length);
+    const forms = glossary.flatMap(({ term, short, forms: other }) => [term, ...(short ? [short] : []), ...other]);
+    const twice = forms.filter((form, i) => forms.indexOf(form) !== i);
+    expect(twice).toEqual([]);
+    for (const { term, says, drawnBy } of glossary) {
+      expect([term, /^[A-Z0-9].*[.]$/.test(says), says.length < 140]).toEqual([term, true, true]);
+      if (drawnBy) expect([term, projections.some(({ id }) => id === drawnBy)]).toEqual([term, true]);
+    }
+  });
+  test('finds a term by its name, its abbreviation, and the everyday word', () => {
+    for (const [query, term] of [
+      ['MCP', 'metacarpophalangeal joint'],
+      ['knuckle', 'metacarpophalangeal joint'],
+      ['collar bone', 'clavicle'],
+      ['lpo', 'left posterior oblique'],
+      ['turned in', 'medial rotation'],
+      ['on the back', 'supine'],
+    ] as const)
+      expect(findTerms(query)[0]?.term).toBe(term);
+    expect(findTerms('no such word at all')).toEqual([]);
+    expect(findTerms('')).toHaveLength(glossary.length);
+  });
+  test('tells the terms in a sentence, the longest at each place', () => {
+    const said = (text: string) => termsIn(text).map(({ start, end }) => text.slice(start, end));
+    expect(said('CR enters ½ in distal to the apex of the patella')).toEqual(['CR', 'distal', 'apex of the patella']);
+    expect(said('Supine, rotated 45° to the LPO position')).toEqual(['Supine', 'rotated', 'LPO']);
+    expect(said('Hold it still, put a pad under the arm')).toEqual([]);
+  });
+});
