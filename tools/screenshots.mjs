@@ -71,7 +71,7 @@ try {
     await shot('orders-phone');
     await start(page, 'Sacrum and coccyx, HK');
     await shot('setup-phone');
-    await button(page, 'along the ray').click();
+    await button(page, 'along the CR').click();
     await shot('setup-ray-phone');
     await button(page, 'from the side').click();
     await button(page, /^Patient:/).click();

@@ -24,6 +24,7 @@ import {
 
 const undress = [
   'clothing with snaps, zips or print to the waist',
+  'necklace',
   'monitor leads that may be moved',
   'braids and hair over the chest',
 ];

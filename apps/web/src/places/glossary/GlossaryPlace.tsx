@@ -19,6 +19,8 @@ import { compute } from '../../workers/client';
 import type { FindRow } from '../../workers/service';
 
 const MAX_QUERY = 60;
+/** The address follows the hand after this pause. */
+const ADDRESS_AFTER_MS = 300;
 const ALL = 'all';
 const PICTURE = { width: 150, height: 150 };
 
@@ -32,7 +34,8 @@ export function GlossaryPlace() {
   usePrintStyle();
   // The address keeps what was asked: reload and back find it again.
   useEffect(() => {
-    router.setParams({ q: asked === '' ? undefined : asked });
+    const timer = setTimeout(() => router.setParams({ q: asked === '' ? undefined : asked }), ADDRESS_AFTER_MS);
+    return () => clearTimeout(timer);
     // The router is the same for as long as the screen is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked]);

@@ -24,8 +24,8 @@ describe('how the part lies, in the address', () => {
         { id, name: '', unit: 'mm', value, wanted: 0, tolerance: 3, passes: false, correction: null },
         'cm',
       );
-    expect(of('edge apices', -11)).toBe('cut by 1 cm');
-    expect(of('edge apices', 20)).toBe('2 cm inside the light');
+    expect(of('edge apices', -11)).toBe('clipped by 1 cm');
+    expect(of('edge apices', 20)).toBe('2 cm inside the field');
     expect(of('condyles', 6.2)).toBe('+6.2 mm, should be 0.0 ± 3.0 mm');
   });
   test('a slow machine gets smaller pictures under the hand, a quick one larger again', () => {
@@ -43,7 +43,7 @@ describe('a set-up to try', () => {
     expect(await screen.findByRole('img', { name: /Simulated picture of Knee, lateral, not a patient/ })).toBeTruthy();
     expect(screen.getByText(/^Simulated index \d+, target \d+/)).toBeTruthy();
     expect(await screen.findByText('▲ 1 of 7 fail')).toBeTruthy();
-    fireEvent.click(await screen.findByRole('button', { name: /^Do it: Roll the part 6°/ }));
+    fireEvent.click(await screen.findByRole('button', { name: /^Do it: Rotate the part 6°/ }));
     expect(await screen.findByText('✓ All 7 pass')).toBeTruthy();
     await waitFor(() => expect(mockRouter.setParams).toHaveBeenLastCalledWith({ lie: undefined }));
   });
@@ -60,7 +60,7 @@ describe('a set-up to try', () => {
     mockHere.params = { p: 'skull-pa' };
     show(<RehearsePlace />);
     fireEvent.click(await screen.findByRole('radio', { name: 'a fault seen' }));
-    fireEvent.click(await screen.findByRole('radio', { name: 'Petrous ridges where they belong in the orbits' }));
+    fireEvent.click(await screen.findByRole('radio', { name: 'Petrous ridges at their usual level in the orbits' }));
     fireEvent.change(screen.getByLabelText('By how much, on the picture in mm'), { target: { value: '8' } });
     expect(await screen.findByText(/chin (up|down)/)).toBeTruthy();
     expect(screen.getByText(/By the same rays/)).toBeTruthy();
@@ -121,7 +121,7 @@ describe('exercises', () => {
     const right = solutionOf(scenario, ROOM_ONE) as Extract<ExerciseAnswer, { kind: 'spot the fault' }>;
     mockHere.params = { x: 'spot-1' };
     show(<RehearsePlace />);
-    fireEvent.click(await screen.findByRole('radio', { name: 'Ends of the clavicles equally far from the spine' }));
+    fireEvent.click(await screen.findByRole('radio', { name: 'Sternal ends of the clavicles equidistant from the spine' }));
     fireEvent.click(
       within(screen.getByRole('radiogroup', { name: 'Which way' })).getAllByRole('radio')[right.way === 'more' ? 0 : 1],
     );

@@ -98,7 +98,7 @@ describe('brightness and contrast', () => {
       ['Less contrast', 'More contrast'],
     ]) {
       at(first);
-      expect(screen.queryByLabelText('By the content of the light')).toBeNull();
+      expect(screen.queryByLabelText('By the content of the field')).toBeNull();
       fireEvent.click(screen.getByLabelText(key));
       const [changed] = onChange.mock.lastCall;
       expect(changed).not.toEqual(first);
@@ -108,7 +108,7 @@ describe('brightness and contrast', () => {
       const [back] = onChange.mock.lastCall;
       expect(back.level).toBeCloseTo(first.level, 9);
       expect(back.width).toBeCloseTo(first.width, 9);
-      fireEvent.click(screen.getByLabelText('By the content of the light'));
+      fireEvent.click(screen.getByLabelText('By the content of the field'));
       expect(onChange).toHaveBeenLastCalledWith(null);
       document.body.replaceChildren();
     }

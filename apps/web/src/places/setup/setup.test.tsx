@@ -8,7 +8,7 @@ describe('Set up', () => {
     show(<SetupPlace />);
     fireEvent.click(await screen.findByLabelText('Show the other schools with their numbers'));
     expect(await screen.findByText('CR 15° to the heel, vertical beam')).toBeTruthy();
-    fireEvent.click(screen.getByLabelText(/^Side by side with: straight/));
+    fireEvent.click(screen.getByLabelText(/^Side by side with: perpendicular/));
     expect(mockRouter.push).toHaveBeenCalledWith({
       pathname: '/compare',
       params: expect.objectContaining({ a: 'foot-ap', rb: 'footApAngle:0' }),

@@ -59,8 +59,8 @@ describe('the technique of a set-up', () => {
   it('tells what the grid bears, and what it takes when it is off', async () => {
     show(<SetupPlace />);
     fireEvent.click(await screen.findByLabelText(/^Receptor/));
-    expect(await screen.findByText(/Along the strips the tube may lean up to \d+°/)).toBeTruthy();
-    fireEvent.change(screen.getByLabelText('Off level, across the strips in °'), { target: { value: '2' } });
+    expect(await screen.findByText(/Along the strips the CR may be angled up to \d+°/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText('Off-level, across the strips in °'), { target: { value: '2' } });
     const table = within(screen.getByLabelText('What the grid takes'));
     await waitFor(() => expect(table.getAllByText('35 %').length).toBeGreaterThan(1));
     expect(screen.getAllByText(/More mAs is the wrong cure/).length).toBeGreaterThan(0);

@@ -12,7 +12,7 @@ test('ways are listed with what they keep and cost, and one is taken onto the se
   const [first] = screen.getAllByRole('article');
   expect(within(first).getByText(/Supine, part as it lies; tube above, CR angled/)).toBeTruthy();
   expect(within(first).getByText('✓ Keeps: the usual course of the CR through the part')).toBeTruthy();
-  expect(within(first).getByText(/^− Costs: Drawn \d+ % longer on the slanted receptor$/)).toBeTruthy();
+  expect(within(first).getByText(/^− Costs: Elongated by \d+ % on the tilted receptor$/)).toBeTruthy();
   fireEvent.click(within(first).getByLabelText(/^Use way 1/));
   await waitFor(() =>
     expect(mockRouter.push).toHaveBeenCalledWith({

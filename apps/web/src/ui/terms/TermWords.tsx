@@ -16,7 +16,11 @@ export function TermWords({ text, ...rest }: Props) {
       {fresh.map(({ start, end }, i) => (
         <Fragment key={start}>
           {text.slice(fresh[i - 1]?.end ?? 0, start)}
-          <Words {...rest} style={[rest.style, { textDecorationLine: 'underline', textDecorationStyle: 'dotted' }]}>
+          <Words
+            kind={rest.kind}
+            tone={rest.tone}
+            style={{ textDecorationLine: 'underline', textDecorationStyle: 'dotted' }}
+          >
             {text.slice(start, end)}
           </Words>
         </Fragment>

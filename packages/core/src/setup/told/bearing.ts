@@ -98,12 +98,20 @@ export function skinAt(
 /**
  * Axis of a part that runs into the depth where the ray enters: along it nothing can be measured on the skin.
  * @param skin which way the skin faces there; asked only where the ray is square to no axis
+ * @param taught axes along which the entry goes: of two that serve, the depth is none of these
  */
-export function depthOf(bearings: readonly AxisBearing[], ray: Vec3<InRoom>, skin: () => Vec3<InRoom>): AxisBearing {
+export function depthOf(
+  bearings: readonly AxisBearing[],
+  ray: Vec3<InRoom>,
+  skin: () => Vec3<InRoom>,
+  taught: readonly AxisBearing[] = [],
+): AxisBearing {
   const nearest = (d: Vec3<InRoom>) =>
     [...bearings].sort((a, b) => Math.abs(dot(b.axis, d)) - Math.abs(dot(a.axis, d)))[0] as AxisBearing;
   const byRay = nearest(ray);
-  return Math.abs(dot(byRay.axis, ray)) >= SQUARE ? byRay : nearest(skin());
+  if (Math.abs(dot(byRay.axis, ray)) >= SQUARE) return byRay;
+  const bySkin = nearest(skin());
+  return taught.includes(bySkin) && !taught.includes(byRay) ? byRay : bySkin;
 }
 
 /** The two that can be laid off on the skin, the one along the receptor first. */

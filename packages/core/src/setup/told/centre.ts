@@ -78,9 +78,11 @@ export function describeCentre(projection: Projection, placed: PlacedBody, on: O
   if (trunk && markOf(placed.posed.body, landmark).segment !== 'head') return throughTheTrunk(projection, placed, on);
   const at = exits ? aimed.crossing.exit : aimed.crossing.entry;
   const bearings = bearingsFrom(placed.posed, base.of, at, base);
-  const depth = depthOf(bearings, aimed.direction, on.skin);
-  const taught = [...new Set(aimed.target.offsets.filter(({ mm }) => mm >= JUST_MM).map(({ toward }) => AXIS[toward]))];
-  const steps = taught.map((axis) => bearings[axis]).filter((each) => each !== depth);
+  const taught = [
+    ...new Set(aimed.target.offsets.filter(({ mm }) => mm >= JUST_MM).map(({ toward }) => bearings[AXIS[toward]])),
+  ];
+  const depth = depthOf(bearings, aimed.direction, on.skin, taught);
+  const steps = taught.filter((each) => each !== depth);
   const name = spokenAim(projection.aim);
   // Nobody measures from what nobody feels: then the place is named, and the checks by touch lead there.
   if (steps.length === 0 || steps.length < taught.length || !isPalpable(projection.aim)) {
@@ -138,7 +140,8 @@ function behindMidcoronal(placed: PlacedBody, p: Vec3<InRoom>): number {
 export function touchFrom({ posed }: PlacedBody, id: string, on: OnSkin, across: boolean, sideUp = false): TouchMark {
   const { aimed, up, unit } = on;
   const bearings = bearingsFrom(posed, id, aimed.crossing.entry);
-  const [first, second] = onTheSkin(bearings, depthOf(bearings, aimed.direction, on.skin), up);
+  const taught = aimed.target.offsets.map(({ toward }) => bearings[AXIS[toward]]);
+  const [first, second] = onTheSkin(bearings, depthOf(bearings, aimed.direction, on.skin, taught), up);
   const told = [first, ...(across ? [second] : [])].filter(({ mm }) => mm >= LEVEL_MM);
   const name = `${spokenLandmark(id)}${sideUp ? ' of the side up' : ''}`;
   const mark = {

@@ -15,7 +15,7 @@ const WORN: readonly Worn[] = [
   { item: 'dentures', over: /^(head|mandible|neck)$/, by: ({ ageYears }) => ageYears >= DENTURES_FROM },
   { item: 'earrings', over: /^(head|mandible|neck)$/, by: anybody },
   { item: 'hair pins and ties', over: /^(head|neck)$/, by: anybody },
-  { item: 'necklace', over: /^(neck|thorax|clavicle_[LR])$/, by: anybody },
+  { item: 'necklace', over: /^(neck|clavicle_[LR])$/, by: anybody },
   {
     item: 'bra with wire or clasps',
     over: /^(thorax|lumbar|scapula_[LR]|clavicle_[LR])$/,

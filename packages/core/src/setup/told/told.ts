@@ -4,6 +4,7 @@ import { cosDeg, toDegrees } from '../../quantity/angle';
 import type { LengthUnit } from '../../quantity/length';
 import type { Grid, Holder, Room } from '../../room/room';
 import { markOf } from '../../body/body';
+import { dot } from '../../geometry/vector';
 import { skinAt } from './bearing';
 import type { CentreFact, TouchFacts } from '../../words/centreWords';
 import { centreBy, describeCentre, touchFacts, touchFrom } from './centre';
@@ -139,6 +140,9 @@ export type CentreTold = {
   /** What the sentences are made from. */
   facts: CentreFacts;
 };
+/** From here on the light lies off what a ray through a depth is meant for: 8°. */
+const COS_ANGLED = Math.cos(Math.PI / 22.5);
+
 /** Where to centre, from a mark that can be felt on this patient as they lie, and what to check it by. */
 export function centreTold(
   projection: Projection,
@@ -166,7 +170,7 @@ export function centreTold(
   const on = { aimed, up, view, unit, skin: () => skinAt(posed, aimed, segments) };
   const covered = coverOf(placement, aimed.direction);
   const felt = (id: string) => isWithinTouch(posed, id, covered);
-  const { region, ray } = projection;
+  const { aim, region, ray } = projection;
   const lateralHead = region === 'skull and face' && (ray.view === 'lateral' || ray.view === 'medial');
   const levelOf = (id: string, sideUp = false) => touchFrom(placed, id, on, lateralHead || crossTable, sideUp);
   const own = view.name(aimed.target.landmarkId);
@@ -178,9 +182,14 @@ export function centreTold(
     return paired && felt(other) ? [{ id: other, sideUp: true }] : [];
   });
   const elsewhere = found && !felt(own) ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered) : null;
+  // Of an angled ray through a depth, what is meant lies elsewhere than the light: a landmark leads the hand there.
+  const angled = dot(aimed.direction, placement.beam) < COS_ANGLED;
+  const [lead] = aim.point === 'through' && angled && !elsewhere ? checks : [];
   const { line, fact } = elsewhere
     ? centreBy(levelOf(elsewhere), projection, unit)
-    : describeCentre(projection, placed, on);
+    : lead
+      ? centreBy(levelOf(lead.id, lead.sideUp), projection, unit)
+      : describeCentre(projection, placed, on);
   const marks = checks
     .filter(({ id }) => ![own, otherSide(own), line.landmark].includes(id))
     .map(({ id, sideUp }) => levelOf(id, sideUp));
