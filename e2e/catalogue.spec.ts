@@ -20,7 +20,7 @@ test('two projections side by side, their differences marked; back keeps the sea
   await page.goto('/find');
   await page.getByLabel('Find a projection').fill('scaphoid');
   await page.getByRole('button', { name: 'Take into the comparison: Scaphoid, PA axial' }).click();
-  await page.getByRole('button', { name: 'Take into the comparison: Scaphoid, PA, hand raised' }).click();
+  await page.getByRole('button', { name: 'Take into the comparison: Scaphoid, PA, hand elevated' }).click();
   await page.getByRole('button', { name: 'Side by side' }).click();
   await expect(page.getByText(/^\d+ of \d+ lines differ$/)).toBeVisible();
   await expect(page.getByText('◆ Tube differs')).toBeVisible();

@@ -103,7 +103,7 @@ alone.describe('the app kept on the device', () => {
 test('a set-up that must not be done is not exposed, and says why', ONCE, async ({ page }) => {
   await page.goto('/setup?p=thoracic-lateral&age=30&h=180&w=80&room=room-1&s=spine');
   await expect(page.getByText(/barred: the spine is not cleared/).first()).toBeVisible();
-  await expect(page.getByText(/nobody turns or lifts this patient/i).first()).toBeVisible();
+  await expect(page.getByText(/nobody rolls or lifts this patient/i).first()).toBeVisible();
 });
 
 test('the tube and the field are dragged on the stage, and the numbers follow', async ({ page }) => {

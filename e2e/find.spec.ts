@@ -32,7 +32,7 @@ test('an address holds the whole question: it opens the same anywhere', ONCE, as
   await page.goto('/setup?p=knee-ap&side=left&age=45&sex=female&h=166&w=96&room=room-1&sid=1100&angle=-3');
   await expect(page.getByRole('heading', { name: 'Knee, AP, left' })).toBeVisible();
   await expect(readout(page, 'Tube')).toHaveAccessibleName(/3° , caudad.*Set by hand/);
-  await expect(readout(page, 'SID')).toHaveAccessibleName(/43¼ in/);
+  await expect(readout(page, 'SID')).toHaveAccessibleName(/43½ in/);
 });
 
 test.describe('bad addresses and bad input', () => {

@@ -4,7 +4,7 @@ test('the keys of the set-up screen', ONCE, async ({ page }) => {
   await startSacrum(page);
   await answerBefore(page);
   await page.keyboard.press('u');
-  await expect(readout(page, 'SID')).toHaveAccessibleName(/101.5 cm, from above\. 40 in/);
+  await expect(readout(page, 'SID')).toHaveAccessibleName(/101.5 cm, vertical beam\. 40 in/);
   await page.keyboard.press('u');
   await page.keyboard.press(' ');
   await expect(page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').first()).toBeChecked();

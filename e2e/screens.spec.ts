@@ -99,6 +99,14 @@ test('every screen: projections and their book', async ({ page }) => {
   await page.goto('/compare?a=knee-ap&b=knee-lateral&side=right');
   await expect(page.getByText('◆ Tube differs')).toBeVisible();
   await examine(page);
+  await page.goto('/glossary?q=RAO');
+  await page.getByRole('button', { name: /^Show right anterior oblique/ }).click();
+  await expect(page.getByText('Sternum, PA oblique (RAO)')).toBeVisible();
+  await examine(page);
+  await page.goto('/setup?p=knee-ap&side=left');
+  await page.getByRole('button', { name: 'Terms on this page' }).click();
+  await expect(page.getByRole('dialog', { name: 'Terms' }).getByText('apex of the patella')).toBeVisible();
+  await examine(page);
   await page.goto('/book');
   await expect(page.getByText(/projections ready$/)).toBeVisible();
   await examine(page);

@@ -41,7 +41,7 @@ test('ways follow the situation while it is touched, by keyboard too, and W open
   await page.getByRole('checkbox', { name: 'Ward, semi-erect' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('article').first()).toContainText('Semi-erect, back rest at 45°');
-  await expect(page.getByRole('article').first()).toContainText(/Heart drawn \d+ % larger/);
+  await expect(page.getByRole('article').first()).toContainText(/Heart magnified \d+ % more/);
   // On a phone the whole of the situation is folded away.
   const fold = page.getByRole('button', { name: 'Everything about the situation' });
   if (await fold.isVisible()) await fold.click();

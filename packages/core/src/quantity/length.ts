@@ -37,14 +37,18 @@ const GLYPH_VALUES: Record<string, number> = {
   '⅞': 0.875,
 };
 
+/** Inches are told to a half from here on, to a quarter below. */
+const HALVES_FROM_IN = 6;
+const finest = (mm: number): 2 | 4 => (Math.abs(mm) >= inches(HALVES_FROM_IN) ? 2 : 4);
+
 /**
  * Millimetres as inches on a tape: whole inches and the nearest fraction.
  * @param mm length in mm, finite, may be negative
- * @param denominator finest division shown: 1, 2, 4 or 8 (a tape is read to ¼ in, an eighth only for small parts)
+ * @param denominator finest division shown: 1, 2, 4 or 8; a tape is read to ¼ in, to ½ in from 6 in up
  * @returns for example "3¼", "10", "½", "0"
  * @throws RangeError when the length is not finite
  */
-export function formatInches(mm: number, denominator: 1 | 2 | 4 | 8 = 4): string {
+export function formatInches(mm: number, denominator: 1 | 2 | 4 | 8 = finest(mm)): string {
   requireFinite(mm);
   const parts = Math.round((Math.abs(mm) / MM_PER_INCH) * denominator);
   const whole = Math.floor(parts / denominator);
@@ -70,9 +74,6 @@ export function formatCm(mm: number): string {
   return (halves / 2).toString().replace('-', '−');
 }
 
-/** Inches are told to a half from here on, to a quarter below. */
-const HALVES_FROM_IN = 6;
-
 /**
  * A length with its pair, as a tape shows it: the second figure is that of the first, so that both are one place on the
  * tape. Inches to ¼ (to ½ from 6 in up) with their centimetres to 0.5 (under 1 in to 0.1); where centimetres lead, the
@@ -89,7 +90,6 @@ export function lengthPair(mm: number, unit: LengthUnit): string {
   const cm = small ? (Math.round(shownMm) / MM_PER_CM).toString().replace('-', '−') : formatCm(shownMm);
   return `${formatInches(shownMm, parts)} in (${cm} cm)`;
 }
-const finest = (mm: number): 2 | 4 => (Math.abs(mm) >= inches(HALVES_FROM_IN) ? 2 : 4);
 
 /** A length in the leading unit with its unit name, for running text: "2 in" or "5 cm". */
 export function formatLength(mm: number, unit: LengthUnit): string {

@@ -302,7 +302,7 @@ describe('technique', () => {
       inModel: false,
       masKnown: false,
       problems: [
-        { code: 'outside-model', text: expect.stringMatching(/measures 19¾ in here.*tested up to 15 in: no mAs/) },
+        { code: 'outside-model', text: expect.stringMatching(/measures 19½ in here.*tested up to 15 in: no mAs/) },
       ],
     }));
   it('a generator that ends below what is asked says so', () =>

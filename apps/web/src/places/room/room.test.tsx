@@ -65,7 +65,7 @@ describe('a room', () => {
     ])
       fireEvent.change(fields.getByLabelText(label), { target: { value } });
     fireEvent.click(screen.getByText('Add the row'));
-    expect(screen.getByText(/^Pelvis, AP: 78 kVp, 22 mAs at 8¼ in/)).toBeTruthy();
+    expect(screen.getByText(/^Pelvis, AP: 78 kVp, 22 mAs at 8½ in/)).toBeTruthy();
     fireEvent.click(screen.getByText('Keep the change'));
     await waitFor(() =>
       expect(mockHere.sent[0]?.body).toEqual({
