@@ -26,7 +26,7 @@ const arm = author('forearm, elbow, humerus', {
   grid: 'no',
   sid: sid(40, 40, 44),
   breathing: { phase: 'none', still: 'arm' },
-  marker: { place: 'lateral edge of the field, clear of bone', extra: [] },
+  marker: { place: 'edge of the field, clear of bone', extra: [] },
   protection: [away('patient seated sideways so that the knees are not under the table'), lead('apron over the lap')],
   remove: ['watch and bracelets', 'sleeve with buttons or thick seams', 'sling, if it may come off'],
   prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],

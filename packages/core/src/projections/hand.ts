@@ -22,7 +22,7 @@ import {
 import type { CoverSource, ProjectionSource, WaySource } from './schema';
 
 const sideMarker = {
-  place: 'edge of the field on the ulnar side, clear of bone',
+  place: 'edge of the field, clear of bone',
   toward: 'medial' as const,
   extra: [],
 };
@@ -703,7 +703,7 @@ export const handAndWrist: ProjectionSource[] = [
     receptor: usual('10×12'),
     exposure: technique(54, 1.6, 28, [180, 250], { composition: 1.3 }),
     marker: {
-      place: 'edge of the field on the ulnar side',
+      place: 'edge of the field',
       toward: 'medial',
       extra: ['age in years and months'],
     },

@@ -26,7 +26,7 @@ import {
 
 const SOURCE = 'general teaching of radiographic positioning';
 const toKnee = ['trousers', 'brace, if it may come off', 'bandage with metal clips'];
-const sideMarker = { place: 'lateral edge of the field, clear of bone', extra: [] };
+const sideMarker = { place: 'edge of the field, clear of bone', extra: [] };
 
 const leg = author('leg and knee', {
   sided: 'each',
@@ -1162,7 +1162,7 @@ export const legAndKnee: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('10×12', 'lengthwise'),
     exposure: kneeDose,
-    marker: { place: 'lateral edge of the field', extra: ['varus stress', 'flexion'] },
+    marker: { place: 'edge of the field', extra: ['varus stress', 'flexion'] },
     protection: [lead('lead gloves and apron for whoever holds, or a stress device')],
     aids: stressAids,
     steps: stressSteps,
@@ -1187,7 +1187,7 @@ export const legAndKnee: ProjectionSource[] = [
     grid: 'no',
     receptor: usual('10×12', 'lengthwise'),
     exposure: kneeDose,
-    marker: { place: 'lateral edge of the field', extra: ['valgus stress', 'flexion'] },
+    marker: { place: 'edge of the field', extra: ['valgus stress', 'flexion'] },
     protection: [lead('lead gloves and apron for whoever holds, or a stress device')],
     aids: stressAids,
     steps: stressSteps,

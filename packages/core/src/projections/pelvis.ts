@@ -31,7 +31,7 @@ const hip = author('femur, hip, pelvis', {
   grid: 'by-thickness',
   sid: sid(40, 40, 48),
   breathing: { phase: 'suspended' },
-  marker: { place: 'lower lateral corner of the field, beside the thigh', row: 'lower', extra: [] },
+  marker: { place: 'lower corner of the field, beside the thigh', row: 'lower', extra: [] },
   protection: [leadIfAsked('gonadal shield where it obscures nothing that was ordered')],
   remove: ['trousers', 'phone'],
   prepare: [],

@@ -28,7 +28,7 @@ const ofTheShoulder = author('shoulder', {
   grid: 'by-thickness',
   sid: sid(40, 40, 48),
   breathing: { phase: 'suspended' },
-  marker: { place: 'upper lateral corner of the field, clear of the shoulder', extra: [] },
+  marker: { place: 'upper corner of the field, clear of the shoulder', extra: [] },
   protection: [leadIfAsked('apron over the pelvis'), away('collimate off the neck and the thorax')],
   remove: ['clothing to the waist', 'sling, if it may come off'],
   prepare: [],

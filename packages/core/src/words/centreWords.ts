@@ -86,7 +86,7 @@ export const touchSaid = ({ names, counts, toward, mm }: TouchFacts, speech: Spe
     .join('; ');
 };
 
-export const planeWords = (behindMm: number, unit: LengthUnit): string =>
+const planeWords = (behindMm: number, unit: LengthUnit): string =>
   behindMm === 0
     ? 'on the midcoronal plane'
     : `${lengthPair(Math.abs(behindMm), unit)} ${behindMm > 0 ? 'posterior to' : 'anterior to'} the midcoronal plane`;

@@ -2,7 +2,6 @@
 import type { BodyPosition, HolderKind } from '../projections/vocabulary';
 import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle } from '../quantity/length';
-import { positionName } from '../room/position';
 import { centreSaid, type CentreFact } from './centreWords';
 import type { Speech } from './fact';
 import { angledTo, atHolder, HOLDER_WORDS, movedTo } from './names';
@@ -31,9 +30,9 @@ export const aecWords = (cells: string): string =>
 const toward = (mm: number, plus: string, minus: string): string => (mm > 0 ? plus : minus);
 
 export const CHANGE_WORDS = {
-  /** @param say how the position is asked for, from the entry */
-  'change-turn': ({ body, nearSide, say }: { body: BodyPosition; nearSide: string | null; say: string }) =>
-    `Roll: ${positionName(body)}${nearSide === null ? '' : `, ${nearSide} side against the receptor`}. ${say}`,
+  /** @param say how the position is asked for, which names it */
+  'change-turn': ({ nearSide, say }: { body: BodyPosition; nearSide: string | null; say: string }) =>
+    `Reposition${nearSide === null ? '' : `, ${nearSide} side against the receptor`}: ${say}`,
   'change-limb': ({ side, say }: { side: string | null; say: string }) => `Over to the ${side} side. ${say}`,
   'change-position': ({ say }: { say: string }) => say,
   'change-sides-swapped': ({ on, side }: { on: string; side: string | null }) =>

@@ -15,9 +15,9 @@ const LIES_ON: ReadonlySet<HolderKind> = new Set<HolderKind>(['table-top', 'bed'
 export const atHolder = (holder: HolderKind): string =>
   `${LIES_ON.has(holder) ? 'on' : 'in'} the ${HOLDER_WORDS[holder]}`;
 
-/** Which way something is angled: "15° cephalad"; of a limb by what lies there: "15° to the elbow". */
+/** Which way something is angled: "15° cephalad"; of a limb by what lies there: "15° toward the elbow". */
 export const angledTo = (end: string | null): string =>
-  end === 'head' ? 'cephalad' : end === 'feet' ? 'caudad' : `to the ${end}`;
+  end === 'head' ? 'cephalad' : end === 'feet' ? 'caudad' : `toward the ${end}`;
 /** Which way something is moved. */
 export const movedTo = (end: string | null): string =>
   end === 'head' ? 'cephalad' : end === 'feet' ? 'caudad' : `toward the ${end}`;

@@ -42,7 +42,7 @@ export const STEP_WORDS = {
   'step-no-grid': ({ why }: { why: NoGrid }) => NO_GRID[why],
   'step-prepare': ({ item }: { item: string }) => capitalize(item),
   'step-identity': () => 'Two identifiers against the band; the order and the side said aloud',
-  'step-remove': ({ items }: { items: readonly string[] }) => `Off: ${listWords(items)}`,
+  'step-remove': ({ items }: { items: readonly string[] }) => `Off: ${items.join('; ')}`,
   'step-position': ({ say }: { say: string }) => say,
   'step-block': ({ mm }: { mm: number }, { unit }: Speech) =>
     `On a block ${formatLength(mm, unit)} high: the tube does not go lower`,

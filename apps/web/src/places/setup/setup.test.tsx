@@ -7,7 +7,7 @@ describe('Set up', () => {
     mockHere.params = { p: 'foot-ap', side: 'left', age: '40', room: 'room-2' };
     show(<SetupPlace />);
     fireEvent.click(await screen.findByLabelText('Show the other schools with their numbers'));
-    expect(await screen.findByText('CR 15° to the heel, vertical beam')).toBeTruthy();
+    expect(await screen.findByText('CR 15° toward the heel, vertical beam')).toBeTruthy();
     fireEvent.click(screen.getByLabelText(/^Side by side with: perpendicular/));
     expect(mockRouter.push).toHaveBeenCalledWith({
       pathname: '/compare',

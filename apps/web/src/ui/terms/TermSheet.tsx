@@ -11,7 +11,7 @@ import { Words } from '../Words';
 import { TermEntry } from './TermEntry';
 
 /** @returns the terms of some lines, each once, in the order in which they stand */
-export const termsOf = (texts: readonly string[]): Term[] => [
+const termsOf = (texts: readonly string[]): Term[] => [
   ...new Set(texts.flatMap((text) => termsIn(text).map(({ term }) => term))),
 ];
 

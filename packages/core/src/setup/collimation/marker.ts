@@ -66,8 +66,17 @@ const WORDS: Record<Exclude<Toward, 'letter side'>, string> = {
   lateral: 'on the lateral side',
   medial: 'on the medial side',
 };
-const wordsOf = (toward: Toward, letter: Letter): string =>
-  toward === 'letter side' ? `on the patient’s ${letter === 'L' ? 'left' : 'right'}` : WORDS[toward];
+/** Of the hand the sides have names of their own. */
+const HAND_WORDS: Partial<typeof WORDS> = {
+  lateral: 'on the radial side',
+  medial: 'on the ulnar side',
+  front: 'on the palmar side',
+  back: 'on the dorsal side',
+};
+const wordsOf = (toward: Toward, letter: Letter, { region }: Projection): string =>
+  toward === 'letter side'
+    ? `on the patient’s ${letter === 'L' ? 'left' : 'right'}`
+    : (region === 'hand and wrist' && HAND_WORDS[toward]) || WORDS[toward];
 
 /** Ways in which the marker could lie off the part, the wanted one first; each with its direction in the room. */
 function directions(input: Input, letter: Letter): [Toward, Vec3][] {
@@ -144,17 +153,21 @@ function signsOf(input: Input, left: Vec3): string[] {
   return [...new Set([...own, ...(given ? marksOf(given, facing) : []), ...lying])];
 }
 
+/** A marker beside a limb lies where the projection leaves room for it; an entry names the side only in front or behind. */
+const sideIsComputed = ({ part, projection: { marker } }: Input): boolean =>
+  (isOfArm(part) || isOfLeg(part)) && !marker.both && marker.toward !== 'front' && marker.toward !== 'back';
+
 /** @returns letter, signs and place, none of which can disagree with how the patient lies */
 export function markerOf(input: Input): Marker {
   const { projection, placed, given } = input;
   const left = applyToDirection(placed.posed.place, [1, 0, 0]);
   const letters = lettersOf(input, left);
   const found = letters.map((letter) => spotOf(input, letter));
-  const where = letters.length > 1 ? 'each on its own side' : wordsOf(found[0].toward, letters[0]);
+  const where = letters.length > 1 ? 'each on its own side' : wordsOf(found[0].toward, letters[0], projection);
   // How the entry's own position has it helps nobody who is in another.
   const place = given
-    ? `${projection.marker.row ?? 'upper'} edge of the light, ${where}`
-    : found[0].toward === 'letter side'
+    ? `${projection.marker.row ?? 'upper'} edge of the field, ${where}`
+    : found[0].toward === 'letter side' || sideIsComputed(input)
       ? `${projection.marker.place}, ${where}`
       : projection.marker.place;
   return { letter: letters[0], letters, place, extra: signsOf(input, left), spots: found.map(({ spot }) => spot) };

@@ -30,6 +30,8 @@ export type OnSkin = {
   /** Which way the skin faces where the ray enters. */
   skin: () => Vec3<InRoom>;
   view: SideView;
+  /** The entry is of one side. */
+  sided: boolean;
   unit: LengthUnit;
 };
 
@@ -142,7 +144,11 @@ export function touchFrom({ posed }: PlacedBody, id: string, on: OnSkin, across:
   const bearings = bearingsFrom(posed, id, aimed.crossing.entry);
   const taught = aimed.target.offsets.map(({ toward }) => bearings[AXIS[toward]]);
   const [first, second] = onTheSkin(bearings, depthOf(bearings, aimed.direction, on.skin, taught), up);
-  const told = [first, ...(across ? [second] : [])].filter(({ mm }) => mm >= LEVEL_MM);
+  const own = on.sided ? (on.view.mirrored ? 'right' : 'left') : null;
+  const told = [first, ...(across ? [second] : [])]
+    .filter(({ mm }) => mm >= LEVEL_MM)
+    // From the midline toward the side that the entry is of.
+    .map((each) => (each.toward === own ? { ...each, toward: 'lateral' as const } : each));
   const name = `${spokenLandmark(id)}${sideUp ? ' of the side up' : ''}`;
   const mark = {
     landmark: id,

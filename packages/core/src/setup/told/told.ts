@@ -167,12 +167,14 @@ export function centreTold(
   },
 ): CentreTold {
   const { posed, placement } = placed;
-  const on = { aimed, up, view, unit, skin: () => skinAt(posed, aimed, segments) };
+  const on = { aimed, up, view, unit, sided: projection.sided === 'each', skin: () => skinAt(posed, aimed, segments) };
   const covered = coverOf(placement, aimed.direction);
   const felt = (id: string) => isWithinTouch(posed, id, covered);
   const { aim, region, ray } = projection;
   const lateralHead = region === 'skull and face' && (ray.view === 'lateral' || ray.view === 'medial');
-  const levelOf = (id: string, sideUp = false) => touchFrom(placed, id, on, lateralHead || crossTable, sideUp);
+  // From a landmark of the midline to a part of one side the way across is told too.
+  const across = (id: string) => lateralHead || crossTable || (projection.sided === 'each' && !/_[LR]$/.test(id));
+  const levelOf = (id: string, sideUp = false) => touchFrom(placed, id, on, across(id), sideUp);
   const own = view.name(aimed.target.landmarkId);
   // A landmark of the trunk or head that lies against the receptor is felt on the side up.
   const checks = projection.aim.checkBy.map(view.name).flatMap((id) => {
