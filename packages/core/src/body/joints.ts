@@ -210,7 +210,7 @@ export type LimitableJoint = { motion: Motion; says: string; range: readonly [nu
 export function jointLimitOf(motion: Motion): LimitableJoint {
   const { says } = specOf(motion);
   const side = /_L$/.test(motion) ? 'Left: ' : /_R$/.test(motion) ? 'Right: ' : '';
-  return { motion, says: side + says, range: rangeOf(motion) };
+  return { motion, says: side + says[0], range: rangeOf(motion) };
 }
 
 /** Joints whose limits are asked for first: of this side, and of the middle. */

@@ -17,7 +17,9 @@ type Props = {
 /** "1.6 cm inside the light", "6 mm, should be 0 ± 3 mm". */
 export function criterionText({ id, value, wanted, tolerance, unit }: FailedCriterion, lengths: 'in' | 'cm'): string {
   if (id.startsWith('edge '))
-    return value >= 0 ? `${formatLength(value, lengths)} inside the field` : `clipped by ${formatLength(-value, lengths)}`;
+    return value >= 0
+      ? `${formatLength(value, lengths)} inside the field`
+      : `clipped by ${formatLength(-value, lengths)}`;
   return `${signed(value)} ${unit}, should be ${signed(wanted)} ± ${tolerance.toFixed(1)} ${unit}`;
 }
 

@@ -121,7 +121,9 @@ describe('exercises', () => {
     const right = solutionOf(scenario, ROOM_ONE) as Extract<ExerciseAnswer, { kind: 'spot the fault' }>;
     mockHere.params = { x: 'spot-1' };
     show(<RehearsePlace />);
-    fireEvent.click(await screen.findByRole('radio', { name: 'Sternal ends of the clavicles equidistant from the spine' }));
+    fireEvent.click(
+      await screen.findByRole('radio', { name: 'Sternal ends of the clavicles equidistant from the spine' }),
+    );
     fireEvent.click(
       within(screen.getByRole('radiogroup', { name: 'Which way' })).getAllByRole('radio')[right.way === 'more' ? 0 : 1],
     );

@@ -17,7 +17,9 @@ export function CurvePane({ curve, unit }: { curve: TechniqueCurve; unit: Length
   const low = Math.floor(log(Math.min(...all)) * 3) / 3;
   const high = Math.ceil(log(Math.max(...all)) * 3) / 3;
   const count = 4;
-  const steps = Array.from({ length: count + 1 }, (_, i) => String(Number(significant(10 ** (low + ((high - low) * i) / count), 2))));
+  const steps = Array.from({ length: count + 1 }, (_, i) =>
+    String(Number(significant(10 ** (low + ((high - low) * i) / count), 2))),
+  );
   const first = points[0];
   const last = points[points.length - 1];
   const line: LinePoint[] = points.map(({ thicknessMm, mAs }) => ({ x: thicknessMm, y: log(mAs) }));
