@@ -192,7 +192,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Shoulder with the arm unmoved: fracture, dislocation, calcification',
-    positions: facingTube('back to the receptor, arm as it hangs, palm against the thigh', {
+    positions: facingTube('back to the receptor, arm at the side in neutral rotation, palm against the thigh', {
       shoulderMedialRotation_L: 40,
     }),
     ray: ray('AP'),

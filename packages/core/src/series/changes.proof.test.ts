@@ -131,3 +131,26 @@ test('every change is a plain sentence without a missing number', () => {
     }
   });
 });
+
+test('the receptor goes back exactly as it went, in the words of the part that was under it', () => {
+  const sideOf = (sided: string) => (sided === 'each' ? ('left' as const) : undefined);
+  const setups = projections.map(({ id, sided }) => computeSetup({ projectionId: id, side: sideOf(sided) }));
+  let [same, other] = [0, 0];
+  for (const before of setups) {
+    const { receptorShiftMm: mm, receptorShiftSays: went, ways } = before.tube;
+    if (mm < 6) continue;
+    for (const after of setups) {
+      if (after.region !== before.region || after === before || after.tube.receptorShiftMm > 0) continue;
+      const back = changesBetween(before, after).filter(({ code }) => code === 'change-recentre');
+      if (back.length === 0) continue;
+      expect([before.name, after.name, back.length]).toEqual([before.name, after.name, 1]);
+      const { toward, mm: told } = back[0]!.values as { toward: string; mm: number };
+      expect([before.name, after.name, toward]).toEqual([before.name, after.name, ways.find((way) => way !== went)]);
+      expect(told).toBeCloseTo(mm, 6);
+      if (ways.join() === after.tube.ways.join()) same += 1;
+      else other += 1;
+    }
+  }
+  expect(same).toBeGreaterThan(50);
+  expect(other).toBeGreaterThan(5);
+});

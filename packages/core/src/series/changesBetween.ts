@@ -147,13 +147,22 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
     if (isTilted(after)) put('angle', 'change-angle', tiltOf(after), tube);
   }
   const offset = (s: Setup) => s.tube.receptorShiftMm * (s.tube.receptorShiftToward === 'feet' ? -1 : 1);
-  const mm = offset(after) - offset(before);
-  if (Math.abs(mm) >= SAME_MM && !turned) {
-    const back = Math.abs(offset(after)) < Math.abs(offset(before));
-    const tray = holder === 'table-tray';
-    put('recentre', 'change-recentre', { tray, mm, back }, { undo: back, readout: 'receptor' });
-  } else if (offset(after) !== 0 && turned)
-    put('recentre', 'change-shift', { mm: a.receptorShiftMm, says: a.receptorShiftSays });
+  const tray = holder === 'table-tray';
+  const recentre = (mm: number, ways: readonly [string, string], back: boolean) =>
+    put(
+      'recentre',
+      'change-recentre',
+      { tray, mm: Math.abs(mm), toward: ways[mm > 0 ? 0 : 1], back },
+      { undo: back, readout: 'receptor' },
+    );
+  if (!turned && a.ways.join() === b.ways.join()) {
+    const mm = offset(after) - offset(before);
+    if (Math.abs(mm) >= SAME_MM) recentre(mm, a.ways, Math.abs(offset(after)) < Math.abs(offset(before)));
+  } else {
+    // Of another part the way along the receptor is another: back first, exactly as it went, then the new one.
+    if (!turned && Math.abs(offset(before)) >= SAME_MM) recentre(-offset(before), b.ways, true);
+    if (offset(after) !== 0) put('recentre', 'change-shift', { mm: a.receptorShiftMm, says: a.receptorShiftSays });
+  }
 
   if (moves.aim) {
     const travel = aimTravel(before, after);

@@ -57,8 +57,11 @@ export const CHANGE_WORDS = {
     `SID ${formatLength(fromMm, unit)} → ${formatLength(toMm, unit)}`,
   'change-angle-off': (was: Tilt) => `Take the ${was.acrossDeg > 0 ? tilt(was) : formatAngle(was.deg)} off`,
   'change-angle': (is: Tilt) => `Tube ${tilt(is)}`,
-  'change-recentre': ({ tray, mm, back }: { tray: boolean; mm: number; back: boolean }, { unit }: Speech) =>
-    `${tray ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(Math.abs(mm), unit)} ${toward(mm, 'cephalad', 'caudad')}, ${back ? 'back ' : ''}under the CR`,
+  'change-recentre': (
+    { tray, mm, toward: end, back }: { tray: boolean; mm: number; toward: string; back: boolean },
+    { unit }: Speech,
+  ) =>
+    `${tray ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(mm, unit)} ${movedTo(end)}, ${back ? 'back ' : ''}under the CR`,
   'change-shift': ({ mm, says }: { mm: number; says: string | null }, { unit }: Speech) =>
     `Receptor ${formatLength(mm, unit)} ${movedTo(says)}, under the CR`,
   /** @param topMm travel of the table top, toward the feet above 0; the rest is where the CR goes in */

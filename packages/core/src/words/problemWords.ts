@@ -87,7 +87,7 @@ export const PROBLEM_WORDS = {
     body,
     ...reason
   }: { name: string; body: BodyPosition | null; reason: string } & Omit<Reason, 'code'>) =>
-    `${name} ${body === null ? 'like this' : positionName(body)} is barred: ${reasonWords({ ...reason, code: reason.reason as Reason['code'] })}.`,
+    `${name} ${body === null ? 'like this' : `(${positionName(body)})`} is barred: ${reasonWords({ ...reason, code: reason.reason as Reason['code'] })}.`,
   'load-lost': ({ name }: { name: string }) => `${name} is barred like this: the load on the part is what it shows.`,
   'kept-part': ({
     reason,
@@ -110,7 +110,7 @@ export const PROBLEM_WORDS = {
     holders: readonly string[];
     body: BodyPosition | null;
   }) =>
-    `${room} has no ${listWords(holders.map((kind) => HOLDER_WORDS[kind as HolderKind]))} for ${name}${body === null ? '' : ` ${positionName(body)}`}.`,
+    `${room} has no ${listWords(holders.map((kind) => HOLDER_WORDS[kind as HolderKind]))} for ${name}${body === null ? '' : ` (${positionName(body)})`}.`,
   clipped: (
     {
       shown,

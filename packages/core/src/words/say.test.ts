@@ -41,7 +41,7 @@ test('what is barred says why and whom to ask, or what turns', () => {
     'Not to be done: no weights where a fracture or dislocation is suspected. Ask the radiologist.',
   );
   const barred = problem('position-barred', { name: 'Knee', body: 'prone', reason: 'turns-only-to', side: 'left' });
-  expect(barred.text).toBe('Knee prone is barred: the patient turns only to the left side.');
+  expect(barred.text).toBe('Knee (prone) is barred: the patient turns only to the left side.');
   expect(problem('position-barred', { name: 'Knee', body: null, reason: 'board', turns: true }).text).toBe(
     'Knee like this is barred: the patient stays on the board, and the view rolls the patient.',
   );

@@ -170,7 +170,37 @@ test('the landmarks that are checked by touch lie as far from the light as is to
   expect(checked).toBeGreaterThan(2000);
 });
 
+test('quiet breathing is asked for only where the exposure lasts so long, and says how long', () => {
+  let quiet = 0;
+  for (const { setup, entry } of cases) {
+    if (entry.breathing.phase !== 'quiet' || !setup.breathing.commanded) continue;
+    const { moment, phase } = setup.breathing;
+    const { timeMs } = setup.exposure;
+    expect([setup.name, timeMs, phase]).toEqual([setup.name, timeMs, timeMs >= 1000 ? 'quiet' : 'suspended']);
+    if (phase === 'quiet') expect(moment).toBe(`quiet breathing for ${(timeMs / 1000).toFixed(1)} s`);
+    quiet += 1;
+  }
+  expect(quiet).toBeGreaterThan(30);
+});
+
 const OBLIQUE = /\b([LR])(PO|AO)\b/;
+const ROTATED = /rotated (\d+)° (?:from the AP )?to the ([LR](?:PO|AO)) position/;
+test('the body is rotated by as much as is said', () => {
+  let checked = 0;
+  for (const { setup } of cases) {
+    const said = ROTATED.exec(setup.position.say);
+    if (!said) continue;
+    const { place, zero } = setup.scene;
+    const toward = (column: 0 | 1) =>
+      [0, 1, 2].reduce((sum, row) => sum + place[column * 4 + row]! * zero.beam[row]!, 0);
+    const deg = (Math.atan2(Math.abs(toward(0)), Math.abs(toward(1))) * 180) / Math.PI;
+    expect([setup.name, Math.abs(deg - Number(said[1])) < 2]).toEqual([setup.name, true]);
+    expect(setup.name).toContain(`(${said[2]})`);
+    checked += 1;
+  }
+  expect(checked).toBeGreaterThan(300);
+});
+
 test('an oblique position is called by what lies nearest the receptor', () => {
   let checked = 0;
   for (const { setup } of cases) {
