@@ -267,3 +267,17 @@ it('nothing typed, no exam', () => {
   expect(findExams('')).toEqual([]);
   expect(findExams('qqqq')).toEqual([]);
 });
+
+test('a row that was answered through another name shows it, and one by its own name does not', () => {
+  let through = 0;
+  for (const { id, alsoCalled } of projections)
+    for (const called of alsoCalled) {
+      const hit = findProjections(called).find(({ projection }) => projection.id === id);
+      if (!hit || hit.matched === null) continue;
+      expect(alsoCalled).toContain(hit.matched);
+      through += 1;
+    }
+  expect(through).toBeGreaterThan(500);
+  expect(findProjections('knee ap')[0]).toMatchObject({ projection: { id: 'knee-ap' }, matched: null });
+  expect(findProjections('')[0]!.matched).toBeNull();
+});

@@ -8,7 +8,12 @@ import { exams, placeInExams, type Exam } from './exams';
 import type { Projection } from './schema';
 import { normalWords, VIEW_WORDS } from './searchWords';
 
-export type ProjectionHit = { projection: Projection; score: number };
+export type ProjectionHit = {
+  projection: Projection;
+  score: number;
+  /** The other name through which it was answered, where its own name does not have what was typed. */
+  matched: string | null;
+};
 export type ProjectionFilter = { region?: string };
 
 type Indexed = { id: string; name: string; called: string; part: string; region: string; shows: string };
@@ -79,6 +84,18 @@ function judged(id: string, score: number, words: readonly string[]): number {
   return value;
 }
 
+/** Every word that was typed begins a word of the phrase. */
+const holds = (phrase: string, words: readonly string[]): boolean => {
+  const own = normalWords(phrase);
+  return words.every((word) => own.some((each) => each.startsWith(word)));
+};
+/** The method or everyday name that was meant, shown back so that it is known for the right one; the shortest. */
+function matchedBy({ name, alsoCalled }: Projection, words: readonly string[]): string | null {
+  if (holds(name, words)) return null;
+  const [shortest] = alsoCalled.filter((phrase) => holds(phrase, words)).sort((a, b) => a.length - b.length);
+  return shortest ?? null;
+}
+
 /**
  * @param query what was typed; empty returns the whole catalogue in its own order
  * @returns best first; when no entry has every word, those that have some
@@ -86,12 +103,14 @@ function judged(id: string, score: number, words: readonly string[]): number {
 export function findProjections(query: string, filter: ProjectionFilter = {}): ProjectionHit[] {
   const keep = (projection: Projection) => filter.region === undefined || projection.region === filter.region;
   const words = normalWords(query.slice(0, MAX_QUERY));
-  if (words.length === 0) return projections.filter(keep).map((projection) => ({ projection, score: 0 }));
+  if (words.length === 0)
+    return projections.filter(keep).map((projection) => ({ projection, score: 0, matched: null }));
   const text = words.join(' ');
   let found = index.search(text, { combineWith: 'AND' });
   if (found.length === 0) found = index.search(text, { combineWith: 'OR' });
   return found
     .map(({ id, score }) => ({ projection: byId.get(id as string)!, score: judged(id as string, score, words) }))
+    .map((hit) => ({ ...hit, matched: matchedBy(hit.projection, words) }))
     .filter(({ projection }) => keep(projection))
     .sort((a, b) => b.score - a.score);
 }

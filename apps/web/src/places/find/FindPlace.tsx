@@ -34,7 +34,12 @@ const LEAST_FOR_TERMS = 2;
 const ALL = '';
 
 /** What the list shows, and how it is called. */
-type Shown = { rows: readonly Projection[]; says: string };
+type Shown = {
+  rows: readonly Projection[];
+  says: string;
+  /** Other names through which rows were answered, by id. */
+  matched?: ReadonlyMap<string, string>;
+};
 
 export function FindPlace() {
   const theme = useTheme();
@@ -85,8 +90,12 @@ export function FindPlace() {
     }
     if (asked !== '') {
       const ownHits = own.filter((entry) => entry.name.toLowerCase().includes(asked.toLowerCase()));
-      const rows = [...ownHits, ...findProjections(asked).map(({ projection }) => projection)];
-      return { rows, says: `${rows.length} found` };
+      const hits = findProjections(asked);
+      const rows = [...ownHits, ...hits.map(({ projection }) => projection)];
+      const matched = new Map(
+        hits.flatMap((hit) => (hit.matched === null ? [] : [[hit.projection.id, hit.matched] as const])),
+      );
+      return { rows, says: `${rows.length} found`, matched };
     }
     if (touched) {
       const rows = touched.ids.flatMap((id) => byId.get(id) ?? []);
@@ -109,6 +118,7 @@ export function FindPlace() {
       projection={projection}
       base={projection.id.startsWith('own-') ? { ...base, own: projection } : base}
       baseKey={baseKey}
+      matched={shown.matched?.get(projection.id)}
       comparing={pair.includes(projection.id)}
       onCompare={compare}
     />

@@ -57,11 +57,13 @@ type Props = {
   base: Base;
   /** What the base says, for comparing. */
   baseKey: string;
+  /** Another name through which it was found. */
+  matched?: string;
   comparing: boolean;
   onCompare: (id: string) => void;
 };
 
-export const FindRow = memo(function FindRow({ projection, base, baseKey, comparing, onCompare }: Props) {
+export const FindRow = memo(function FindRow({ projection, base, baseKey, matched, comparing, onCompare }: Props) {
   const router = useRouter();
   const theme = useTheme();
   const dispatch = useAppDispatch();
@@ -83,7 +85,7 @@ export const FindRow = memo(function FindRow({ projection, base, baseKey, compar
   return (
     <View style={{ flex: 1, flexDirection: 'row', minHeight: ROW_HEIGHT - 10, backgroundColor: theme.surface }}>
       <Press
-        label={`${name}. ${projection.shows}`}
+        label={`${name}. ${matched ? `Matches ${matched}. ` : ''}${projection.shows}`}
         role="link"
         onPress={() => router.push({ pathname: '/setup', params: address })}
         style={{
@@ -109,6 +111,7 @@ export const FindRow = memo(function FindRow({ projection, base, baseKey, compar
         </View>
         <View style={{ flex: 1, gap: 3 }}>
           <Words kind="heading">{name}</Words>
+          {matched && <Words kind="label" tone="lamp" numberOfLines={1}>{`matches “${matched}”`}</Words>}
           <Words kind="label" tone="soft" numberOfLines={1}>
             {projection.shows}
           </Words>

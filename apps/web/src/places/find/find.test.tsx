@@ -16,6 +16,13 @@ describe('Find', () => {
       params: expect.objectContaining({ p: 'leg-ap', side: 'left' }),
     });
   });
+  it('shows back the other name through which a row was answered', async () => {
+    show(<FindPlace />);
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'tib fib' } });
+    expect((await screen.findAllByText('matches “tib fib”')).length).toBeGreaterThan(0);
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'leg ap' } });
+    await waitFor(() => expect(screen.queryByText(/^matches/)).toBeNull());
+  });
   it('counts the regions before anything is typed', async () => {
     show(<FindPlace />);
     expect(await screen.findByLabelText(/^spine \d/)).toBeTruthy();
