@@ -78,11 +78,17 @@ const clavicle: CoverSource[] = [
 ];
 /** As both PA views of the clavicle are taken. */
 const facingReceptor = [
-  way('upright', ['wall'], ['clavicle_L', 'thorax', 'upperarm_L'], 'Erect, facing the receptor, clavicle against it', {
-    head: 'head rotated away',
-    seatable: true,
-    joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
-  }),
+  way(
+    'upright',
+    ['wall'],
+    ['clavicle_L', 'thorax', 'upperarm_L'],
+    '{erect}, facing the receptor, clavicle against it',
+    {
+      head: 'head rotated away',
+      seatable: true,
+      joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
+    },
+  ),
   way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Prone', {
     head: 'head rotated away',
     joints: { headRotation: -35, neckRotation: -20 },

@@ -50,7 +50,7 @@ const column = author('spine', {
 const TRUNK = ['thorax', 'lumbar', 'pelvis'];
 const backs = (say: string, more: Partial<WaySource> = {}, contact = TRUNK): WaySource[] => [
   way('supine', ['table-tray', 'table-top', 'bed'], contact, `Supine, ${say}`, more),
-  way('upright', ['wall'], contact, `Erect, back to the receptor, ${say}`, {
+  way('upright', ['wall'], contact, `{erect}, back to the receptor, ${say}`, {
     seatable: true,
     ...more,
     pose: (more.pose ?? []).filter((each) => each !== 'knees-up'),
@@ -58,7 +58,7 @@ const backs = (say: string, more: Partial<WaySource> = {}, contact = TRUNK): Way
   }),
 ];
 const fronts = (say: string, more: Partial<WaySource> = {}, contact = TRUNK): WaySource[] => [
-  way('upright', ['wall'], contact, `Erect, facing the receptor, ${say}`, { seatable: true, ...more }),
+  way('upright', ['wall'], contact, `{erect}, facing the receptor, ${say}`, { seatable: true, ...more }),
 ];
 const sides = (say: string): WaySource[] => [
   way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, `Lateral recumbent, knees flexed and together, ${say}`, {
@@ -319,7 +319,7 @@ export const spine: ProjectionSource[] = [
         contact: ['thorax', 'scapula_L', 'scapula_R', 'upperarm_L', 'head'],
         seatable: true,
         pose: ['near-arm-up'],
-        say: 'Erect, side against the receptor, arm nearest the receptor raised with the hand on the head, opposite shoulder depressed and posterior',
+        say: '{erect}, side against the receptor, arm nearest the receptor raised with the hand on the head, opposite shoulder depressed and posterior',
       },
       {
         body: 'lateral-recumbent',

@@ -201,6 +201,17 @@ test('the body is rotated by as much as is said', () => {
   expect(checked).toBeGreaterThan(300);
 });
 
+test('nobody who cannot stand is told to be erect but seated', () => {
+  let sits = 0;
+  for (const { setup } of cases) {
+    const { body, say } = setup.position;
+    if (body !== 'upright' || setup.situation.canStand || !setup.feasible) continue;
+    expect([setup.name, say]).toEqual([setup.name, expect.stringMatching(/^Seated/)]);
+    sits += 1;
+  }
+  expect(sits).toBeGreaterThan(50);
+});
+
 test('an oblique position is called by what lies nearest the receptor', () => {
   let checked = 0;
   for (const { setup } of cases) {
