@@ -227,9 +227,7 @@ const WRITTEN: readonly Term[] = [
   beam('detent', 'The place where the tube locks over the middle of the receptor.'),
   beam('table tray', 'The holder under the table top that carries the receptor.'),
   beam('wall stand', 'The upright holder for the receptor.'),
-  beam('grid', 'Lead strips before the receptor that hold back scatter; the ratio says how much.', {
-    not: ['grid 10:1 in'],
-  }),
+  beam('grid', 'Lead strips before the receptor that hold back scatter; the ratio says how much.'),
   beam('grid cut-off', 'Loss of beam in the grid when it is off-centre, off-level or at the wrong distance.'),
   beam('focal range', 'The distances for which a grid is made.'),
   beam('focal spot', 'Where the x-rays begin: small is sharp, large bears more.', { forms: ['focus'] }),

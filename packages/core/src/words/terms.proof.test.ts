@@ -121,6 +121,7 @@ test('no word that the trade has another for', () => {
     return hits.length > 0 ? [[word, hits.slice(0, 5)]] : [];
   });
   expect(said).toEqual([]);
+  expect(found(/Grid \d+:1 in\b/)).toEqual([]);
 });
 
 /** Not abbreviations of the trade: letters of a marker, and what names a size or a person's unit. */
