@@ -34,7 +34,7 @@ export const CHANGE_WORDS = {
   'change-turn': ({ nearSide, say }: { body: BodyPosition; nearSide: string | null; say: string }) =>
     `Reposition${nearSide === null ? '' : `, ${nearSide} side against the receptor`}: ${say}`,
   'change-limb': ({ side, say }: { side: string | null; say: string }) => `Over to the ${side} side. ${say}`,
-  'change-position': ({ say }: { say: string }) => say,
+  'change-position': ({ say }: { say: string }) => `Reposition: ${say}`,
   'change-sides-swapped': ({ on, side }: { on: string; side: string | null }) =>
     `Left and right have changed places on the ${on === 'floor' ? 'wall' : on}: ${side === null ? 'an organ of one side' : `the ${side} side`} now lies across from where it was`,
   'change-support-away': ({ kind }: { kind: 'block' | 'stool' }) =>
