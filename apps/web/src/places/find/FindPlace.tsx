@@ -82,7 +82,6 @@ export function FindPlace() {
   );
   const exams = useMemo(() => findExams(asked).slice(0, MAX_EXAMS), [asked]);
   const exam = exams.find(({ id }) => id === examId);
-  const terms = useMemo(() => (asked.length < LEAST_FOR_TERMS ? [] : findTerms(asked, 1).slice(0, MAX_TERMS)), [asked]);
   const shown = useMemo((): Shown => {
     if (exam) {
       const rows = exam.projections.flatMap((id) => byId.get(id) ?? []);
@@ -107,6 +106,16 @@ export function FindPlace() {
     }
     return { rows: every, says: `${every.length} projections in ${regions.length} regions` };
   }, [exam, asked, touched, region, part, every, own, byId, regions]);
+
+  const nothing = shown.rows.length === 0;
+  // Who types the name of a part wants its projections: a term is shown for an abbreviation, an everyday word, or instead.
+  const terms = useMemo(() => {
+    if (asked.length < LEAST_FOR_TERMS) return [];
+    const typed = asked.toLowerCase();
+    return findTerms(asked, nothing ? 1 : 0)
+      .filter(({ term, forms }) => nothing || ![term, ...forms].some((each) => each.toLowerCase() === typed))
+      .slice(0, MAX_TERMS);
+  }, [asked, nothing]);
 
   const compare = useCallback(
     (id: string) => setPair((now) => (now.includes(id) ? now.filter((each) => each !== id) : [...now, id].slice(-2))),

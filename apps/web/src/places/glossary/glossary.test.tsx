@@ -43,6 +43,12 @@ describe('the glossary', () => {
       pathname: '/glossary',
       params: { q: 'metacarpophalangeal joint' },
     });
+    // The name of a part asks for its projections, its abbreviation for both.
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'clavicle' } });
+    expect(await screen.findByLabelText(/^Clavicle, AP, right/)).toBeTruthy();
+    await waitFor(() => expect(screen.queryByLabelText(/^In the glossary/)).toBeNull());
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'tmj' } });
+    expect(await screen.findByLabelText(/^In the glossary: temporomandibular joint/)).toBeTruthy();
   });
 });
 
