@@ -30,7 +30,10 @@ test('lengths in the unit that is asked for, plural and sides as they are', () =
   expect(problem('joint-limit', { motion: 'kneeFlexion_L', wantedDeg: 90, heldDeg: 20 }).text).toMatch(
     /^Left knee flexion 20° only; the view wants 90°\.$/,
   );
-  const exposures = { code: 'step-exposures', values: { overlapMm: 51, shiftsMm: [350, 0, -350] } };
+  const exposures = {
+    code: 'step-exposures',
+    values: { overlapMm: 51, shiftsMm: [350, 0, -350], up: 'head', down: 'feet' },
+  };
   expect(say(exposures, { unit: 'cm' })).toBe(
     '3 exposures, overlapping 5 cm; centred, from the CR of the whole: 35 cm (14 in) cephalad, on it and 35 cm (14 in) caudad',
   );

@@ -74,10 +74,13 @@ export const STEP_WORDS = {
   ) =>
     `Collimate to ${formatRectangle(widthMm, heightMm, unit)} at the receptor, ${formatRectangle(skinWidthMm, skinHeightMm, unit)} on the skin`,
   'step-collimator': ({ deg }: { deg: number }) => `Collimator rotated ${formatAngle(deg)} along the bone`,
-  /** @param shiftsMm centre of each exposure from the aim, toward the head above 0 */
-  'step-exposures': ({ overlapMm, shiftsMm }: { overlapMm: number; shiftsMm: readonly number[] }, { unit }: Speech) =>
+  /** @param shiftsMm centre of each exposure from the aim, up the receptor above 0; up and down: what lies there */
+  'step-exposures': (
+    { overlapMm, shiftsMm, up, down }: { overlapMm: number; shiftsMm: readonly number[]; up: string; down: string },
+    { unit }: Speech,
+  ) =>
     `${shiftsMm.length} exposures, overlapping ${formatLength(overlapMm, unit)}; centred, from the CR of the whole: ${listWords(
-      shiftsMm.map((mm) => (mm === 0 ? 'on it' : `${bothUnits(Math.abs(mm), unit)} ${mm > 0 ? 'cephalad' : 'caudad'}`)),
+      shiftsMm.map((mm) => (mm === 0 ? 'on it' : `${bothUnits(Math.abs(mm), unit)} ${movedTo(mm > 0 ? up : down)}`)),
     )}`,
   'step-marker': ({ letters, place, signs }: { letters: readonly string[]; place: string; signs: readonly string[] }) =>
     `${letters.length > 1 ? 'Markers' : 'Marker'} ${letters.join(' and ')}: ${place}${signs.length > 0 ? `; also to mark: ${listWords(signs)}` : ''}`,

@@ -13,6 +13,7 @@ import {
   type Room,
   type Setup,
   type SetupRequest,
+  movedTo,
 } from '@taktik/core';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
@@ -165,11 +166,11 @@ function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) 
       return (
         <>
           <Line
-            text={`Taught: ${tube.angleRangeDeg[0]} to ${tube.angleRangeDeg[1]}°. Above 0 is toward the ${tube.ways[0]}, below 0 toward the ${tube.ways[1]}.`}
+            text={`Taught: ${tube.angleRangeDeg[0]} to ${tube.angleRangeDeg[1]}°. Above 0 is ${movedTo(tube.ways[0])}, below 0 ${movedTo(tube.ways[1])}.`}
           />
           {tube.receptorShiftToward && (
             <Line
-              text={`The CR then meets the receptor plane ${both(tube.receptorShiftMm)} ${tube.receptorShiftToward === 'head' ? 'cephalad' : 'caudad'}: the receptor goes with it.`}
+              text={`The CR then meets the receptor plane ${both(tube.receptorShiftMm)} ${movedTo(tube.receptorShiftSays)}: the receptor goes with it.`}
             />
           )}
           <Stepper

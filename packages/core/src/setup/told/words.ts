@@ -77,8 +77,10 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     skinHeightMm: skin.height,
   });
   if (Math.abs(field.rotationDeg) >= 1) put('field', 'step-collimator', { deg: field.rotationDeg });
-  if (receptor.exposures > 1)
-    put('field', 'step-exposures', { overlapMm: receptor.overlapMm, shiftsMm: receptor.shiftsMm });
+  if (receptor.exposures > 1) {
+    const [up, down] = tube.ways;
+    put('field', 'step-exposures', { overlapMm: receptor.overlapMm, shiftsMm: receptor.shiftsMm, up, down });
+  }
   put('marker', 'step-marker', { letters: marker.letters, place: marker.place, signs: marker.extra });
   for (const { text } of setup.protection) put('protect', 'step-protect', { item: text });
   put('technique', 'step-technique', {
