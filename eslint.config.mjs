@@ -1,4 +1,5 @@
 import { createRequire } from 'node:module';
+import termsOfTheTrade from './tools/lint/termsOfTheTrade.mjs';
 
 const require = createRequire(import.meta.url);
 const expo = require('eslint-config-expo/flat');
@@ -24,7 +25,7 @@ const CORE_FLOORS = [
 ];
 
 /** Rooms of the set-up in the order of the work, kept in the same way; what lies beside them brings them together. */
-const SETUP_ROOMS = ['verdict', 'placing', 'ray', 'collimation', 'technique', 'told', 'stage', 'pipeline'];
+const SETUP_ROOMS = ['verdict', 'placing', 'ray', 'collimation', 'technique', 'readouts', 'stage', 'pipeline'];
 const TOGETHER = ['computeSetup', 'proveEntry', 'setupSchema', 'summary', 'whatIf'];
 
 const above = (folder) => ({
@@ -171,6 +172,11 @@ export default [
   },
   SAID,
   {
+    files: ['{packages,apps,e2e,tools}/**/*.{ts,tsx}'],
+    plugins: { terms: termsOfTheTrade },
+    rules: { 'terms/no-old-words': 'error' },
+  },
+  {
     files: ['apps/server/src/**/*.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: [throughTheIndex] }] },
   },
@@ -227,7 +233,7 @@ export default [
           patterns: [
             throughTheIndex,
             overHttp,
-            { group: ['**/places/*', '**/places/**', '**/ui/*'], message: 'The state stands below what shows it.' },
+            { group: ['**/screens/*', '**/screens/**', '**/ui/*'], message: 'The state stands below what shows it.' },
           ],
         },
       ],

@@ -13,7 +13,7 @@ type Options = { as: keyof typeof DEMO | null };
 type Watched = { errors: string[] };
 
 /** A refused or missing answer is told by the browser, too; what the app makes of it is what a test looks at. */
-const TOLD_BY_THE_BROWSER = /^Failed to load resource/;
+const SAID_BY_THE_BROWSER = /^Failed to load resource/;
 
 /** Every test fails on any error that its page reports or writes to its console. */
 const watched = base.extend<Options & Watched>({
@@ -23,7 +23,7 @@ const watched = base.extend<Options & Watched>({
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
       page.on('console', (said) => {
-        if (said.type() === 'error' && !TOLD_BY_THE_BROWSER.test(said.text())) errors.push(said.text());
+        if (said.type() === 'error' && !SAID_BY_THE_BROWSER.test(said.text())) errors.push(said.text());
       });
       await provide(errors);
       expect(errors).toEqual([]);

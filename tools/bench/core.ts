@@ -85,7 +85,7 @@ function benchTechnique(): void {
         gridLossAtCentre: 0,
         child: false,
         multipliers: [],
-        still: true,
+        cooperative: true,
       };
       return () => chooseTechnique(projection, room, at, {});
     }),

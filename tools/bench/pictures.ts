@@ -5,7 +5,7 @@ import { Worker } from 'node:worker_threads';
 import type { RehearsalInput, Slice } from '../../apps/web/src/workers/rehearsal';
 import type { DemoServer } from '../../e2e/demoServer';
 import { signIn } from '../../e2e/signIn';
-import { computeSetup, NO_MISHAP, ROOM_ONE, simulateRadiograph } from '../../packages/core/src/index';
+import { computeSetup, NO_POSITIONING_ERROR, ROOM_ONE, simulateRadiograph } from '../../packages/core/src/index';
 import { put, ROUNDS, time } from './figures';
 import type { PictureQuestion } from './pictureThread';
 import { launch } from './screen';
@@ -58,7 +58,7 @@ export async function benchPictures(): Promise<void> {
 
 const inputFor = (projectionId: string, pixels: number): RehearsalInput => ({
   request: { projectionId, room: ROOM_ONE },
-  mishap: NO_MISHAP,
+  positioningError: NO_POSITIONING_ERROR,
   breath: null,
   motionMm: 0,
   pixels,

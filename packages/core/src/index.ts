@@ -83,7 +83,7 @@ export type { Fact, Speech } from './words/fact';
 export { fitReceptor, type FitOptions, type ReceptorFit } from './setup/collimation/fitReceptor';
 export {
   AEC_CHOICES,
-  KEPT_STILL,
+  IMMOBILIZED_REGIONS,
   OVERRIDE_RANGES,
   overridesSchema,
   setupRequestSchema,
@@ -91,7 +91,7 @@ export {
   situationSchema,
   SUSPECTED,
   WORN,
-  type KeptStill,
+  type ImmobilizedRegion,
   type Overrides,
   type SetupRequest,
   type Situation,
@@ -199,7 +199,14 @@ export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';
 export type { Forbidden } from './setup/verdict/verdict';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { presetHolds, tapPreset, type PresetLayers } from './adapt/presetTaps';
-export { askedWay, givenWaySchema, isWayText, wayFromText, wayText, type GivenWay } from './setup/placing/given';
+export {
+  askedWay,
+  adaptedWaySchema,
+  isWayText,
+  wayFromText,
+  wayText,
+  type AdaptedWay,
+} from './setup/placing/adaptedWay';
 export { CASTS, CAST_IDS, CONDITIONS, CONDITION_IDS, type Cast, type Condition } from './exposure/multipliers';
 export { advisedBy, bandOf, defaultBands, type ActionBand, type Advised, type BandEdges } from './exposure/actionBands';
 export { doseLevelFor, doseLevelSchema, sumDoses, type DoseLevel, type SummedDose } from './exam/doseLevel';
@@ -230,7 +237,7 @@ export {
 export { indexTrend, type IndexTrend } from './exposure/indexTrend';
 export { fitOutput, type OutputFit } from './exposure/calibrate';
 export { entranceSurfaceMgy, LEAD_MM, scatterUGy } from './exposure/dose';
-export { GRID_ABOVE_KVP, GRID_FROM_MM, gridWantedBy, type GridWanted } from './exposure/gridWanted';
+export { GRID_ABOVE_KVP, GRID_FROM_MM, gridNeededBy, type GridNeed } from './exposure/gridNeed';
 export { gridLoss, gridTolerance, type GridLoss, type GridPlacement } from './exposure/gridCutoff';
 export {
   prepareRadiograph,
@@ -238,12 +245,20 @@ export {
   type Radiograph,
   type RadiographOptions,
 } from './radiograph/simulateRadiograph';
-export { consoleMishap, seedOf } from './radiograph/consoleMishap';
+export { consolePositioningError, seedOf } from './radiograph/consolePositioningError';
 export { indexShare } from './radiograph/pictureIndex';
 export { CAPTION } from './radiograph/caption';
 export { IMPLANTS, implantIn, type Implant } from './radiograph/implants';
-export { hang, type Hung } from './radiograph/hang';
-export { addMishap, breathe, MISHAP_KEYS, MISHAP_RANGES, misplace, NO_MISHAP, type Mishap } from './radiograph/mishap';
+export { orientForViewing, type ViewedPicture } from './radiograph/viewed';
+export {
+  addPositioningError,
+  breathe,
+  POSITIONING_ERROR_KEYS,
+  POSITIONING_ERROR_RANGES,
+  misplace,
+  NO_POSITIONING_ERROR,
+  type PositioningError,
+} from './radiograph/positioningError';
 export {
   correctFault,
   correctionFor,

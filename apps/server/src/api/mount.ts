@@ -14,8 +14,8 @@ const NOT_A_TABLE: Partial<Record<BodyType, { title: string; detail: string }>> 
 
 /** @throws Problem 415 for a table that does not say that it is one, Refusal naming each field */
 function bodyOf({ body, bodyType, readsItself }: Route, request: Request): unknown {
-  const wanted = NOT_A_TABLE[bodyType];
-  if (wanted && typeof request.body !== 'string') throw new Problem(415, wanted.title, wanted.detail);
+  const expected = NOT_A_TABLE[bodyType];
+  if (expected && typeof request.body !== 'string') throw new Problem(415, expected.title, expected.detail);
   return body && !readsItself ? parse(body, request.body) : (request.body as unknown);
 }
 

@@ -16,7 +16,7 @@ function guess(scenario: Scenario): ExerciseAnswer {
   if (scenario.kind === 'set it up') return leftBehind(scenario, ROOM_ONE);
   if (scenario.kind === 'fewest turns') return { kind: 'fewest turns', order: scenario.items.map((_, i) => i) };
   if (scenario.kind === 'which view') return { kind: 'which view', projectionId: 'chest-pa' };
-  return { kind: 'spot the fault', faultId: 'crooked', way: 'more', amount: 3 };
+  return { kind: 'spot the fault', faultId: 'crooked', direction: 'more', amount: 3 };
 }
 
 export async function seedPractice(store: Store, now: number): Promise<void> {

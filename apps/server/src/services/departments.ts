@@ -17,7 +17,7 @@ export async function getDepartment({ db }: Store): Promise<Department> {
  */
 export async function putDepartment(
   store: Store,
-  given: DepartmentInput,
+  input: DepartmentInput,
   by: string,
   now: number,
   expected?: number,
@@ -26,12 +26,12 @@ export async function putDepartment(
     store.db.transaction(async (tx) => {
       const [row] = await tx.select().from(departments).where(eq(departments.id, HOUSE));
       mustBeVersion('the department', expected, row?.version ?? 0, row?.changedBy ?? null);
-      const set = { department: given, version: (row?.version ?? 0) + 1, changedBy: by };
+      const set = { department: input, version: (row?.version ?? 0) + 1, changedBy: by };
       await tx
         .insert(departments)
         .values({ id: HOUSE, ...set })
         .onConflictDoUpdate({ target: departments.id, set });
-      await note(tx, { at: now, person: by, action: 'department changed', subject: 'department', detail: given });
+      await note(tx, { at: now, person: by, action: 'department changed', subject: 'department', detail: input });
     }),
   );
   return getDepartment(store);

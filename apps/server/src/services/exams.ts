@@ -89,22 +89,22 @@ export async function startExam(
       const [order] = await tx.select().from(orders).where(eq(orders.id, exam.orderId));
       if (!order) throw notFound('order', exam.orderId);
       await mustBeKnown(tx, exam.performedBy, 'performedBy');
-      const underWay = await examOfOrder(tx, exam.orderId);
+      const openExam = await examOfOrder(tx, exam.orderId);
       const row: ExamRow = {
         ...exam,
         startedAt,
         finishedAt: null,
         endReason: null,
-        joins: underWay?.id ?? null,
+        joins: openExam?.id ?? null,
         answers: null,
       };
       await tx.insert(exams).values(row);
-      if (!underWay) await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
+      if (!openExam) await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
       await note(tx, {
         at: now,
         person: by.name,
-        action: underWay ? 'exam joined' : 'exam started',
-        subject: `exam:${underWay?.id ?? exam.id}`,
+        action: openExam ? 'exam joined' : 'exam started',
+        subject: `exam:${openExam?.id ?? exam.id}`,
         detail: forAnother(exam.performedBy, by),
       });
       return row;
@@ -116,11 +116,11 @@ export async function startExam(
 export async function finishExam(
   store: Store,
   id: string,
-  { finishedAt: told, reason, sentAt }: { finishedAt: number; reason?: string; sentAt?: number },
+  { finishedAt: reported, reason, sentAt }: { finishedAt: number; reason?: string; sentAt?: number },
   by: string,
   now: number,
 ): Promise<Exam> {
-  const finishedAt = trueTime(told, sentAt, now, 'finishedAt').at;
+  const finishedAt = trueTime(reported, sentAt, now, 'finishedAt').at;
   return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const exam = await examNamed(tx, id);
@@ -314,13 +314,13 @@ const forAnother = (performedBy: string, by: Recorder): Record<string, unknown> 
 /** Whether a device worked with what is in force. */
 async function madeWithOf(
   store: Store,
-  told: NewExposure['madeWith'],
+  reported: NewExposure['madeWith'],
   roomId: string | undefined,
 ): Promise<MadeWith | null> {
-  if (!told) return null;
+  if (!reported) return null;
   const { rules, rooms: known } = await versionsOf(store);
-  const sameRoom = roomId === undefined || told.room === undefined || known[roomId] === told.room;
-  return { ...told, inForce: (told.rules === undefined || told.rules === rules) && sameRoom };
+  const sameRoom = roomId === undefined || reported.room === undefined || known[roomId] === reported.room;
+  return { ...reported, inForce: (reported.rules === undefined || reported.rules === rules) && sameRoom };
 }
 
 /**

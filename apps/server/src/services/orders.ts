@@ -36,16 +36,16 @@ const URGENCY = { now: 0, today: 1, routine: 2 };
 
 /** Open orders first by urgency, then by how long they have waited. */
 export async function listOrders(store: Store, state: Order['state'] | 'open'): Promise<Order[]> {
-  const wanted = state === 'open' ? (['waiting', 'started'] as const) : ([state] as const);
-  const held = await holders(store);
+  const states = state === 'open' ? (['waiting', 'started'] as const) : ([state] as const);
+  const byOrder = await holders(store);
   const rows = await store.db
     .select()
     .from(orders)
     .innerJoin(patients, eq(orders.patientId, patients.id))
-    .where(inArray(orders.state, [...wanted]))
+    .where(inArray(orders.state, [...states]))
     .orderBy(asc(orders.orderedAt));
   return rows
-    .map((row) => present(row, held.get(row.orders.id) ?? null))
+    .map((row) => present(row, byOrder.get(row.orders.id) ?? null))
     .sort((a, b) => URGENCY[a.urgency] - URGENCY[b.urgency]);
 }
 

@@ -36,10 +36,10 @@ async function roomOf({ db }: Store, id: string | undefined): Promise<Room> {
 export async function recordPractice(
   store: Store,
   person: Person,
-  { id, personId, scenarioId, roomId, answer, seconds, at: told, sentAt }: NewPractice,
+  { id, personId, scenarioId, roomId, answer, seconds, at: reportedAt, sentAt }: NewPractice,
   now: number,
 ): Promise<Score & { id: string }> {
-  const { at } = trueTime(told, sentAt, now, 'at');
+  const { at } = trueTime(reportedAt, sentAt, now, 'at');
   if (personId !== person.id)
     throw new Refusal(
       'not allowed',

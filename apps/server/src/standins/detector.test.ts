@@ -1,4 +1,4 @@
-import { computeSetup, consoleMishap, deviationIndex, indexShare, ROOM_ONE } from '@taktik/core';
+import { computeSetup, consolePositioningError, deviationIndex, indexShare, ROOM_ONE } from '@taktik/core';
 import { readDetector } from './detector';
 
 const request = { projectionId: 'chest-pa', room: ROOM_ONE };
@@ -37,7 +37,7 @@ test('a part that lies out of the light reads what its picture reads', () => {
   const { index } = knee.exposure.expected!;
   const read = Array.from({ length: 24 }, (_, i) => {
     const id = `exposure-${i}`;
-    const share = indexShare(knee, ROOM_ONE, consoleMishap(id));
+    const share = indexShare(knee, ROOM_ONE, consolePositioningError(id));
     return { share, deviation: deviationIndex(readDetector(id, knee, ROOM_ONE).exposureIndex, index) };
   });
   for (const { share, deviation } of read) expect(Math.abs(deviation - 10 * Math.log10(share))).toBeLessThan(4);

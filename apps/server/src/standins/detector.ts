@@ -2,7 +2,7 @@
  * A stand-in for console and detector: answers with an index that scatters about what this set-up gives the receptor with
  * the part as it lay in the picture that the console shows. The same exposure id always reads the same.
  */
-import { consoleMishap, indexShare, seedOf, type Room, type Setup } from '@taktik/core';
+import { consolePositioningError, indexShare, seedOf, type Room, type Setup } from '@taktik/core';
 
 /** Spread of real deviation indices beside that, 1 SD, at the low end of what audits report. */
 const SPREAD_DI = 1;
@@ -13,7 +13,7 @@ const fraction = (text: string): number => seedOf(text) / 0x1_0000_0000;
 /** What the errors of positioning in the console's picture do to its index. */
 function lyingShare(exposureId: string, setup: Setup, room: Room): number {
   try {
-    return indexShare(setup, room, consoleMishap(exposureId));
+    return indexShare(setup, room, consolePositioningError(exposureId));
   } catch (error) {
     // A set-up that gives no picture still gives a number.
     if (error instanceof RangeError) return 1;

@@ -95,7 +95,7 @@ const DRAFTS: readonly Draft[] = [
     weightKg: 73,
   },
 ];
-const GIVEN = ['Orla', 'Bram', 'Noor', 'Ivo', 'Tamsin', 'Lev', 'Sunniva', 'Pascoe'];
+const FIRST_NAMES = ['Orla', 'Bram', 'Noor', 'Ivo', 'Tamsin', 'Lev', 'Sunniva', 'Pascoe'];
 const FAMILY = ['Marlow', 'Fennick', 'Dovey', 'Harrow', 'Quillan', 'Ashby', 'Tolland'];
 
 /** Before the year's day of this month and day, so that the age is whole. */
@@ -122,7 +122,7 @@ export function orderBundle(number: number, now: number): object {
         resource: {
           resourceType: 'Patient',
           id: `sim-p${number}`,
-          name: [{ given: [inTurn(GIVEN, number)], family: inTurn(FAMILY, number) }],
+          name: [{ given: [inTurn(FIRST_NAMES, number)], family: inTurn(FAMILY, number) }],
           gender: draft.gender,
           birthDate: birthDate(draft.ageYears, now),
         },

@@ -10,7 +10,7 @@ import { useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Provider } from 'react-redux';
-import { useIdle } from '../places/people/useIdle';
+import { useIdle } from '../screens/people/useIdle';
 import { keepAnswers } from '../state/kept';
 import { store } from '../state/appStore';
 import { useFollowVersions } from '../state/useFollowVersions';

@@ -1,1 +1,1 @@
-export { AftercarePlace as default } from '../places/exam/AftercarePlace';
+export { AftercareScreen as default } from '../screens/exam/AftercareScreen';

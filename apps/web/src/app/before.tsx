@@ -1,10 +1,10 @@
-import { BeforePlace } from '../places/before/BeforePlace';
-import { SignedIn } from '../places/people/SignedIn';
+import { BeforeScreen } from '../screens/before/BeforeScreen';
+import { SignedIn } from '../screens/people/SignedIn';
 
-export default function BeforeScreen() {
+export default function BeforeRoute() {
   return (
     <SignedIn title="Before the patient" purpose="An exam belongs to whoever does it: sign in to go on.">
-      <BeforePlace />
+      <BeforeScreen />
     </SignedIn>
   );
 }

@@ -1,1 +1,1 @@
-export { BookPlace as default } from '../places/projection/BookPlace';
+export { BookScreen as default } from '../screens/projection/BookScreen';

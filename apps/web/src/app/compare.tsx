@@ -1,1 +1,1 @@
-export { ComparePlace as default } from '../places/projection/ComparePlace';
+export { CompareScreen as default } from '../screens/projection/CompareScreen';

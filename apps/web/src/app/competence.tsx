@@ -1,1 +1,1 @@
-export { CompetencePlace as default } from '../places/competence/CompetencePlace';
+export { CompetenceScreen as default } from '../screens/competence/CompetenceScreen';

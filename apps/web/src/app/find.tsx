@@ -1,1 +1,1 @@
-export { FindPlace as default } from '../places/find/FindPlace';
+export { FindScreen as default } from '../screens/find/FindScreen';

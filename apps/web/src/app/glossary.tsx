@@ -1,1 +1,1 @@
-export { GlossaryPlace as default } from '../places/glossary/GlossaryPlace';
+export { GlossaryScreen as default } from '../screens/glossary/GlossaryScreen';

@@ -1,10 +1,10 @@
-import { OrderPlace } from '../places/orders/OrderPlace';
-import { SignedIn } from '../places/people/SignedIn';
+import { OrderScreen } from '../screens/orders/OrderScreen';
+import { SignedIn } from '../screens/people/SignedIn';
 
-export default function OrderScreen() {
+export default function OrderRoute() {
   return (
     <SignedIn title="Order" purpose="Orders tell of patients: sign in to see them.">
-      <OrderPlace />
+      <OrderScreen />
     </SignedIn>
   );
 }

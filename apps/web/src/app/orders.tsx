@@ -1,10 +1,10 @@
-import { SignedIn } from '../places/people/SignedIn';
-import { OrdersPlace } from '../places/orders/OrdersPlace';
+import { SignedIn } from '../screens/people/SignedIn';
+import { OrdersScreen } from '../screens/orders/OrdersScreen';
 
-export default function OrdersScreen() {
+export default function OrdersRoute() {
   return (
     <SignedIn title="Orders" purpose="Orders tell of patients: sign in to see them.">
-      <OrdersPlace />
+      <OrdersScreen />
     </SignedIn>
   );
 }

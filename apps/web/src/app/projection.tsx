@@ -1,1 +1,1 @@
-export { ProjectionPlace as default } from '../places/projection/ProjectionPlace';
+export { ProjectionScreen as default } from '../screens/projection/ProjectionScreen';

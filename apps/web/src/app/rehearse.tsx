@@ -1,1 +1,1 @@
-export { RehearsePlace as default } from '../places/rehearse/RehearsePlace';
+export { RehearseScreen as default } from '../screens/rehearse/RehearseScreen';

@@ -1,1 +1,1 @@
-export { RoomPlace as default } from '../places/room/RoomPlace';
+export { RoomScreen as default } from '../screens/room/RoomScreen';

@@ -1,1 +1,1 @@
-export { SetupPlace as default } from '../places/setup/SetupPlace';
+export { SetupScreen as default } from '../screens/setup/SetupScreen';

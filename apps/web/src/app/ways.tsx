@@ -1,1 +1,1 @@
-export { WaysPlace as default } from '../places/ways/WaysPlace';
+export { WaysScreen as default } from '../screens/ways/WaysScreen';

@@ -92,11 +92,11 @@ export const { queued, sent, refused, troubled, unreachable, retried, dismissed 
 
 /** What must arrive one after another: all of one exam, or a thing of its own. */
 export function groupOf({ id, path, body }: Outgoing, all: readonly Outgoing[]): string {
-  const told = body as { examId?: string; id?: string } | null;
-  if (path === '/exams') return `exam ${told?.id ?? id}`;
+  const sent = body as { examId?: string; id?: string } | null;
+  if (path === '/exams') return `exam ${sent?.id ?? id}`;
   const exam = /^\/exams\/([^/]+)\//.exec(path);
   if (exam) return `exam ${exam[1]}`;
-  if (path === '/exposures') return `exam ${told?.examId ?? id}`;
+  if (path === '/exposures') return `exam ${sent?.examId ?? id}`;
   const exposure = /^\/exposures\/([^/]+)\//.exec(path);
   if (!exposure) return `alone ${id}`;
   const made = all.find((each) => each.path === '/exposures' && each.id === exposure[1]);

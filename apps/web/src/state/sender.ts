@@ -31,8 +31,8 @@ let current: StoreLike | null = null;
  * @returns whether the device could keep it
  */
 export function post(dispatch: AppDispatch, item: Outgoing): boolean {
-  const told = (item.body as { performedBy?: string } | null)?.performedBy;
-  const whole = { ...item, seq: nextSeq(), by: told ?? current?.getState().who.person?.name ?? null };
+  const performer = (item.body as { performedBy?: string } | null)?.performedBy;
+  const whole = { ...item, seq: nextSeq(), by: performer ?? current?.getState().who.person?.name ?? null };
   const kept = keep(whole);
   dispatch(queued({ item: whole, kept }));
   wake();
@@ -119,22 +119,22 @@ export function startSender(store: StoreLike): void {
     busy = true;
     clearTimeout(timer);
     /** Groups that wait in this round. */
-    const held = new Set<string>();
+    const blockedOrders = new Set<string>();
     for (;;) {
       const state = store.getState();
       const { waiting } = state.outbox;
-      const next = waiting.find((item) => !held.has(groupOf(item, waiting)));
+      const next = waiting.find((item) => !blockedOrders.has(groupOf(item, waiting)));
       if (!next) break;
       const group = groupOf(next, waiting);
       if (!maySend(next, state)) {
-        held.add(group);
+        blockedOrders.add(group);
         continue;
       }
       const tried = (tries.get(next.id) ?? 0) + 1;
       tries.set(next.id, tried);
       const outcome = await deliver(store, next, tried);
       if (outcome === 'stop') break;
-      if (outcome === 'held') held.add(group);
+      if (outcome === 'held') blockedOrders.add(group);
       else tries.delete(next.id);
     }
     busy = false;

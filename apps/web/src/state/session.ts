@@ -60,7 +60,7 @@ const samePlanned = (a: Planned, b: Planned): boolean =>
   a.projectionId === b.projectionId && a.side === b.side && a.way === b.way;
 
 /** Where each place of the old plan is in the new one; a projection that is planned twice keeps its turn. */
-function placesIn(before: readonly Planned[], after: readonly Planned[]): (number | undefined)[] {
+function positionsIn(before: readonly Planned[], after: readonly Planned[]): (number | undefined)[] {
   const taken = new Set<number>();
   return before.map((planned) => {
     const place = after.findIndex((each, i) => !taken.has(i) && samePlanned(each, planned));
@@ -70,10 +70,10 @@ function placesIn(before: readonly Planned[], after: readonly Planned[]): (numbe
   });
 }
 
-function moved<T>(record: Record<number, T>, places: readonly (number | undefined)[]): Record<number, T> {
+function moved<T>(record: Record<number, T>, positions: readonly (number | undefined)[]): Record<number, T> {
   return Object.fromEntries(
     Object.entries(record).flatMap(([from, value]): [number, T][] => {
-      const to = places[Number(from)];
+      const to = positions[Number(from)];
       return to === undefined ? [] : [[to, value]];
     }),
   );
@@ -111,10 +111,10 @@ export const session = createSlice({
     replanned: ({ current }, action: PayloadAction<{ plan: Planned[]; version: number }>) => {
       if (!current) return;
       const { plan, version } = action.payload;
-      const places = placesIn(current.plan, plan);
-      current.ticks = moved(current.ticks, places);
-      current.exposed = moved(current.exposed, places);
-      current.repeats = moved(current.repeats, places);
+      const positions = positionsIn(current.plan, plan);
+      current.ticks = moved(current.ticks, positions);
+      current.exposed = moved(current.exposed, positions);
+      current.repeats = moved(current.repeats, positions);
       current.plan = plan;
       current.planVersion = version;
     },

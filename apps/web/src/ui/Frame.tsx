@@ -2,9 +2,9 @@
 import { Link, usePathname, type Href } from 'expo-router';
 import { useEffect, useRef, useState, type PropsWithChildren, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
-import { PersonChip } from '../places/people/PersonChip';
-import { RoomSheet } from '../places/room/RoomSheet';
-import { useRoom } from '../places/room/useRoom';
+import { PersonChip } from '../screens/people/PersonChip';
+import { RoomSheet } from '../screens/room/RoomSheet';
+import { useRoom } from '../screens/room/useRoom';
 import { newsRead } from '../state/news';
 import { dismissed, dropRefused } from '../state/outbox';
 import { sendAgain } from '../state/sender';
@@ -17,7 +17,7 @@ import { LOW_UNDER, NO_OUTLINE, PRIMARY, RADIUS, RAIL_FROM } from './tokens';
 import { usePageTitle } from './usePageTitle';
 import { Words } from './Words';
 
-const PLACES: readonly { name: string; href: Href; path: string }[] = [
+const MAIN_SCREENS: readonly { name: string; href: Href; path: string }[] = [
   { name: 'Orders', href: '/orders', path: '/orders' },
   { name: 'Find', href: '/find', path: '/find' },
   { name: 'Set up', href: '/setup', path: '/setup' },
@@ -100,7 +100,7 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
     if (shownBefore && nowhere) main.current?.focus();
     shownBefore = true;
   }, []);
-  const places = (
+  const mainScreens = (
     <View
       role="navigation"
       aria-label="Places"
@@ -111,7 +111,7 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
         paddingTop: rail ? 14 : 0,
       }}
     >
-      {PLACES.map((place) => (
+      {MAIN_SCREENS.map((place) => (
         <Place key={place.path} name={place.name} href={place.href} here={path.startsWith(place.path)} />
       ))}
     </View>
@@ -119,7 +119,7 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
   return (
     <View style={{ flex: 1, flexDirection: rail ? 'row' : 'column', backgroundColor: theme.ground }}>
       <SkipLink onPress={toMain} />
-      {rail && places}
+      {rail && mainScreens}
       <View
         ref={main}
         role="main"
@@ -133,7 +133,7 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
           {footer}
         </View>
       </View>
-      {!rail && places}
+      {!rail && mainScreens}
     </View>
   );
 }
@@ -200,9 +200,9 @@ function Notices() {
   const theirs = [
     ...new Set(waiting.flatMap(({ by }) => (by && person && by !== person.name && person.role !== 'lead' ? [by] : []))),
   ];
-  const held = waiting.filter(({ id }) => trouble[id] !== undefined);
+  const troubled = waiting.filter(({ id }) => trouble[id] !== undefined);
   const quiet = (online || waiting.length === 0) && unkept.length === 0 && theirs.length === 0;
-  if (quiet && refused.length === 0 && held.length === 0 && news === null && !shipped) return null;
+  if (quiet && refused.length === 0 && troubled.length === 0 && news === null && !shipped) return null;
   const entries = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
   return (
     <View role="status" style={{ paddingHorizontal: 16, paddingVertical: 8, gap: 6, backgroundColor: theme.raised }}>
@@ -243,7 +243,7 @@ function Notices() {
           >{`● Until ${name} or a lead signs in, ${entries(count)} of ${name} ${count === 1 ? 'stays' : 'stay'} on this device.`}</Words>
         );
       })}
-      {held.map(({ id, what }) => (
+      {troubled.map(({ id, what }) => (
         <Words key={id} kind="small" tone="brick">{`▲ Waits: ${what}. ${trouble[id]} It is tried again.`}</Words>
       ))}
       {refused.map((item) => (

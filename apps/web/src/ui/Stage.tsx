@@ -130,7 +130,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
         />
         {!small && <Path d={mannequin.bones} fill={theme.bone} opacity={0.75} />}
         <Path d={mannequin.bright} fill={theme.bright} opacity={side ? 0.85 : 0.8} />
-        {drawing.light.map((polygon, i) => (
+        {drawing.lightField.map((polygon, i) => (
           <Polygon
             key={i}
             points={points(polygon)}
@@ -199,7 +199,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
         )}
         {!side && !small && (
           <G>
-            {drawing.light.map((polygon, i) => (
+            {drawing.lightField.map((polygon, i) => (
               <Ticks key={i} polygon={polygon} arm={14 * px} color={theme.lamp} width={2 * px} />
             ))}
             <Line

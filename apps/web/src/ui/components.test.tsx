@@ -2,8 +2,8 @@ import { computeSetup, drawMannequin, drawStage, ROOM_TWO, type SetupRequest } f
 import { fireEvent, render, screen } from '@testing-library/react';
 import { useState, type ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import { ChangeList } from '../places/setup/ChangeList';
-import { nextStep, StepList } from '../places/setup/StepList';
+import { ChangeList } from '../screens/setup/ChangeList';
+import { nextStep, StepList } from '../screens/setup/StepList';
 import { createStore } from '../state/store';
 import { Stage } from './Stage';
 import { Stepper } from './Stepper';

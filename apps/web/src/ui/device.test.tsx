@@ -77,7 +77,7 @@ describe('the screen kept awake', () => {
   const release = jest.fn(async () => undefined);
   const request = jest.fn(async () => ({ release }));
   const settled = () => act(async () => undefined);
-  function Held({ on }: { on: boolean }) {
+  function Harness({ on }: { on: boolean }) {
     useWakeLock(on);
     return null;
   }
@@ -90,18 +90,18 @@ describe('the screen kept awake', () => {
     delete (navigator as unknown as { wakeLock?: unknown }).wakeLock;
   });
   it('from when an exam is in hand until it is not', async () => {
-    const view = render(<Held on={false} />);
+    const view = render(<Harness on={false} />);
     await settled();
     expect(request).not.toHaveBeenCalled();
-    view.rerender(<Held on />);
+    view.rerender(<Harness on />);
     await settled();
     expect(request).toHaveBeenCalledTimes(1);
-    view.rerender(<Held on={false} />);
+    view.rerender(<Harness on={false} />);
     await settled();
     expect(release).toHaveBeenCalledTimes(1);
   });
   it('again when the app comes back to the front', async () => {
-    render(<Held on />);
+    render(<Harness on />);
     await settled();
     document.dispatchEvent(new Event('visibilitychange'));
     await settled();
@@ -110,14 +110,14 @@ describe('the screen kept awake', () => {
   it('not held on to when it is granted too late', async () => {
     let grant: (sentinel: { release: typeof release }) => void = () => undefined;
     request.mockImplementation(() => new Promise((resolve) => (grant = resolve)));
-    render(<Held on />).unmount();
+    render(<Harness on />).unmount();
     grant({ release });
     await settled();
     expect(release).toHaveBeenCalledTimes(1);
   });
   it('a device that refuses is left alone', async () => {
     request.mockRejectedValue(new Error('battery low'));
-    render(<Held on />).unmount();
+    render(<Harness on />).unmount();
     await settled();
     expect(release).not.toHaveBeenCalled();
   });

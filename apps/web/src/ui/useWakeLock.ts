@@ -6,23 +6,23 @@ type Lock = { request: (type: 'screen') => Promise<Sentinel> };
 
 export function useWakeLock(on: boolean): void {
   useEffect(() => {
-    const lock = typeof navigator === 'undefined' ? undefined : (navigator as { wakeLock?: Lock }).wakeLock;
-    if (!on || !lock) return undefined;
-    let held: Sentinel | null = null;
+    const locks = typeof navigator === 'undefined' ? undefined : (navigator as { wakeLock?: Lock }).wakeLock;
+    if (!on || !locks) return undefined;
+    let lock: Sentinel | null = null;
     let over = false;
     const take = async () => {
-      if (document.visibilityState !== 'visible' || held) return;
+      if (document.visibilityState !== 'visible' || lock) return;
       try {
-        const got = await lock.request('screen');
+        const got = await locks.request('screen');
         if (over) void got.release();
-        else held = got;
+        else lock = got;
       } catch {
         // A low battery may refuse it: the screen then sleeps as it always does.
       }
     };
     // The system takes the lock away when the app is put aside.
     const back = () => {
-      held = null;
+      lock = null;
       void take();
     };
     void take();
@@ -30,7 +30,7 @@ export function useWakeLock(on: boolean): void {
     return () => {
       over = true;
       document.removeEventListener('visibilitychange', back);
-      void held?.release();
+      void lock?.release();
     };
   }, [on]);
 }

@@ -4,7 +4,7 @@ import {
   computeSetup,
   correctFault,
   correctionFor,
-  hang,
+  orientForViewing,
   implantIn,
   measureCriteria,
   measuredFaults,
@@ -19,11 +19,11 @@ import {
   withDefaults,
   type Correction,
   type Criterion,
-  type Hung,
+  type ViewedPicture,
   type Implant,
   type LengthUnit,
   type MeasuredFault,
-  type Mishap,
+  type PositioningError,
   type Overrides,
   type Radiograph,
   type Setup,
@@ -32,7 +32,7 @@ import {
 
 export type RehearsalInput = {
   request: SetupRequest;
-  mishap: Mishap;
+  positioningError: PositioningError;
   /** Null: as the entry asks. */
   breath: 'in' | 'out' | null;
   motionMm: number;
@@ -69,13 +69,13 @@ export function idealOf({ request }: Pick<RehearsalInput, 'request'>): Setup {
 /** The part as it lies, under the tube and light as they stand. @throws RangeError for what cannot be set up or moved */
 export function actualOf({
   request,
-  mishap,
+  positioningError,
   breath,
   marker,
-}: Pick<RehearsalInput, 'request' | 'mishap' | 'breath' | 'marker'>): Setup {
+}: Pick<RehearsalInput, 'request' | 'positioningError' | 'breath' | 'marker'>): Setup {
   const parsed = setupRequestSchema.safeParse(request);
   if (!parsed.success) throw new RangeError(parsed.error.issues.map(({ message }) => message).join('. '));
-  const lying = misplace(computeSetup(request), mishap);
+  const lying = misplace(computeSetup(request), positioningError);
   const setup = breath ? breathe(lying, breath) : lying;
   if (!marker || setup.marker.letters.includes(marker)) return setup;
   // The other letter, laid where the right one belongs.
@@ -149,23 +149,23 @@ export function develop(input: RehearsalInput, slices: readonly Slice[]): Develo
 
 const unitOf = ({ rules }: SetupRequest): LengthUnit => withDefaults(rules).unit;
 
-type Wanted = { key: string; ideal: Setup; faults: MeasuredFault[] };
-let wanted: Wanted | null = null;
+type Reference = { key: string; ideal: Setup; faults: MeasuredFault[] };
+let current: Reference | null = null;
 /** How the part should lie and what is measured on it: the same while the hand moves it. */
-function wantedOf(request: SetupRequest): Wanted {
+function referenceOf(request: SetupRequest): Reference {
   const key = JSON.stringify({ ...request, overrides: request.overrides?.position });
-  if (wanted?.key === key) return wanted;
+  if (current?.key === key) return current;
   const ideal = idealOf({ request });
-  return (wanted = { key, ideal, faults: measuredFaults(ideal) });
+  return (current = { key, ideal, faults: measuredFaults(ideal) });
 }
 
 /** What the criteria read on the scene; where `correcting`, with what would put right those that fail. */
 export function judge(
-  input: Pick<RehearsalInput, 'request' | 'mishap' | 'breath'>,
+  input: Pick<RehearsalInput, 'request' | 'positioningError' | 'breath'>,
   correcting = true,
 ): Judged | Refused {
   try {
-    const { ideal, faults } = wantedOf(input.request);
+    const { ideal, faults } = referenceOf(input.request);
     const setup = actualOf(input);
     const criteria = measureCriteria(ideal, setup, faults).map((criterion): FailedCriterion => {
       if (criterion.passes || !correcting) return { ...criterion, correction: null };
@@ -186,7 +186,7 @@ export function judge(
 function worstCentring(faults: readonly MeasuredFault[], setup: Setup): Pick<Criterion, 'id' | 'value'> | null {
   const off = faults
     .filter(({ about }) => about.endsWith('Mm'))
-    .map((fault) => ({ id: fault.id, value: fault.measure(setup), off: Math.abs(fault.measure(setup) - fault.wanted) }))
+    .map((fault) => ({ id: fault.id, value: fault.measure(setup), off: Math.abs(fault.measure(setup) - fault.target) }))
     .sort((a, b) => b.off - a.off)[0];
   return off.off > LEAST_SHIFT_MM ? off : null;
 }
@@ -208,7 +208,7 @@ function correctionOf(
   }
 }
 
-export type FaultChoice = Pick<MeasuredFault, 'id' | 'name' | 'unit' | 'more' | 'less' | 'wanted' | 'tolerance'> & {
+export type FaultChoice = Pick<MeasuredFault, 'id' | 'name' | 'unit' | 'more' | 'less' | 'target' | 'tolerance'> & {
   range: readonly [number, number];
   /** Signs by which the entry calls it. */
   signs: string[];
@@ -226,7 +226,7 @@ export function faultChoices(request: SetupRequest): FaultChoice[] | Refused {
       unit: fault.unit,
       more: fault.more,
       less: fault.less,
-      wanted: fault.wanted,
+      target: fault.target,
       tolerance: fault.tolerance,
       range: rangeOf(ideal, fault),
       signs: named.filter(({ measured }) => measured.id === fault.id).map(({ sign }) => sign),
@@ -246,10 +246,10 @@ export function correction(request: SetupRequest, faultId: string, value: number
 }
 
 /** A picture for a small frame, all in one. */
-export function smallPicture(input: RehearsalInput): Hung | Refused {
+export function smallPicture(input: RehearsalInput): ViewedPicture | Refused {
   try {
     const { setup, ready } = readyFor(input);
-    return hang(simulateRadiograph(setup, input.request.room ?? ROOM_ONE, optionsOf(input), ready));
+    return orientForViewing(simulateRadiograph(setup, input.request.room ?? ROOM_ONE, optionsOf(input), ready));
   } catch (error) {
     return refusal(error);
   }

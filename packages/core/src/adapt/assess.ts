@@ -8,11 +8,11 @@ import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { withDefaults } from '../room/houseRules';
 import { computeSetupWith } from '../setup/computeSetup';
-import { wayText } from '../setup/placing/given';
-import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeGiven';
+import { wayText } from '../setup/placing/adaptedWay';
+import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeAdapted';
 import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
-import { partsFor, type Wanted } from '../setup/placing/wanted';
+import { partsFor, type TargetRelation } from '../setup/placing/targetRelation';
 import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost } from './costs';
 import type { OtherWay, Said } from './otherWay';
 import type { Values, ValuesOf } from '../words/fact';
@@ -56,10 +56,10 @@ function isSafe(setup: Setup, situation: Situation): boolean {
 }
 
 /** Between the ray and the wanted one, either way through: in the part, or the worse of both halves of a joint. */
-function angleOff(setup: Setup, wanted: Wanted): number {
+function angleOff(setup: Setup, target: TargetRelation): number {
   const half = setup.way?.half;
-  const held = setup.problems.some(({ code }) => code === 'joint-limit');
-  const parts = partsFor(wanted, half ?? (held && wanted.joint ? 'between' : undefined));
+  const limited = setup.problems.some(({ code }) => code === 'joint-limit');
+  const parts = partsFor(target, half ?? (limited && target.joint ? 'between' : undefined));
   return Math.max(
     ...parts.map(({ segment, ray }) => {
       const along = dot(setup.inPart.find((each) => each.segment === segment)!.ray, ray);
@@ -77,26 +77,26 @@ const BENDS: readonly [part: RegExp, motion: RegExp][] = [
 ];
 
 /** The joint of the part that differs most from the usual pose. */
-function bendOf(setup: Setup, wanted: Wanted): { degrees: number; says: string } | null {
+function bendOf(setup: Setup, target: TargetRelation): { degrees: number; says: string } | null {
   const { half } = setup.way ?? {};
-  const part = wanted.parts[0].segment;
+  const part = target.parts[0].segment;
   if ((!isOfArm(part) && !isOfLeg(part)) || half === 'upper' || half === 'lower') return null;
   const own =
-    BENDS.find(([each]) => each.test(part))?.[1] ?? (wanted.joint || /^thigh/.test(part) ? /^knee/ : /^ankle/);
+    BENDS.find(([each]) => each.test(part))?.[1] ?? (target.joint || /^thigh/.test(part) ? /^knee/ : /^ankle/);
   const pose = eachSide(setup.scene.pose);
   let most: { degrees: number; motion: Motion } | null = null;
-  for (const motion of new Set([...pose.keys(), ...wanted.pose.keys()])) {
+  for (const motion of new Set([...pose.keys(), ...target.pose.keys()])) {
     if (!own.test(motion) || !motion.endsWith(part.slice(-2))) continue;
-    const degrees = Math.abs((pose.get(motion) ?? 0) - (wanted.pose.get(motion) ?? 0));
+    const degrees = Math.abs((pose.get(motion) ?? 0) - (target.pose.get(motion) ?? 0));
     if (!most || degrees > most.degrees) most = { degrees, motion };
   }
   return most && { degrees: most.degrees, says: `${capitalize(specOf(most.motion).says[0])}:` };
 }
 
-type ToldTable = typeof KEEP_WORDS & typeof TELL_WORDS;
-export const said = <C extends keyof ToldTable>(
+type ReportWords = typeof KEEP_WORDS & typeof TELL_WORDS;
+export const said = <C extends keyof ReportWords>(
   code: C,
-  values: ValuesOf<ToldTable, C> & Values = {} as ValuesOf<ToldTable, C> & Values,
+  values: ValuesOf<ReportWords, C> & Values = {} as ValuesOf<ReportWords, C> & Values,
 ): Said => ({ code, values, text: say({ code, values }, { unit: 'in' }) });
 
 function tellReader(setup: Setup, costs: readonly Cost[]): Said[] {
@@ -104,7 +104,7 @@ function tellReader(setup: Setup, costs: readonly Cost[]): Said[] {
   const decubitus = position.body === 'lateral-recumbent' && isRayLevel(setup);
   return [
     ...(marker.extra.length > 0 ? [said('tell-marked', { signs: marker.extra })] : []),
-    ...costs.filter(({ id }) => TOLD.has(id)).map(({ code, values, text }): Said => ({ code, values, text })),
+    ...costs.filter(({ id }) => REPORTED_COSTS.has(id)).map(({ code, values, text }): Said => ({ code, values, text })),
     ...(decubitus && situation.suspected.includes('fluid level')
       ? [said('tell-fluid', { side: way?.on ?? 'dependent' })]
       : []),
@@ -114,7 +114,7 @@ function tellReader(setup: Setup, costs: readonly Cost[]): Said[] {
       : []),
   ];
 }
-const TOLD: ReadonlySet<Cost['id']> = new Set(['off', 'distortion', 'size', 'level', 'bend', 'other']);
+const REPORTED_COSTS: ReadonlySet<Cost['id']> = new Set(['off', 'distortion', 'size', 'level', 'bend', 'other']);
 
 function keepsOf(setup: Setup, offDeg: number, usual: Setup, situation: Situation): Said[] {
   return [
@@ -136,7 +136,7 @@ const holdersFor = ({ holdsStill, holder }: Situation): number => (!holdsStill &
  */
 export function assess(
   search: Search,
-  { wanted, settled }: { wanted: Wanted; settled?: Settled },
+  { target, settled }: { target: TargetRelation; settled?: Settled },
   projection: Projection,
   request: OtherWay['request'],
   extra: { reversed: boolean; posed: boolean; loses: string | null },
@@ -146,7 +146,7 @@ export function assess(
   try {
     setup = computeSetupWith(
       { ...base, ...request, own: ownOf(search, request.projectionId) },
-      { body: search.body, wanted, settled },
+      { body: search.body, target, settled },
     );
   } catch (error) {
     // Ray and receptor that do not meet are no way.
@@ -155,10 +155,10 @@ export function assess(
   }
   if (!isSafe(setup, situation)) return null;
   const { unit } = withDefaults(base.rules);
-  const offDeg = angleOff(setup, wanted);
+  const offDeg = angleOff(setup, target);
   const costs = costsOf(
     projection,
-    { usual, setup, offDeg, bend: bendOf(setup, wanted), holders: holdersFor(situation), ...extra },
+    { usual, setup, offDeg, bend: bendOf(setup, target), holders: holdersFor(situation), ...extra },
     situation,
     unit,
   );

@@ -12,27 +12,27 @@ import type { Projection } from '../projections/schema';
 import type { HolderKind } from '../projections/vocabulary';
 import { ROOM_UP } from '../room/position';
 import { holderOf, type Room } from '../room/room';
-import type { Beam, GivenWay, Half } from '../setup/placing/given';
+import type { Beam, AdaptedWay, Half } from '../setup/placing/adaptedWay';
 import { tilted } from '../setup/placing/place';
 import {
   beamOf,
   isOfArm,
   isOfHead,
   isOfLeg,
-  settleGiven,
-  wantedInRoom,
+  settleAdapted,
+  targetInRoom,
   type Settled,
-} from '../setup/placing/placeGiven';
+} from '../setup/placing/placeAdapted';
 import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/placing/side';
-import { boardOf, limitsFor, raisesArm } from '../setup/verdict/stillJoints';
-import { partsFor, type Wanted } from '../setup/placing/wanted';
+import { boardOf, limitsFor, raisesArm } from '../setup/verdict/immobilized';
+import { partsFor, type TargetRelation } from '../setup/placing/targetRelation';
 import { levelSign } from './costs';
-import { mayPose } from '../setup/placing/still';
+import { mayPose } from '../setup/placing/mayPose';
 import type { Position } from './positions';
 
 export type Candidate = {
-  way: GivenWay;
+  way: AdaptedWay;
   /** Between the ray and the wanted one in the part, degrees. */
   offDeg: number;
   tiltDeg: number;
@@ -50,14 +50,14 @@ const MOST_RISE_DEG = 5;
 /** A tube is tilted across a flat receptor no further than this [typical]. */
 const MOST_ACROSS_DEG = 45;
 
-export type SearchedBody = { body: Body; view: SideView; wanted: Wanted };
+export type SearchedBody = { body: Body; view: SideView; target: TargetRelation };
 
 /** A joint is shown in two where the limb can be laid this way and that. */
 const SPLIT_IN: ReadonlySet<Position['position']> = new Set<Position['position']>(['seated', 'supine']);
 
 /** Halves to be shown: all of it, or each half of a joint that does not straighten as far as the view asks. */
-function halvesFor(wanted: Wanted, situation: Situation, { position }: Position): (Half | undefined)[] {
-  const { joint, pose } = wanted;
+function halvesFor(target: TargetRelation, situation: Situation, { position }: Position): (Half | undefined)[] {
+  const { joint, pose } = target;
   if (!joint || !SPLIT_IN.has(position)) return [undefined];
   const limit =
     situation.joints[joint.motion] ?? situation.joints[joint.motion.replace(/_[LR]$/, '') as typeof joint.motion];
@@ -101,15 +101,15 @@ type Aimed = { alongDeg: number; acrossDeg: number; offDeg: number };
 function aimsOf(
   beam: Beam,
   settled: Settled,
-  wanted: { ray: Vec3; up: Vec3 },
+  target: { ray: Vec3; up: Vec3 },
   room: Room,
-  { tiltsAcross, levelWanted }: { tiltsAcross: boolean; levelWanted: boolean },
+  { tiltsAcross, levelNeeded }: { tiltsAcross: boolean; levelNeeded: boolean },
 ): Aimed[] {
-  const heading = Math.atan2(wanted.ray[1], wanted.ray[0]);
+  const heading = Math.atan2(target.ray[1], target.ray[0]);
   const turn = (v: Vec3): Vec3 =>
     beam === 'level' ? applyToDirection(rotationAbout([0, 0, 0], ROOM_UP, -toDegrees(heading)), v) : v;
-  const ray = turn(wanted.ray);
-  const axes = beamOf({ beam }, settled, turn(wanted.up));
+  const ray = turn(target.ray);
+  const axes = beamOf({ beam }, settled, turn(target.up));
   const back = turn(applyToDirection(settled.posed.place, [0, 1, 0]));
   const leans = settled.stance?.position === 'semi-erect' || settled.stance?.position === 'seated';
   // What the patient leans on is in the way of a ray from behind.
@@ -129,7 +129,7 @@ function aimsOf(
   const mostFall =
     settled.stance?.position === 'semi-erect' && settled.stance.on === 'back' && endOn ? 1 : MOST_FALL_DEG;
   // Where fluid or gas is looked for, a level ray is worth being far off.
-  const mostOff = levelWanted && beam === 'level' ? MOST_OFF_LEVEL_DEG : MOST_OFF_DEG;
+  const mostOff = levelNeeded && beam === 'level' ? MOST_OFF_LEVEL_DEG : MOST_OFF_DEG;
   const seen = new Set<string>();
   return tilts.flatMap((tilt) => {
     const key = `${tilt.alongDeg} ${tilt.acrossDeg}`;
@@ -171,7 +171,7 @@ const BEAMS_OF: Partial<Record<Position['position'], readonly Beam[]>> = {
 /** Every candidate in one position for this projection, patient, situation and room. */
 export function candidatesFor(
   projection: Projection,
-  { body, view, wanted }: SearchedBody,
+  { body, view, target }: SearchedBody,
   situation: Situation,
   room: Room,
   position: Position,
@@ -180,12 +180,12 @@ export function candidatesFor(
   const found: Candidate[] = [];
   // Of the trunk only the arms are posed: raised out of a level ray, unless they stay.
   const armsStay = !raisesArm(situation, 'left') || !raisesArm(situation, 'right');
-  const levelWanted = levelSign(situation) !== null;
-  const plain = partsFor(wanted)[0].segment;
+  const levelNeeded = levelSign(situation) !== null;
+  const plain = partsFor(target)[0].segment;
   const limits = limitsFor(situation, plain);
   const trunk = !/_[LR]$/.test(plain) && !isOfHead(plain) && mayPose(plain, situation);
   for (const asItLies of posings(projection, plain, situation, position)) {
-    for (const half of inHalves ? halvesFor(wanted, situation, position) : [undefined]) {
+    for (const half of inHalves ? halvesFor(target, situation, position) : [undefined]) {
       const beams = BEAMS_OF[position.position] ?? (['down', 'level'] as const);
       const bySettling = new Map<string, Settled>();
       for (const beam of beams) {
@@ -195,7 +195,7 @@ export function candidatesFor(
         let settled = bySettling.get(key);
         if (!settled) {
           const asked = { ...position, asItLies, half, beam };
-          settled = settleGiven(projection, asked, body, view, wanted, {
+          settled = settleAdapted(projection, asked, body, view, target, {
             girth: null,
             limits,
             boardMm: boardOf(situation, position.position),
@@ -203,9 +203,9 @@ export function candidatesFor(
           bySettling.set(key, settled);
         }
         for (const reversed of [false, true]) {
-          const inRoom = wantedInRoom(settled, wanted, { reversed, half });
+          const inRoom = targetInRoom(settled, target, { reversed, half });
           const flat = beam === 'down' || (beam === 'level' && position.position !== 'upright');
-          for (const aim of aimsOf(beam, settled, inRoom, room, { tiltsAcross: flat, levelWanted })) {
+          for (const aim of aimsOf(beam, settled, inRoom, room, { tiltsAcross: flat, levelNeeded })) {
             for (const holder of holdersFor(beam, position, plain, room, Math.abs(aim.acrossDeg), gridWanted)) {
               found.push({
                 way: {

@@ -10,14 +10,14 @@ import type { LengthUnit } from '../quantity/length';
 import type { Projection } from '../projections/schema';
 import type { Aspect, BodyPosition } from '../projections/vocabulary';
 import { isUpright } from '../room/stance';
-import type { GivenWay } from '../setup/placing/given';
+import type { AdaptedWay } from '../setup/placing/adaptedWay';
 import type { Situation } from '../setup/request';
 import type { Values, ValuesOf } from '../words/fact';
 import { say } from '../words/say';
 import { COST_WORDS, type Moved, type Posture } from '../words/wayWords';
 import type { Setup } from '../setup/setup';
 import { isInjured } from '../setup/verdict/kept';
-import { isOfArm, isOfHead, isOfLeg } from '../setup/placing/placeGiven';
+import { isOfArm, isOfHead, isOfLeg } from '../setup/placing/placeAdapted';
 
 export const COST_IDS = [
   'off',
@@ -162,7 +162,7 @@ export function costsOf(
   if (setup.problems.some(({ code }) => code === 'sid-too-short' || code === 'sid-reduced'))
     put('sid', percent(setup.tube.sidWantedMm / setup.tube.sidMm - 1) * POINTS.sidShortPercent, 'cost-sid', {
       sidMm: setup.tube.sidMm,
-      wantedMm: setup.tube.sidWantedMm,
+      neededMm: setup.tube.sidWantedMm,
     });
   const { body } = setup.position;
   const posture = postureOf(projection, body, usual, situation, setup.way?.on);
@@ -241,7 +241,7 @@ export const positionPoints = (body: BodyPosition, part: string, usual: Setup, s
 /** The least that a way can cost, from what is known of it before it is computed in full. */
 export function leastPoints(
   projection: Projection,
-  { way, offDeg, tiltDeg }: { way: GivenWay; offDeg: number; tiltDeg: number },
+  { way, offDeg, tiltDeg }: { way: AdaptedWay; offDeg: number; tiltDeg: number },
   part: string,
   usual: Setup,
   situation: Situation,

@@ -9,7 +9,7 @@ import type { SetupRequest, Situation } from '../setup/request';
 import { findOtherWays, whyForbidden } from './findOtherWays';
 import type { OtherWay } from './otherWay';
 
-const told = ({ tell }: Pick<OtherWay, 'tell'>): string => tell.map(({ text }) => text).join();
+const readerText = ({ tell }: Pick<OtherWay, 'tell'>): string => tell.map(({ text }) => text).join();
 
 const patient = { ageYears: 40, sex: 'male' as const };
 const lies = { canStand: false, canSit: false, canTurn: 'none' } as const satisfies Partial<Situation>;
@@ -36,7 +36,7 @@ describe('the trauma and recumbent forms are found', () => {
     // A leg that may be broken lies rolled out, as it lies: the ray is off by that and says so.
     expect(first.offDeg).toBeLessThan(id === 'knee-lateral' ? 15 : 3);
     expect(first.setup.receptor.holder).toBe('stand');
-    if (first.setup.way) expect(told(first)).toContain('cross-table');
+    if (first.setup.way) expect(readerText(first)).toContain('cross-table');
   });
 
   test('the hip whose other leg cannot be raised: the ray goes under it, or the modified form', () => {
@@ -74,8 +74,8 @@ describe('the trauma and recumbent forms are found', () => {
     expect(-dot(setup.scene.receptor.n, setup.scene.beam)).toBeCloseTo(1, 6);
     // From the vertical the beam leans as the back rest does from flat.
     expect(toDegrees(Math.acos(-setup.scene.beam[2]))).toBeCloseTo(proppedDeg, 3);
-    expect(told(first)).toContain(`semi-erect ${proppedDeg}°`);
-    expect(told(first)).toMatch(/no air-fluid levels/i);
+    expect(readerText(first)).toContain(`semi-erect ${proppedDeg}°`);
+    expect(readerText(first)).toMatch(/no air-fluid levels/i);
   });
 
   test.each([30, 45, 60])(
@@ -112,7 +112,7 @@ describe('the trauma and recumbent forms are found', () => {
         ({ request }) => request.way?.on,
       );
       expect(sides).toEqual(expect.arrayContaining(['left', 'right']));
-      expect(told(first)).toMatch(/suspect side down/);
+      expect(readerText(first)).toMatch(/suspect side down/);
     }
     // Gas shows over the liver.
     if (sign === 'free gas') expect(first.setup.way?.on).toBe('left');
@@ -165,7 +165,7 @@ describe('the trauma and recumbent forms are found', () => {
       const along = setup.inPart.find(({ segment }) => segment === part)!.ray[2];
       expect(Math.abs(along)).toBeLessThan(Math.sin((4 * Math.PI) / 180));
     }
-    expect(told(pair)).toContain('two exposures');
+    expect(readerText(pair)).toContain('two exposures');
   });
 
   test('one picture of a joint that does not straighten is off by half the bend for either half', () => {

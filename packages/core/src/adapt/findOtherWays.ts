@@ -11,7 +11,7 @@ import { computeSetup } from '../setup/computeSetup';
 import { situationFor, type SetupRequest } from '../setup/request';
 import { sideView } from '../setup/placing/side';
 import { applyRules } from '../setup/variant';
-import { wantedOf } from '../setup/placing/wanted';
+import { targetRelationOf } from '../setup/placing/targetRelation';
 import { assess, entryOf, sideOf, type Search } from './assess';
 import { candidatesFor } from './candidates';
 import { leastPoints, POINTS, positionPoints } from './costs';
@@ -46,8 +46,8 @@ function searched(
   ).projection;
   const side = sideOf(projection, request);
   const view = sideView(side);
-  const wanted = wantedOf(projection, body, view);
-  const part = wanted.parts[0].segment;
+  const target = targetRelationOf(projection, body, view);
+  const part = target.parts[0].segment;
   const found: OtherWay[] = [];
   const worst = () => worstShown([...before, ...found]);
   const positions = positionsFor(part, situation)
@@ -56,7 +56,7 @@ function searched(
   for (const { position, least: atLeast } of positions) {
     // An entry that only stands in is not worth a turn of its own.
     if (atLeast > worst() || (loses !== null && atLeast > fee)) break;
-    const priced = candidatesFor(projection, { body, view, wanted }, situation, room, position, {
+    const priced = candidatesFor(projection, { body, view, target }, situation, room, position, {
       gridWanted: usual.receptor.gridWanted,
       inHalves: loses === null,
     }).map((each) => ({ ...each, least: leastPoints(projection, each, part, usual, situation) }));
@@ -65,7 +65,7 @@ function searched(
       const most = loses !== null || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
       if (computed >= most || least + fee > worst()) break;
       const asked = { projectionId: request.projectionId, side: side ?? undefined, way };
-      const result = assess(search, { wanted, settled }, projection, asked, {
+      const result = assess(search, { target, settled }, projection, asked, {
         reversed: way.reversed,
         posed: !way.asItLies,
         loses,
@@ -75,7 +75,7 @@ function searched(
       if (result) found.push(result);
     }
   }
-  return joinHalves(found, wanted);
+  return joinHalves(found, target);
 }
 
 /** Ways that an entry itself has, and those of the entries that stand in for it. */
@@ -89,7 +89,7 @@ function ownWays(
   if (forbiddenView(entry, situation)) return [];
   const projection = applyRules(entry, withDefaults(base.rules), isChild(body.patient)).projection;
   const side = sideOf(projection, request);
-  const wanted = wantedOf(projection, body, sideView(side));
+  const target = targetRelationOf(projection, body, sideView(side));
   const positions = new Set(projection.positions.map((way) => way.body));
   return [...positions].flatMap((position) => {
     const asked = {
@@ -97,7 +97,7 @@ function ownWays(
       side: side ?? undefined,
       overrides: { position },
     };
-    const found = assess(search, { wanted }, projection, asked, { reversed: false, posed: true, loses });
+    const found = assess(search, { target }, projection, asked, { reversed: false, posed: true, loses });
     return found ? [found] : [];
   });
 }
@@ -116,14 +116,14 @@ export function findOtherWays(request: SetupRequest): OtherWay[] {
   const { projectionId, side, own, way: _way, overrides: _overrides, ...base } = request;
   const situation = situationFor(request.patient?.ageYears, request.situation);
   const asked = own ?? projectionOf(projectionId);
-  const given = { projectionId, side: side ?? (asked.sided === 'each' ? ('left' as const) : undefined) };
-  const usual = computeSetup({ ...base, ...given, own, situation: { pregnancy: situation.pregnancy } });
+  const view = { projectionId, side: side ?? (asked.sided === 'each' ? ('left' as const) : undefined) };
+  const usual = computeSetup({ ...base, ...view, own, situation: { pregnancy: situation.pregnancy } });
   const search: Search = { base, body: buildBody(request.patient ?? {}), situation, usual, asked, own };
   const barred = forbiddenView(asked, situation) !== null;
   const found: OtherWay[] = [];
   if (!barred) {
-    found.push(...ownWays(search, given, null));
-    found.push(...searched(search, given, null, found));
+    found.push(...ownWays(search, view, null));
+    found.push(...searched(search, view, null, found));
   }
   for (const { projection, loses } of asked.instead) {
     if (!hasProjection(projection)) continue;

@@ -1,14 +1,14 @@
 /** A joint that does not straighten, shown in two exposures. */
-import type { Half } from '../setup/placing/given';
-import type { Wanted } from '../setup/placing/wanted';
+import type { Half } from '../setup/placing/adaptedWay';
+import type { TargetRelation } from '../setup/placing/targetRelation';
 import { said } from './assess';
 import { cost, POINTS } from './costs';
 import type { OtherWay } from './otherWay';
 
 /** Upper and lower half of a joint belong together, as two exposures of one way: the cheapest pair. */
-export function joinHalves(found: readonly OtherWay[], wanted: Wanted): OtherWay[] {
+export function joinHalves(found: readonly OtherWay[], target: TargetRelation): OtherWay[] {
   const halves = (half: Half) => found.filter(({ request }) => request.way?.half === half);
-  const joint = wanted.joint?.says ?? 'joint';
+  const joint = target.joint?.says ?? 'joint';
   const pairs = halves('upper').flatMap((upper) =>
     halves('lower')
       .filter(

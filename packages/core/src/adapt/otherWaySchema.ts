@@ -1,6 +1,6 @@
 /** The published form of other ways. */
 import { z } from 'zod';
-import { givenWaySchema } from '../setup/placing/given';
+import { adaptedWaySchema } from '../setup/placing/adaptedWay';
 import { overridesSchema } from '../setup/request';
 import { setupSchema, valuesSchema } from '../setup/setupSchema';
 import { COST_CODES, COST_IDS } from './costs';
@@ -9,7 +9,7 @@ import type { OtherWay } from './otherWay';
 const asked = z.strictObject({
   projectionId: z.string(),
   side: z.enum(['left', 'right']).optional(),
-  way: givenWaySchema.optional(),
+  way: adaptedWaySchema.optional(),
   overrides: overridesSchema.optional(),
 });
 

@@ -1,11 +1,11 @@
 /** The positions that a search goes through: those that this patient may take. */
-import type { GivenWay } from '../setup/placing/given';
-import { isOfArm } from '../setup/placing/placeGiven';
+import type { AdaptedWay } from '../setup/placing/adaptedWay';
+import { isOfArm } from '../setup/placing/placeAdapted';
 import type { Situation } from '../setup/request';
 import type { Side } from '../setup/setup';
-import { barred, bearsHurt } from '../setup/placing/way';
+import { barred, bearsHurt } from '../setup/placing/positioning';
 
-export type Position = Pick<GivenWay, 'position' | 'on' | 'backRestDeg'>;
+export type Position = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg'>;
 
 /** Back rest that is set where nothing says otherwise, and for a level ray: the steeper the better [typical]. */
 const BACK_REST_DEG = 45;

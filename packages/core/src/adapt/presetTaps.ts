@@ -32,20 +32,20 @@ const narrowed = (a: unknown, b: unknown): unknown =>
 const NEVER_REPLACED: Values = { holder: 'may be pregnant' } satisfies Partial<Situation>;
 
 /** A value with what a preset says added to it. */
-const added = (key: string, value: unknown, wanted: unknown): unknown =>
+const added = (key: string, value: unknown, presetValue: unknown): unknown =>
   value !== undefined && value === NEVER_REPLACED[key]
     ? value
-    : Array.isArray(wanted)
-      ? [...new Set([...listed(value), ...wanted])]
-      : isGroup(wanted)
-        ? { ...grouped(value), ...wanted }
+    : Array.isArray(presetValue)
+      ? [...new Set([...listed(value), ...presetValue])]
+      : isGroup(presetValue)
+        ? { ...grouped(value), ...presetValue }
         : SIDES.has(key)
-          ? narrowed(value, wanted)
-          : wanted;
+          ? narrowed(value, presetValue)
+          : presetValue;
 
 /** Whether a value says all that a preset wants of it; it may say more. */
-const says = (key: string, value: unknown, wanted: unknown): boolean =>
-  value !== undefined && same(added(key, value, wanted), value);
+const says = (key: string, value: unknown, presetValue: unknown): boolean =>
+  value !== undefined && same(added(key, value, presetValue), value);
 
 /** A value changed as it was changed from one to another: of lists and groups what came and went, else the value. */
 const followed = (value: unknown, from: unknown, to: unknown): unknown => {
@@ -86,12 +86,15 @@ const byPart = (make: (part: (typeof PARTS)[number]) => Values): PatientAndSitua
 const withEach = (
   now: PatientAndSituation,
   preset: SituationPreset,
-  change: (key: string, value: unknown, wanted: unknown) => unknown,
+  change: (key: string, value: unknown, presetValue: unknown) => unknown,
 ): PatientAndSituation =>
   byPart((part) => {
     const values = valuesOf(now, part);
-    const wanted = Object.entries(valuesOf(preset, part));
-    return { ...values, ...Object.fromEntries(wanted.map(([key, each]) => [key, change(key, values[key], each)])) };
+    const presetValue = Object.entries(valuesOf(preset, part));
+    return {
+      ...values,
+      ...Object.fromEntries(presetValue.map(([key, each]) => [key, change(key, values[key], each)])),
+    };
   });
 
 const composed = ({ base, on }: PresetLayers, presets: readonly SituationPreset[]): PatientAndSituation =>
@@ -126,15 +129,17 @@ function layersOf(now: PatientAndSituation, layers: PresetLayers, presets: reado
 /** Whether all that a preset sets is so. */
 export const presetHolds = (preset: SituationPreset, now: PatientAndSituation): boolean =>
   PARTS.every((part) =>
-    Object.entries(valuesOf(preset, part)).every(([key, wanted]) => says(key, valuesOf(now, part)[key], wanted)),
+    Object.entries(valuesOf(preset, part)).every(([key, presetValue]) =>
+      says(key, valuesOf(now, part)[key], presetValue),
+    ),
   );
 
 /** What a preset says, taken from what is by hand: it falls back to what is usual, but for what others that hold say. */
 function taken(base: PatientAndSituation, preset: SituationPreset, presets: readonly SituationPreset[]) {
   const others = presets.filter((each) => each.id !== preset.id && presetHolds(each, base));
   // A value that says more than the preset was not set by it.
-  const bare = withEach(base, preset, (_, value, wanted) =>
-    typeof wanted === 'object' || same(value, wanted) ? followed(value, wanted, undefined) : value,
+  const bare = withEach(base, preset, (_, value, presetValue) =>
+    typeof presetValue === 'object' || same(value, presetValue) ? followed(value, presetValue, undefined) : value,
   );
   return others.reduce((now, other) => withEach(now, other, added), bare);
 }

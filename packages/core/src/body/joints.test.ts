@@ -70,9 +70,9 @@ describe('each movement goes the way it is named for', () => {
       at({ shoulderAbduction: 90 }, 'elbow_centre_L'),
       at({ shoulderAbduction: 90 }, 'glenohumeral_centre_L'),
     );
-    const still = subtract(landmarkOf(body, 'elbow_centre_L').p, landmarkOf(body, 'glenohumeral_centre_L').p);
-    expect(arm[Z]).toBeCloseTo(still[X], 0);
-    expect(arm[X]).toBeCloseTo(-still[Z], 0);
+    const lowered = subtract(landmarkOf(body, 'elbow_centre_L').p, landmarkOf(body, 'glenohumeral_centre_L').p);
+    expect(arm[Z]).toBeCloseTo(lowered[X], 0);
+    expect(arm[X]).toBeCloseTo(-lowered[Z], 0);
   });
 });
 
@@ -99,14 +99,14 @@ describe('any pose', () => {
   });
   it('held within the joints never leaves their ranges, and says where it stopped', () => {
     fc.assert(
-      fc.property(anyPose, (wanted) => {
-        const { pose, held } = poseWithin(wanted, { kneeFlexion_L: [0, 30] });
+      fc.property(anyPose, (asked) => {
+        const { pose, limited } = poseWithin(asked, { kneeFlexion_L: [0, 30] });
         for (const [motion, degrees] of Object.entries(pose)) {
           const [low, high] = rangeOf(motion as Motion, { kneeFlexion_L: [0, 30] });
           expect(degrees >= low && degrees <= high).toBe(true);
         }
-        for (const [motion, degrees] of eachSide(wanted))
-          expect(pose[motion] === degrees).toBe(!held.some((joint) => joint.motion === motion));
+        for (const [motion, degrees] of eachSide(asked))
+          expect(pose[motion] === degrees).toBe(!limited.some((joint) => joint.motion === motion));
       }),
     );
   });
@@ -126,14 +126,15 @@ describe('limits', () => {
 
 describe('named poses', () => {
   it.each(POSE_NAMES)('%s lies within healthy joints', (name) => {
-    expect(poseWithin(POSES[name]).held).toEqual([]);
+    expect(poseWithin(POSES[name]).limited).toEqual([]);
   });
-  it.each(projections.flatMap((entry) => entry.positions.map((way) => [entry.id, way.body, entry, way] as const)))(
-    '%s %s asks nothing of a joint that it cannot do',
-    (_id, _body, entry, way) => {
-      expect(poseWithin(posesNamed([...entry.pose, ...way.pose])).held).toEqual([]);
-    },
-  );
+  it.each(
+    projections.flatMap((entry) =>
+      entry.positions.map((positioning) => [entry.id, positioning.body, entry, positioning] as const),
+    ),
+  )('%s %s asks nothing of a joint that it cannot do', (_id, _body, entry, positioning) => {
+    expect(poseWithin(posesNamed([...entry.pose, ...positioning.pose])).limited).toEqual([]);
+  });
   it('add up', () => {
     expect(addPoses({ kneeFlexion: 10 }, { kneeFlexion: 5, hipFlexion: 3 })).toEqual({
       kneeFlexion: 15,

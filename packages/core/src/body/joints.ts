@@ -153,23 +153,23 @@ export function rangeOf(motion: Motion, limits: JointLimits = {}): readonly [num
   return [Math.max(low, ...known.map((each) => each[0])), Math.min(high, ...known.map((each) => each[1]))];
 }
 
-export type HeldJoint = { motion: Motion; wantedDeg: number; heldDeg: number };
+export type LimitedJoint = { motion: Motion; neededDeg: number; limitedDeg: number };
 
 /** A pose as far as the joints go, and where they stopped it. */
-export function poseWithin(pose: Pose, limits: JointLimits = {}): { pose: Pose; held: HeldJoint[] } {
-  const held: HeldJoint[] = [];
+export function poseWithin(pose: Pose, limits: JointLimits = {}): { pose: Pose; limited: LimitedJoint[] } {
+  const limited: LimitedJoint[] = [];
   const reached: Pose = {};
   const asked = eachSide(pose);
   // A joint that cannot come to rest holds back a pose that does not name it, too.
   for (const motion of eachSide(Object.fromEntries(Object.keys(limits).map((name) => [name, 0]))).keys())
     if (!asked.has(motion)) asked.set(motion, 0);
-  for (const [motion, wantedDeg] of asked) {
+  for (const [motion, neededDeg] of asked) {
     const [low, high] = rangeOf(motion, limits);
-    const heldDeg = Math.min(high, Math.max(low, wantedDeg));
-    if (Math.abs(heldDeg - wantedDeg) > 1e-9) held.push({ motion, wantedDeg, heldDeg });
-    reached[motion] = heldDeg;
+    const limitedDeg = Math.min(high, Math.max(low, neededDeg));
+    if (Math.abs(limitedDeg - neededDeg) > 1e-9) limited.push({ motion, neededDeg, limitedDeg });
+    reached[motion] = limitedDeg;
   }
-  return { pose: reached, held };
+  return { pose: reached, limited };
 }
 
 /** Poses one on top of the other: angles add up. */

@@ -35,10 +35,10 @@ describe('organs lie where the build has them (on the back)', () => {
   });
 
   it('gallbladder: high and lateral in the broad, low and near the middle in the slender', () => {
-    const places = HABITUS.map((habitus) => middleOf(onBack(habitus), 'gallbladder'));
-    for (let i = 1; i < places.length; i += 1) {
-      expect(places[i][2]).toBeLessThan(places[i - 1][2]);
-      expect(places[i][0]).toBeGreaterThan(places[i - 1][0]);
+    const found = HABITUS.map((habitus) => middleOf(onBack(habitus), 'gallbladder'));
+    for (let i = 1; i < found.length; i += 1) {
+      expect(found[i][2]).toBeLessThan(found[i - 1][2]);
+      expect(found[i][0]).toBeGreaterThan(found[i - 1][0]);
     }
     const body = onBack('sthenic');
     expect(Math.round(levelOf(body, middleOf(body, 'gallbladder')[2]))).toBe(level('L1'));

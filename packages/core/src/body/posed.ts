@@ -34,7 +34,7 @@ export type PosedBody<A = any> = {
   skin: readonly SkinPiece[];
 };
 
-const STILL: Vec3 = [0, 0, 0];
+const NO_SHIFT: Vec3 = [0, 0, 0];
 
 /**
  * @param before the same body in another posture at the same place: what has not moved is taken from it
@@ -45,7 +45,7 @@ export function placeBody<A>(
   place: Frame<InPatient, A>,
   before?: PosedBody<A>,
 ): PosedBody<A> {
-  const still = before?.body === body && before.place === place ? before : undefined;
+  const unchanged = before?.body === body && before.place === place ? before : undefined;
   const frames: Record<string, Frame<InSegment, A>> = {};
   // Most segments ride on their parent unturned and share its frame.
   const known = new Map<Frame, Frame<InSegment, A>>();
@@ -55,11 +55,11 @@ export function placeBody<A>(
     frames[id] = frame;
   }
   const skin = skinOf(body).map(({ segment, shape }, i): SkinPiece =>
-    still && still.posture[segment] === posture[segment]
-      ? still.skin[i]
+    unchanged && unchanged.posture[segment] === posture[segment]
+      ? unchanged.skin[i]
       : { segment, shape: moveShape(shape, frames[segment]) },
   );
-  return { body, posture, frames, place, slide: STILL, skin };
+  return { body, posture, frames, place, slide: NO_SHIFT, skin };
 }
 
 /** The same body moved by a vector. */

@@ -10,7 +10,7 @@ import type { SignId } from '../projections/vocabulary';
 import { toDegrees } from '../quantity/angle';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import { signed } from '../quantity/signed';
-import { MISHAP_RANGES, type Mishap } from '../radiograph/mishap';
+import { POSITIONING_ERROR_RANGES, type PositioningError } from '../radiograph/positioningError';
 import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
@@ -24,12 +24,12 @@ export type MeasuredFault = {
   /** As a criterion is called. */
   name: string;
   unit: 'mm' | '°';
-  about: keyof Mishap;
+  about: keyof PositioningError;
   /** What is seen when the measure is above, and when it is below what it should be. */
   more: string;
   less: string;
   /** The measure of a picture of the part as it should lie; on the receptor. */
-  wanted: number;
+  target: number;
   /** It passes within this of it. */
   tolerance: number;
   measure: (setup: Setup) => number;
@@ -41,12 +41,12 @@ const LEAST_PER_DEGREE = 0.2;
 const CENTRE_MM = 15;
 const CROOKED_DEG = 4;
 /** Furthest that a motion is sought. */
-const FURTHEST: Readonly<Record<keyof Mishap, number>> = {
+const FURTHEST: Readonly<Record<keyof PositioningError, number>> = {
   rollDeg: 30,
   tiltDeg: 30,
   turnDeg: 30,
-  alongMm: MISHAP_RANGES.alongMm[1],
-  acrossMm: MISHAP_RANGES.acrossMm[1],
+  alongMm: POSITIONING_ERROR_RANGES.alongMm[1],
+  acrossMm: POSITIONING_ERROR_RANGES.acrossMm[1],
 };
 
 /** Ends of the way around zero in which a measure grows or falls all along. */
@@ -82,44 +82,44 @@ const capital = (text: string): string => text[0].toUpperCase() + text.slice(1);
 function ofSign(ideal: Setup, sign: Sign): MeasuredFault | null {
   const slope = Math.abs(perDegree(ideal, sign));
   if (slope < LEAST_PER_DEGREE) return null;
-  const d = ideal.scene.receptor[sign.way];
+  const d = ideal.scene.receptor[sign.axis];
   const toward = sideToward(ideal, d);
   const away = sideToward(ideal, negate(d));
   const [a, b, middle] = markNames(sign.marks.map(sideView(ideal.side).name));
-  const says = (way: string, first: string, second: string) =>
+  const says = (direction: string, first: string, second: string) =>
     middle
       ? `The ${first} lies further from the ${middle} than the ${second}`
-      : `The ${first} lies too far toward the ${way}`;
-  const wanted = measureSign(ideal, sign);
+      : `The ${first} lies too far toward the ${direction}`;
+  const target = measureSign(ideal, sign);
   const tolerance = slope * sign.allowDeg;
   return {
     id: sign.id,
-    name: nameFor(sign.name, wanted, tolerance),
+    name: nameFor(sign.name, target, tolerance),
     unit: 'mm',
     about: sign.about,
     ...sidesOf(ideal, sign, says, { toward, away, a, b }),
-    wanted,
+    target,
     tolerance,
     measure: (setup) => measureSign(setup, sign),
   };
 }
 
 /** A name that says that two marks meet, where on a good picture of this body they do not: they lie apart as they belong. */
-const nameFor = (name: string, wanted: number, tolerance: number): string =>
-  Math.abs(wanted) > tolerance
-    ? name.replace(/\bsuperimposed\b/, `as far apart as usual (${Math.abs(Math.round(wanted))} mm)`)
+const nameFor = (name: string, target: number, tolerance: number): string =>
+  Math.abs(target) > tolerance
+    ? name.replace(/\bsuperimposed\b/, `as far apart as usual (${Math.abs(Math.round(target))} mm)`)
     : name;
 
-type Says = (way: string, first: string, second: string) => string;
+type Says = (direction: string, first: string, second: string) => string;
 /** Which of two marks on either side is the further one depends on which lies toward the growing side. */
 function sidesOf(
   ideal: Setup,
-  { marks, way }: Sign,
+  { marks, axis }: Sign,
   says: Says,
   { toward, away, a, b }: { toward: string; away: string; a: string; b: string },
 ): Pick<MeasuredFault, 'more' | 'less'> {
   if (marks.length === 2) return { more: says(toward, a, b), less: says(away, a, b) };
-  const onTop = dot(subtract(markIn(ideal, marks[0]), markIn(ideal, marks[1])), ideal.scene.receptor[way]) > 0;
+  const onTop = dot(subtract(markIn(ideal, marks[0]), markIn(ideal, marks[1])), ideal.scene.receptor[axis]) > 0;
   return onTop ? { more: says('', a, b), less: says('', b, a) } : { more: says('', b, a), less: says('', a, b) };
 }
 
@@ -148,7 +148,7 @@ function placing(ideal: Setup): MeasuredFault[] {
     about: id === 'along' ? 'alongMm' : 'acrossMm',
     more: `The part lies too far toward the ${more} of the field`,
     less: `The part lies too far toward the ${less} of the field`,
-    wanted: where[id],
+    target: where[id],
     tolerance: CENTRE_MM * m,
     measure: (setup) => centringOf(setup)[id],
   });
@@ -162,7 +162,7 @@ function placing(ideal: Setup): MeasuredFault[] {
       about: 'turnDeg',
       more: `Not aligned with the field, its ${up} toward the ${left}`,
       less: `Not aligned with the field, its ${up} toward the ${right}`,
-      wanted: 0,
+      target: 0,
       tolerance: CROOKED_DEG,
       measure: (setup) => crookedIn(ideal, setup),
     },
@@ -201,13 +201,13 @@ export function faultFor(
 }
 
 export type Correction = {
-  fault: Pick<MeasuredFault, 'id' | 'name' | 'unit' | 'wanted' | 'tolerance'>;
+  fault: Pick<MeasuredFault, 'id' | 'name' | 'unit' | 'target' | 'tolerance'>;
   measured: number;
   /** What the part did. */
   cause: string;
   /** What to do, with its amount. */
   text: string;
-  about: keyof Mishap;
+  about: keyof PositioningError;
   /** To be added to how the part lies; degrees or mm. */
   amount: number;
   formula: string;
@@ -215,7 +215,7 @@ export type Correction = {
   proof: { before: number; after: number; passes: boolean };
 };
 
-const NAMES: Readonly<Record<keyof Mishap, string>> = {
+const NAMES: Readonly<Record<keyof PositioningError, string>> = {
   rollDeg: 'rotated',
   tiltDeg: 'tilted',
   turnDeg: 'not aligned',
@@ -224,7 +224,7 @@ const NAMES: Readonly<Record<keyof Mishap, string>> = {
 };
 
 /** A head says it in its own words: the chin goes up or down. */
-function chinWords(setup: Setup, about: keyof Mishap, amount: number): string {
+function chinWords(setup: Setup, about: keyof PositioningError, amount: number): string {
   const axis = about === 'rollDeg' ? setup.scene.receptor.v : about === 'tiltDeg' ? setup.scene.receptor.u : null;
   if (!axis) return '';
   const { segment, d } = inPart(setup, axis);
@@ -233,7 +233,12 @@ function chinWords(setup: Setup, about: keyof Mishap, amount: number): string {
 }
 
 /** What to do, in words of the body. */
-export function motionWords(setup: Setup, about: keyof Mishap, amount: number, unit: LengthUnit = 'cm'): string {
+export function motionWords(
+  setup: Setup,
+  about: keyof PositioningError,
+  amount: number,
+  unit: LengthUnit = 'cm',
+): string {
   const { u, v } = setup.scene.receptor;
   const at = (d: typeof u, sense: number) => sideToward(setup, sense > 0 ? d : negate(d));
   const size = about.endsWith('Mm') ? formatLength(Math.abs(amount), unit) : `${Math.abs(Math.round(amount * 2) / 2)}°`;
@@ -267,7 +272,7 @@ function amountFor(ideal: Setup, fault: MeasuredFault, value: number): number {
 
 function formulaFor(ideal: Setup, fault: MeasuredFault, value: number, amount: number): string {
   const m = magnificationIn(ideal);
-  const off = value - fault.wanted;
+  const off = value - fault.target;
   if (fault.about.endsWith('Mm')) return `shift = e / M = ${signed(off)} mm / ${m.toFixed(2)} = ${signed(off / m)} mm`;
   if (fault.unit === '°') return `turn = ${signed(off)}°, as measured`;
   const sign = signOf(fault.id as SignId);
@@ -320,16 +325,16 @@ export function correctionFor(ideal: Setup, fault: MeasuredFault, value: number,
   const rounded = Math.round(lay * 2) / 2;
   const faulty = withMotion(ideal, fault.about, lay);
   const after = fault.measure(withMotion(ideal, fault.about, lay - rounded));
-  const { id, name, wanted, tolerance } = fault;
+  const { id, name, target, tolerance } = fault;
   return {
-    fault: { id, name, unit: fault.unit, wanted, tolerance },
+    fault: { id, name, unit: fault.unit, target, tolerance },
     measured: value,
-    cause: `${capital(NAMES[fault.about])}: ${value > wanted ? fault.more : fault.less}`,
+    cause: `${capital(NAMES[fault.about])}: ${value > target ? fault.more : fault.less}`,
     text: Math.abs(rounded) < 0.5 ? 'Nothing to correct' : motionWords(ideal, fault.about, -rounded, unit),
     about: fault.about,
     amount: -rounded,
     formula: formulaFor(ideal, fault, value, lay),
-    proof: { before: fault.measure(faulty), after, passes: Math.abs(after - wanted) <= tolerance },
+    proof: { before: fault.measure(faulty), after, passes: Math.abs(after - target) <= tolerance },
   };
 }
 

@@ -10,7 +10,7 @@ export type Criterion = {
   unit: 'mm' | '°';
   /** At the part for edges, on the receptor for the rest. */
   value: number;
-  wanted: number;
+  target: number;
   tolerance: number;
   passes: boolean;
 };
@@ -29,16 +29,16 @@ export function measureCriteria(
 ): Criterion[] {
   const own = faults
     .filter(({ about }) => !about.endsWith('Mm'))
-    .map(({ id, name, unit, wanted, tolerance, measure }): Criterion => {
+    .map(({ id, name, unit, target, tolerance, measure }): Criterion => {
       const value = measure(actual);
-      return { id, name, unit, value, wanted, tolerance, passes: Math.abs(value - wanted) <= tolerance };
+      return { id, name, unit, value, target, tolerance, passes: Math.abs(value - target) <= tolerance };
     });
   const edges = edgesOf(actual).map(({ name, insideMm }): Criterion => ({
     id: `edge ${name}`,
     name,
     unit: 'mm',
     value: insideMm,
-    wanted: 0,
+    target: 0,
     tolerance: 0,
     passes: insideMm >= CUT_MM,
   }));
@@ -52,6 +52,6 @@ function openJoints(ideal: Setup, actual: Setup): Criterion[] {
     if (mm < widestMm * OPEN_SHARE) return [];
     const { id, name, mm: value } = shown[i];
     const tolerance = widestMm * (1 - OPEN_SHARE);
-    return [{ id, name, unit: 'mm', value, wanted: widestMm, tolerance, passes: value >= widestMm - tolerance }];
+    return [{ id, name, unit: 'mm', value, target: widestMm, tolerance, passes: value >= widestMm - tolerance }];
   });
 }

@@ -3,7 +3,7 @@ import type { Solid } from '../body/surface';
 import { projections, projectionOf } from '../projections/catalogue';
 import { exams } from '../projections/exams';
 import { prepareRadiograph } from '../radiograph/simulateRadiograph';
-import { misplace, NO_MISHAP } from '../radiograph/mishap';
+import { misplace, NO_POSITIONING_ERROR } from '../radiograph/positioningError';
 import { computeSetup } from '../setup/computeSetup';
 import { correctFault, faultFor, measuredFaults, namedFaults, rangeOf, usualSetup } from './correctFault';
 import { measureCriteria } from './criteria';
@@ -28,9 +28,9 @@ describe.each(projections.map(({ id }) => id))('%s', (id) => {
 
   test('as it should lie nothing is wrong, and the words say which way', () => {
     for (const fault of faults) {
-      expect(fault.measure(ideal)).toBeCloseTo(fault.wanted, 9);
+      expect(fault.measure(ideal)).toBeCloseTo(fault.target, 9);
       expect(fault.more).not.toBe(fault.less);
-      expect(correctFault(id, fault.id, fault.wanted, ideal)).toMatchObject({ text: 'Nothing to correct' });
+      expect(correctFault(id, fault.id, fault.target, ideal)).toMatchObject({ text: 'Nothing to correct' });
     }
   });
 
@@ -43,12 +43,12 @@ describe.each(projections.map(({ id }) => id))('%s', (id) => {
         const seen = fault.measure(faulty);
         const [low, high] = rangeOf(ideal, fault);
         if (seen <= low || seen >= high) continue;
-        expect(Math.abs(seen - fault.wanted)).toBeGreaterThan(fault.tolerance);
+        expect(Math.abs(seen - fault.target)).toBeGreaterThan(fault.tolerance);
         const { amount, about, proof, text } = correctFault(id, fault.id, seen, ideal);
         expect(about).toBe(fault.about);
         // The correction done on the faulty part, not on what was worked out from it.
         const putRight = withMotion(ideal, about, sense * OFF[about] + amount);
-        expect(Math.abs(fault.measure(putRight) - fault.wanted)).toBeLessThanOrEqual(fault.tolerance);
+        expect(Math.abs(fault.measure(putRight) - fault.target)).toBeLessThanOrEqual(fault.tolerance);
         expect(proof.passes).toBe(true);
         expect(text).toMatch(/^(Rotate|Tilt|Align|Move)/);
         corrected += 1;
@@ -73,8 +73,8 @@ test('an entry’s own fault is corrected by its name; what cannot be measured s
   const ideal = usualSetup('skull-pa');
   const named = namedFaults(projectionOf('skull-pa'), measuredFaults(ideal));
   expect(named.map(({ id }) => id)).toEqual(expect.arrayContaining(['rotated', 'tilted', 'petrous']));
-  const { wanted } = faultFor(measuredFaults(ideal), projectionOf('skull-pa'), 'petrous')!;
-  expect(correctFault('skull-pa', 'petrous', wanted + 8).text).toMatch(/chin (up|down)/);
+  const { target } = faultFor(measuredFaults(ideal), projectionOf('skull-pa'), 'petrous')!;
+  expect(correctFault('skull-pa', 'petrous', target + 8).text).toMatch(/chin (up|down)/);
   expect(() => correctFault('skull-pa', 'no-such', 3)).toThrow(/these can: orbits/);
   expect(() => correctFault('skull-pa', 'rotated', 4000)).toThrow(/can come of it alone, got 4000/);
   expect(() => correctFault('skull-pa', 'rotated', NaN)).toThrow(RangeError);
@@ -143,11 +143,11 @@ test('what the scene measures is what the picture shows: two beads on the condyl
 test('criteria on the scene: apices cut by what the light was moved, and a turn fails its own sign only', () => {
   const ideal = usualSetup('chest-pa');
   expect(measureCriteria(ideal, ideal).every(({ passes }) => passes)).toBe(true);
-  const low = misplace(ideal, { ...NO_MISHAP, alongMm: 60 });
+  const low = misplace(ideal, { ...NO_POSITIONING_ERROR, alongMm: 60 });
   const apices = measureCriteria(ideal, low).find(({ name }) => name === 'apices')!;
   expect(apices.passes).toBe(false);
   expect(apices.value).toBeCloseTo(edgesOf(ideal).find(({ name }) => name === 'apices')!.insideMm - 60, 0);
-  const turned = measureCriteria(ideal, misplace(ideal, { ...NO_MISHAP, rollDeg: 5 }));
+  const turned = measureCriteria(ideal, misplace(ideal, { ...NO_POSITIONING_ERROR, rollDeg: 5 }));
   expect(turned.filter(({ passes }) => !passes).map(({ id }) => id)).toEqual(['clavicle-ends']);
 });
 
@@ -155,5 +155,7 @@ test('a small field cuts what the full one shows', () => {
   const request = { projectionId: 'pelvis-ap', overrides: { fieldMm: [200, 200] as [number, number] } };
   const small = computeSetup(request);
   expect(edgesOf(small).some(({ insideMm }) => insideMm < 0)).toBe(true);
-  expect(() => misplace(small, { ...NO_MISHAP, rollDeg: 200 })).toThrow(/rollDeg must be -60 to 60, got 200/);
+  expect(() => misplace(small, { ...NO_POSITIONING_ERROR, rollDeg: 200 })).toThrow(
+    /rollDeg must be -60 to 60, got 200/,
+  );
 });

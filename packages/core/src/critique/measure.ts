@@ -3,7 +3,7 @@ import { posedMark } from '../body/posed';
 import { throughPoint, type PlaneFrame } from '../geometry/projection';
 import { subtract, dot, distance, type Vec3 } from '../geometry/vector';
 import { standingOf } from '../radiograph/bodySolids';
-import { misplace, NO_MISHAP, pivotOf, type Mishap } from '../radiograph/mishap';
+import { misplace, NO_POSITIONING_ERROR, pivotOf, type PositioningError } from '../radiograph/positioningError';
 import { applyToPoint } from '../geometry/frame';
 import { sideView } from '../setup/placing/side';
 import type { Setup } from '../setup/setup';
@@ -26,9 +26,9 @@ export function markIn(setup: Setup, id: string): Vec3 {
  * A sign measured on the picture of a set-up.
  * @returns mm on the receptor, with its sign along the direction of the sign
  */
-export function measureSign(setup: Setup, { marks, way }: Sign): number {
+export function measureSign(setup: Setup, { marks, axis }: Sign): number {
   const plane = planeIn(setup);
-  const [a, b, c] = marks.map((id) => throughPoint(setup.scene.focal, plane, markIn(setup, id))[way]);
+  const [a, b, c] = marks.map((id) => throughPoint(setup.scene.focal, plane, markIn(setup, id))[axis]);
   return marks.length === 2 ? a - b : a - c + (b - c);
 }
 
@@ -50,8 +50,8 @@ export function centringOf(setup: Setup): { along: number; across: number } {
 }
 
 /** A set-up with one motion of the part more. */
-export const withMotion = (setup: Setup, key: keyof Mishap, amount: number): Setup =>
-  misplace(setup, { ...NO_MISHAP, [key]: amount });
+export const withMotion = (setup: Setup, key: keyof PositioningError, amount: number): Setup =>
+  misplace(setup, { ...NO_POSITIONING_ERROR, [key]: amount });
 
 /** How much the measure changes for a degree, near how it should be; mm on the receptor. */
 export const perDegree = (ideal: Setup, sign: Sign): number =>
@@ -92,8 +92,8 @@ export function edgesOf(setup: Setup): EdgeReading[] {
         ...shadows.flatMap(({ q, magnification }) =>
           fromSides(field, middle, q)
             .filter(({ outward }) => {
-              const alongWay = Math.abs(dot(outward, plane.v)) > Math.SQRT1_2;
-              return axis === 'both' || (axis === 'along') === alongWay;
+              const alongV = Math.abs(dot(outward, plane.v)) > Math.SQRT1_2;
+              return axis === 'both' || (axis === 'along') === alongV;
             })
             .map(({ mm }) => mm / magnification),
         ),

@@ -5,15 +5,15 @@
  * Source: criteria of teaching; where several marks serve, those that lie furthest apart along the ray.
  */
 import type { SignId } from '../projections/vocabulary';
-import type { Mishap } from '../radiograph/mishap';
+import type { PositioningError } from '../radiograph/positioningError';
 
 type SignData = {
   /** As a criterion is called. */
   name: string;
   /** Motion of the part that it betrays. */
-  about: Extract<keyof Mishap, 'rollDeg' | 'tiltDeg' | 'turnDeg'>;
+  about: Extract<keyof PositioningError, 'rollDeg' | 'tiltDeg' | 'turnDeg'>;
   /** Direction on the picture in which it is measured: across the receptor or up it. */
-  way: 'u' | 'v';
+  axis: 'u' | 'v';
   /**
    * Two marks: how far the first lies from the second. Three: how much further the first lies from the last than the
    * second does on the other side. Written for the left.
@@ -27,14 +27,14 @@ export type Sign = SignData & { id: SignId };
 const across = (name: string, marks: Sign['marks'], allowDeg = 3): SignData => ({
   name,
   about: 'rollDeg',
-  way: 'u',
+  axis: 'u',
   marks,
   allowDeg,
 });
 const up = (name: string, marks: Sign['marks'], allowDeg = 4): SignData => ({
   ...across(name, marks, allowDeg),
   about: 'tiltDeg',
-  way: 'v',
+  axis: 'v',
 });
 const level = (name: string, marks: Sign['marks'], allowDeg = 3): SignData => ({
   ...up(name, marks, allowDeg),

@@ -62,8 +62,8 @@ export function checkPlan(
     if (entry?.sided === 'none' && first < item) put('twice', `${entry.name} is planned twice`, item);
   });
 
-  const wanted = orderedExam(order.exam, exams);
-  if (!wanted) {
+  const ordered = orderedExam(order.exam, exams);
+  if (!ordered) {
     const other = notXray(order.exam);
     if (other !== null) {
       put(
@@ -76,7 +76,7 @@ export function checkPlan(
     return findings;
   }
   // What was named is in the plan, or its absence is said; what nothing answers to is said too.
-  for (const { words, projectionId } of wanted.named) {
+  for (const { words, projectionId } of ordered.named) {
     if (projectionId === null)
       put('less', `“${words}” was named in the order and no view here answers to it: read the order`);
     else if (!plan.some((each) => each.projectionId === projectionId))
@@ -84,16 +84,16 @@ export function checkPlan(
   }
   if (asksBoth(order.exam) && !(['left', 'right'] as const).every((each) => takes(plan, each)))
     put('less', 'The order says both sides; the plan has one');
-  const template = wanted.projections.filter(hasProjection).map(projectionOf);
+  const template = ordered.projections.filter(hasProjection).map(projectionOf);
   const parts = new Set(template.map(({ part }) => part));
   const swaps = new Set(template.flatMap((entry) => swapsFor(entry).map(({ id }) => id)));
   entries.forEach((entry, item) => {
     if (!entry || parts.has(entry.part) || swaps.has(entry.id)) return;
-    put('more', `${entry.name} shows ${the(entry.part)}; ordered: ${wanted.name} (${listWords([...parts])})`, item);
+    put('more', `${entry.name} shows ${the(entry.part)}; ordered: ${ordered.name} (${listWords([...parts])})`, item);
   });
   const views = entries.filter((entry) => entry && parts.has(entry.part)).length;
-  if (wanted.exam && views > template.length && order.side !== null)
-    put('more', `${views} views; ${wanted.name} has ${template.length} here`);
+  if (ordered.exam && views > template.length && order.side !== null)
+    put('more', `${views} views; ${ordered.name} has ${template.length} here`);
   const missing = template.filter(
     ({ part }) =>
       !entries.some(
@@ -106,7 +106,7 @@ export function checkPlan(
   if (missing.length > 0)
     put(
       'less',
-      `${wanted.name} has here too: ${missing.map(({ name }) => name).join('; ')}. Neither that nor anything instead is in the plan`,
+      `${ordered.name} has here too: ${missing.map(({ name }) => name).join('; ')}. Neither that nor anything instead is in the plan`,
     );
   return findings;
 }

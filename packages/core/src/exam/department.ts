@@ -36,8 +36,8 @@ export const departmentSchema = z
           .min(1, { error: 'An exam needs at least one projection' })
           .max(20, { error: 'An exam may have 20 projections at most' }),
       )
-      .superRefine((given, context) => {
-        for (const id of Object.keys(given)) {
+      .superRefine((input, context) => {
+        for (const id of Object.keys(input)) {
           if (!exams.some((exam) => exam.id === id))
             context.addIssue({ code: 'custom', path: [id], message: `There is no exam "${id}"` });
         }
@@ -92,10 +92,10 @@ export const defaultDepartment: Department = {
 };
 
 export type DepartmentInput = z.infer<typeof departmentSchema>;
-export const withDepartmentDefaults = (given: DepartmentInput = {}): Department => ({
+export const withDepartmentDefaults = (input: DepartmentInput = {}): Department => ({
   ...defaultDepartment,
-  ...given,
-  prices: { ...defaultPrices, ...given.prices },
+  ...input,
+  prices: { ...defaultPrices, ...input.prices },
 });
 
 /** Exams as this department does them. */

@@ -181,8 +181,8 @@ describe('the breath', () => {
       const one = setup(id, man, ROOM_ONE);
       const steps = breathSequence(one);
       expect([id, steps.filter(({ expose }) => expose)]).toEqual([id, [expect.anything()]]);
-      const held = steps.some(({ phrase }) => phrase === 'hold' || phrase === 'stop');
-      expect([id, !held || steps.at(-1)?.phrase === 'normal']).toEqual([id, true]);
+      const stopsBreathing = steps.some(({ phrase }) => phrase === 'hold' || phrase === 'stop');
+      expect([id, !stopsBreathing || steps.at(-1)?.phrase === 'normal']).toEqual([id, true]);
       // Long enough for the exposure itself.
       expect(steps.find(({ expose }) => expose)!.seconds * 1000).toBeGreaterThanOrEqual(one.exposure.timeMs);
     }

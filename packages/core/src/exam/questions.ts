@@ -3,7 +3,7 @@ import { ADULT_AGE_YEARS } from '../body/anthropometry';
 import type { PatientInput } from '../body/patient';
 import type { Projection, Study } from '../projections/schema';
 import type { Setup } from '../setup/setup';
-import { asksPregnancy } from '../setup/told/caution';
+import { asksPregnancy } from '../setup/readouts/caution';
 
 export type Answer = 'yes' | 'no';
 export type Question = {

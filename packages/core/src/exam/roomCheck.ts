@@ -2,7 +2,7 @@
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
 import { atHolder, HOLDER_WORDS } from '../words/names';
-import { techniqueWords } from '../setup/told/words';
+import { techniqueWords } from '../setup/readouts/words';
 
 export type CheckStep = { id: string; text: string };
 

@@ -13,7 +13,7 @@ export const unusualSchema: z.ZodType<Unusual> = z.strictObject({ code: z.enum(C
 
 /** Beyond these an adult does not fit the routine of receptor and technique [typical]. */
 const HEAVY_KG = 120;
-const LIGHT_KG = 45;
+const SLIGHT_KG = 45;
 const TALL_MM = 1950;
 const SHORT_MM = 1450;
 
@@ -45,7 +45,7 @@ function sizeOf({ ageYears, massKg, statureMm }: PatientInput): Unusual[] {
   if (ageYears !== undefined && ageYears < ADULT_AGE_YEARS)
     return [{ code: 'child', values: { years: Math.floor(ageYears) } }];
   const list: Unusual[] = [];
-  if (massKg !== undefined && (massKg >= HEAVY_KG || massKg <= LIGHT_KG))
+  if (massKg !== undefined && (massKg >= HEAVY_KG || massKg <= SLIGHT_KG))
     list.push({ code: 'mass', values: { kg: Math.round(massKg) } });
   if (statureMm !== undefined && (statureMm >= TALL_MM || statureMm <= SHORT_MM))
     list.push({ code: 'stature', values: { cm: Math.round(toCentimetres(statureMm)) } });

@@ -1,15 +1,15 @@
 /** What was answered to an exercise, as it is sent and stored. */
 import { z } from 'zod';
-import { MISHAP_RANGES } from '../radiograph/mishap';
+import { POSITIONING_ERROR_RANGES } from '../radiograph/positioningError';
 import { OVERRIDE_RANGES } from '../setup/request';
 
 const within = ([low, high]: readonly [number, number]) => z.number().min(low).max(high);
-const lie = z.strictObject({
-  rollDeg: within(MISHAP_RANGES.rollDeg),
-  tiltDeg: within(MISHAP_RANGES.tiltDeg),
-  turnDeg: within(MISHAP_RANGES.turnDeg),
-  alongMm: within(MISHAP_RANGES.alongMm),
-  acrossMm: within(MISHAP_RANGES.acrossMm),
+const positioningError = z.strictObject({
+  rollDeg: within(POSITIONING_ERROR_RANGES.rollDeg),
+  tiltDeg: within(POSITIONING_ERROR_RANGES.tiltDeg),
+  turnDeg: within(POSITIONING_ERROR_RANGES.turnDeg),
+  alongMm: within(POSITIONING_ERROR_RANGES.alongMm),
+  acrossMm: within(POSITIONING_ERROR_RANGES.acrossMm),
 });
 const name = z.string().max(80);
 
@@ -23,12 +23,12 @@ export const answerSchema = z.discriminatedUnion('kind', [
     orientation: z.enum(['lengthwise', 'crosswise']),
     fieldMm: z.tuple([within(OVERRIDE_RANGES.fieldMm), within(OVERRIDE_RANGES.fieldMm)]),
     marker: z.enum(['R', 'L']),
-    lie,
+    positioningError,
   }),
   z.strictObject({
     kind: z.literal('spot the fault'),
     faultId: name,
-    way: z.enum(['more', 'less']),
+    direction: z.enum(['more', 'less']),
     /** Degrees or mm by which the part must be brought back. */
     amount: z.number().min(0).max(400),
   }),

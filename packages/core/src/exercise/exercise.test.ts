@@ -2,7 +2,7 @@
 import { measureCriteria } from '../critique/criteria';
 import { REGIONS } from '../projections/vocabulary';
 import { projectionOf } from '../projections/catalogue';
-import { misplace, NO_MISHAP } from '../radiograph/mishap';
+import { misplace, NO_POSITIONING_ERROR } from '../radiograph/positioningError';
 import { ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { planSeries } from '../series/planSeries';
 import { answerSchema, type ExerciseAnswer } from './answer';
@@ -58,8 +58,8 @@ test('near counts half, a marker of the wrong side nothing', () => {
   expect(share({ angleDeg: right.angleDeg + 5 }, 'angle')).toBe(0.5);
   expect(share({ angleDeg: right.angleDeg - 15 }, 'angle')).toBe(0);
   expect(share({ marker: right.marker === 'R' ? 'L' : 'R' }, 'marker')).toBe(0);
-  expect(share({ lie: { ...NO_MISHAP, alongMm: 20 } }, 'centre')).toBe(0.5);
-  expect(share({ lie: { ...NO_MISHAP, rollDeg: 20 } }, 'rotation')).toBe(0);
+  expect(share({ positioningError: { ...NO_POSITIONING_ERROR, alongMm: 20 } }, 'centre')).toBe(0.5);
+  expect(share({ positioningError: { ...NO_POSITIONING_ERROR, rollDeg: 20 } }, 'rotation')).toBe(0);
   expect(share({ fieldMm: [40, 40] }, 'field')).toBe(0);
   expect(share({ fieldMm: [right.fieldMm[0] * 1.2, right.fieldMm[1] * 1.2] }, 'field')).toBe(0.5);
 });
@@ -67,11 +67,15 @@ test('near counts half, a marker of the wrong side nothing', () => {
 test('a faulty picture fails the criterion that it was made for', () => {
   for (const scenario of only('spot the fault')) {
     const { ideal, actual, fault } = faultyOf(scenario, room);
-    expect(Math.abs(fault.measure(actual) - fault.wanted)).toBeGreaterThan(fault.tolerance);
-    expect(misplace(ideal, NO_MISHAP)).toBe(ideal);
+    expect(Math.abs(fault.measure(actual) - fault.target)).toBeGreaterThan(fault.tolerance);
+    expect(misplace(ideal, NO_POSITIONING_ERROR)).toBe(ideal);
     const failed = measureCriteria(ideal, actual).filter(({ passes }) => !passes);
     if (fault.about.endsWith('Deg')) expect(failed.map(({ id }) => id)).toContain(fault.id);
-    const wrong = scoreExercise(scenario, { kind: 'spot the fault', faultId: 'none', way: 'more', amount: 1 }, room);
+    const wrong = scoreExercise(
+      scenario,
+      { kind: 'spot the fault', faultId: 'none', direction: 'more', amount: 1 },
+      room,
+    );
     expect(wrong.share).toBe(0);
     expect(wrong.items[2].right).toMatch(/^(Rotate|Tilt|Align|Move)/);
   }
@@ -193,9 +197,13 @@ describe('spot the fault: one right answer, and names that hold', () => {
     if (scenario.kind !== 'spot the fault') throw new Error('not a spot');
     const { ideal, actual, faults, fault, amount } = faultyOf(scenario, ROOM_ONE);
     for (const each of faults) {
-      const real = Math.abs(each.measure(actual) - each.wanted) > each.tolerance;
-      const way = each.measure(actual) > each.wanted ? ('more' as const) : ('less' as const);
-      const { share } = scoreExercise(scenario, { kind: 'spot the fault', faultId: each.id, way, amount }, ROOM_ONE);
+      const real = Math.abs(each.measure(actual) - each.target) > each.tolerance;
+      const direction = each.measure(actual) > each.target ? ('more' as const) : ('less' as const);
+      const { share } = scoreExercise(
+        scenario,
+        { kind: 'spot the fault', faultId: each.id, direction, amount },
+        ROOM_ONE,
+      );
       // Every true answer that is offered counts in full, every false one not at all.
       expect([each.id, share]).toEqual([each.id, real ? 1 : 0]);
       if (/over each other/.test(each.name))

@@ -46,7 +46,7 @@ export function inTurn(
   all: readonly Scenario[],
   practised: readonly Practised[],
   now: number,
-  wanted: { kind?: ExerciseKind; level?: Level } = {},
+  filter: { kind?: ExerciseKind; level?: Level } = {},
 ): Scenario[] {
   const known = new Map(practised.map((each) => [each.scenarioId, each.memory]));
   const rank = ({ id, level }: Scenario): [number, number] => {
@@ -55,7 +55,7 @@ export function inTurn(
     return memory.due <= now ? [0, memory.due] : [2, memory.due];
   };
   return all
-    .filter(({ kind, level }) => (!wanted.kind || kind === wanted.kind) && (!wanted.level || level === wanted.level))
+    .filter(({ kind, level }) => (!filter.kind || kind === filter.kind) && (!filter.level || level === filter.level))
     .map((scenario, i) => ({ scenario, i, at: rank(scenario) }))
     .sort((a, b) => a.at[0] - b.at[0] || a.at[1] - b.at[1] || a.i - b.i)
     .map(({ scenario }) => scenario);

@@ -1,6 +1,6 @@
 /** What is practised: one patient, one projection or series, one question. */
 import type { SetupRequest } from '../setup/request';
-import type { Mishap } from '../radiograph/mishap';
+import type { PositioningError } from '../radiograph/positioningError';
 import type { SeriesRequest } from '../series/planSeries';
 
 export const EXERCISE_KINDS = ['set it up', 'spot the fault', 'which view', 'fewest turns'] as const;
@@ -17,7 +17,7 @@ export type Case = Pick<SetupRequest, 'projectionId' | 'side' | 'patient' | 'sit
 type Common = { id: string; level: Level; about: string; seed: number };
 export type Scenario =
   | (Common & { kind: 'set it up'; of: Case })
-  | (Common & { kind: 'spot the fault'; of: Case; faultId: string; mishap: Mishap })
+  | (Common & { kind: 'spot the fault'; of: Case; faultId: string; positioningError: PositioningError })
   | (Common & { kind: 'which view'; of: Case })
   | (Common & { kind: 'fewest turns'; of: Case; items: SeriesRequest['items'][number][] });
 

@@ -1,6 +1,6 @@
 /** The pack of exercises: over all regions, with children, trauma and mobile ones. Invented people. */
 import { projectionOf } from '../projections/catalogue';
-import { NO_MISHAP, type Mishap } from '../radiograph/mishap';
+import { NO_POSITIONING_ERROR, type PositioningError } from '../radiograph/positioningError';
 import type { Case, Level, Scenario } from './scenario';
 
 type Who = Pick<Case, 'patient' | 'situation'> & { says: string };
@@ -69,7 +69,7 @@ const SET_UP: readonly Row[] = [
 ];
 
 /** Projection, for whom, the motion that was made, level, side. */
-type Spot = readonly [string, Who, faultId: string, keyof Mishap, number, Level, ('left' | 'right')?];
+type Spot = readonly [string, Who, faultId: string, keyof PositioningError, number, Level, ('left' | 'right')?];
 const SPOT: readonly Spot[] = [
   ['chest-pa', ADULT, 'clavicle-ends', 'rollDeg', 7, 1],
   ['chest-pa', BROAD, 'centre-along', 'alongMm', 55, 1],
@@ -157,7 +157,7 @@ export const scenarios: readonly Scenario[] = [
     about: `${nameOf(id)}${side ? `, ${side}` : ''}, of ${who.says}`,
     of: caseOf(id, who, side),
     faultId,
-    mishap: { ...NO_MISHAP, [key]: amount },
+    positioningError: { ...NO_POSITIONING_ERROR, [key]: amount },
   })),
   ...VIEW.map(([id, who, level, side], i): Scenario => ({
     id: `view-${i + 1}`,

@@ -3,7 +3,7 @@ import { motionWords } from '../critique/correctFault';
 import { edgesOf } from '../critique/measure';
 import { projectionOf } from '../projections/catalogue';
 import { formatLength, formatRectangle, type LengthUnit } from '../quantity/length';
-import { misplace, MISHAP_KEYS, type Mishap } from '../radiograph/mishap';
+import { misplace, POSITIONING_ERROR_KEYS, type PositioningError } from '../radiograph/positioningError';
 import type { Room } from '../room/room';
 import { planSeries } from '../series/planSeries';
 import { computeSetup } from '../setup/computeSetup';
@@ -11,7 +11,7 @@ import type { Setup } from '../setup/setup';
 import type { AnswerTo, ExerciseAnswer } from './answer';
 import type { Scenario } from './scenario';
 import { angledTo } from '../words/names';
-import { faultyOf, isTrue, setupOf, signedAngle, wayOf } from './start';
+import { faultyOf, isTrue, setupOf, signedAngle, directionOf } from './start';
 
 export type ScoreItem = {
   id: string;
@@ -71,9 +71,9 @@ const angleText = (value: number, [head, feet]: readonly [string, string]): stri
   Math.round(value) === 0 ? 'perpendicular' : `${degrees(Math.abs(value))} ${angledTo(value > 0 ? head : feet)}`;
 
 /** The turn that is furthest off. */
-function worstTurn(lie: Mishap): { key: keyof Mishap; off: number } {
-  return MISHAP_KEYS.filter((key) => key.endsWith('Deg'))
-    .map((key) => ({ key, off: Math.abs(lie[key]) }))
+function worstTurn(positioningError: PositioningError): { key: keyof PositioningError; off: number } {
+  return POSITIONING_ERROR_KEYS.filter((key) => key.endsWith('Deg'))
+    .map((key) => ({ key, off: Math.abs(positioningError[key]) }))
     .reduce((worst, each) => (each.off > worst.off ? each : worst));
 }
 
@@ -90,15 +90,16 @@ function scoreSetUp(
   const trueAngle = signedAngle(right);
   const asSet = setUpAs(scenario, answer, room);
   const cut = edgesOf(
-    misplace(asSet, { ...answer.lie, rollDeg: 0, tiltDeg: 0, turnDeg: 0, alongMm: 0, acrossMm: 0 }),
+    misplace(asSet, { ...answer.positioningError, rollDeg: 0, tiltDeg: 0, turnDeg: 0, alongMm: 0, acrossMm: 0 }),
   ).filter(({ insideMm }) => insideMm < -1);
   const over = (answer.fieldMm[0] * answer.fieldMm[1]) / (field.neededMm.width * field.neededMm.height);
   const name = (id: string) => room.receptors.find((each) => each.id === id)?.name ?? id;
   const sameSize = receptor.size.fixed || answer.receptorId === receptor.size.id;
-  const sameWay = receptor.size.fixed || answer.orientation === receptor.orientation;
-  const centreOff = Math.hypot(answer.lie.alongMm, answer.lie.acrossMm);
-  const furthest = Math.abs(answer.lie.alongMm) >= Math.abs(answer.lie.acrossMm) ? 'alongMm' : 'acrossMm';
-  const turn = worstTurn(answer.lie);
+  const sameOrientation = receptor.size.fixed || answer.orientation === receptor.orientation;
+  const centreOff = Math.hypot(answer.positioningError.alongMm, answer.positioningError.acrossMm);
+  const furthest =
+    Math.abs(answer.positioningError.alongMm) >= Math.abs(answer.positioningError.acrossMm) ? 'alongMm' : 'acrossMm';
+  const turn = worstTurn(answer.positioningError);
   return scored([
     {
       id: 'angle',
@@ -118,7 +119,9 @@ function scoreSetUp(
       share: graded(centreOff, WITHIN.centreMm),
       said: `${formatLength(centreOff, unit)} off`,
       right:
-        centreOff > WITHIN.centreMm[0] ? motionWords(right, furthest, -answer.lie[furthest], unit) : right.centre.text,
+        centreOff > WITHIN.centreMm[0]
+          ? motionWords(right, furthest, -answer.positioningError[furthest], unit)
+          : right.centre.text,
     },
     {
       id: 'field',
@@ -139,7 +142,7 @@ function scoreSetUp(
     {
       id: 'receptor',
       name: 'Receptor',
-      share: sameSize && sameWay ? 1 : sameSize || sameWay ? 0.5 : 0,
+      share: sameSize && sameOrientation ? 1 : sameSize || sameOrientation ? 0.5 : 0,
       said: `${name(answer.receptorId)}, ${answer.orientation}`,
       right: `${receptor.size.name}${receptor.size.fixed ? ', fixed' : `, ${receptor.orientation}`}`,
     },
@@ -157,7 +160,9 @@ function scoreSetUp(
       share: graded(turn.off, WITHIN.rotationDeg),
       said: `${degrees(turn.off)} off`,
       right:
-        turn.off > WITHIN.rotationDeg[0] ? motionWords(right, turn.key, -answer.lie[turn.key]) : 'as it should lie',
+        turn.off > WITHIN.rotationDeg[0]
+          ? motionWords(right, turn.key, -answer.positioningError[turn.key])
+          : 'as it should lie',
     },
   ]);
 }
@@ -182,7 +187,7 @@ function scoreSpot(
   // Of two signs of one motion either is a true answer.
   const named = chosen !== undefined && chosen.about === fault.about && isTrue(chosen, actual);
   const shown = named ? chosen : fault;
-  const way = wayOf(shown, actual);
+  const direction = directionOf(shown, actual);
   const says = (each: typeof fault, at: 'more' | 'less') => each[at];
   const sized = (value: number) => (fault.about.endsWith('Mm') ? `${Math.round(value)} mm` : `${value}°`);
   return scored([
@@ -190,16 +195,16 @@ function scoreSpot(
     {
       id: 'way',
       name: 'Which way',
-      share: named && answer.way === way ? 1 : 0,
-      said: chosen ? says(chosen, answer.way) : answer.way,
-      right: says(shown, way),
+      share: named && answer.direction === direction ? 1 : 0,
+      said: chosen ? says(chosen, answer.direction) : answer.direction,
+      right: says(shown, direction),
     },
     {
       id: 'amount',
       name: 'Correction',
       share: named ? graded(Math.abs(answer.amount - amount) / amount, WITHIN.amount) : 0,
       said: sized(answer.amount),
-      right: motionWords(ideal, fault.about, -scenario.mishap[fault.about]),
+      right: motionWords(ideal, fault.about, -scenario.positioningError[fault.about]),
     },
   ]);
 }

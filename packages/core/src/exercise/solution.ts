@@ -1,5 +1,5 @@
 /** The right answer to an exercise, worked out from the set-up and the planner. */
-import { NO_MISHAP } from '../radiograph/mishap';
+import { NO_POSITIONING_ERROR } from '../radiograph/positioningError';
 import type { Room } from '../room/room';
 import { planSeries } from '../series/planSeries';
 import type { ExerciseAnswer } from './answer';
@@ -18,11 +18,11 @@ export function solutionOf(scenario: Scenario, room: Room): ExerciseAnswer {
         orientation: setup.receptor.orientation,
         fieldMm: [setup.field.atReceptorMm.width, setup.field.atReceptorMm.height],
         marker: setup.marker.letter,
-        lie: NO_MISHAP,
+        positioningError: NO_POSITIONING_ERROR,
       };
     case 'spot the fault': {
-      const { fault, way, amount } = faultyOf(scenario, room);
-      return { kind: 'spot the fault', faultId: fault.id, way, amount };
+      const { fault, direction, amount } = faultyOf(scenario, room);
+      return { kind: 'spot the fault', faultId: fault.id, direction, amount };
     }
     case 'which view':
       return { kind: 'which view', projectionId: scenario.of.projectionId };

@@ -1,7 +1,7 @@
 /** How an exercise begins: a room as the one before left it, a part that lies wrong, the choices to pick from. */
 import { measuredFaults, type MeasuredFault } from '../critique/correctFault';
 import { projectionOf, projections } from '../projections/catalogue';
-import { misplace } from '../radiograph/mishap';
+import { misplace } from '../radiograph/positioningError';
 import { seeded } from '../radiograph/noise';
 import { holderOf, receptorsIn, type Room } from '../room/room';
 import { computeSetup } from '../setup/computeSetup';
@@ -41,37 +41,44 @@ export function leftBehind(scenario: Extract<Scenario, { kind: 'set it up' }>, r
     orientation: setup.receptor.orientation === 'lengthwise' ? 'crosswise' : 'lengthwise',
     fieldMm: [350, 350],
     marker: draw() < 0.5 ? 'R' : 'L',
-    lie: { rollDeg: turn(12), tiltDeg: turn(8), turnDeg: turn(10), alongMm: turn(60), acrossMm: turn(40) },
+    positioningError: { rollDeg: turn(12), tiltDeg: turn(8), turnDeg: turn(10), alongMm: turn(60), acrossMm: turn(40) },
   };
 }
 
 /** The faulty picture of a spotting exercise: how it should be, how it is, and which fault it is. */
 export function faultyOf(
-  { of, faultId, mishap }: Extract<Scenario, { kind: 'spot the fault' }>,
+  { of, faultId, positioningError }: Extract<Scenario, { kind: 'spot the fault' }>,
   room: Room,
 ): {
   ideal: Setup;
   actual: Setup;
   faults: MeasuredFault[];
   fault: MeasuredFault;
-  way: 'more' | 'less';
+  direction: 'more' | 'less';
   amount: number;
 } {
   const ideal = setupOf(of, room);
-  const actual = misplace(ideal, mishap);
+  const actual = misplace(ideal, positioningError);
   const all = measuredFaults(ideal);
   const fault = all.find(({ id }) => id === faultId);
   if (!fault) throw new RangeError(`"${faultId}" of ${of.projectionId} cannot be measured on this patient`);
   // What is true of this picture too, by another motion than the one that was made, would be a second right answer.
   const faults = all.filter((each) => each.about === fault.about || !isTrue(each, actual));
-  return { ideal, actual, faults, fault, way: wayOf(fault, actual), amount: Math.abs(mishap[fault.about]) };
+  return {
+    ideal,
+    actual,
+    faults,
+    fault,
+    direction: directionOf(fault, actual),
+    amount: Math.abs(positioningError[fault.about]),
+  };
 }
 
 /** Whether a picture has this fault. */
-export const isTrue = ({ measure, wanted, tolerance }: MeasuredFault, actual: Setup): boolean =>
-  Math.abs(measure(actual) - wanted) > tolerance;
-export const wayOf = ({ measure, wanted }: MeasuredFault, actual: Setup): 'more' | 'less' =>
-  measure(actual) > wanted ? 'more' : 'less';
+export const isTrue = ({ measure, target, tolerance }: MeasuredFault, actual: Setup): boolean =>
+  Math.abs(measure(actual) - target) > tolerance;
+export const directionOf = ({ measure, target }: MeasuredFault, actual: Setup): 'more' | 'less' =>
+  measure(actual) > target ? 'more' : 'less';
 
 const CHOICES = 4;
 

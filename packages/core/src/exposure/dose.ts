@@ -52,10 +52,10 @@ export function entranceSurfaceMgy(incidentMgy: number, kVp: number, skinFieldMm
 
 /** Place of a value between table points, held at the ends. */
 function between(points: readonly number[], value: number): [number, number] {
-  const held = Math.min(Math.max(value, points[0]), points[points.length - 1]);
+  const clamped = Math.min(Math.max(value, points[0]), points[points.length - 1]);
   let i = 0;
-  while (i < points.length - 2 && points[i + 1] < held) i += 1;
-  return [i, (held - points[i]) / (points[i + 1] - points[i])];
+  while (i < points.length - 2 && points[i + 1] < clamped) i += 1;
+  return [i, (clamped - points[i]) / (points[i + 1] - points[i])];
 }
 
 /** A thousandth of the entrance kerma scatters to 1 m at the side for a 400 cm² field [order of magnitude, textbook]. */

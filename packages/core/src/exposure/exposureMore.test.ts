@@ -24,10 +24,10 @@ describe('scales of the exposure number', () => {
         fc.double({ min: 0.1, max: 100, noNaN: true }),
         fc.double({ min: 0.1, max: 100, noNaN: true }),
         (a, b) => {
-          const wanted = 10 * Math.log10(a / b);
+          const expected = 10 * Math.log10(a / b);
           for (const scale of [STANDARD_SCALE, inverse, log]) {
             expect(kermaOfIndex(indexOfKerma(a, scale), scale)).toBeCloseTo(a, 6);
-            expect(deviationOnScale(indexOfKerma(a, scale), indexOfKerma(b, scale), scale)).toBeCloseTo(wanted, 6);
+            expect(deviationOnScale(indexOfKerma(a, scale), indexOfKerma(b, scale), scale)).toBeCloseTo(expected, 6);
           }
         },
       ),

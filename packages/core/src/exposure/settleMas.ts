@@ -13,32 +13,32 @@ export type Stations = {
 export type SettledMas = { mAs: number; current: CurrentAndTime | null };
 
 /**
- * @param wantedMas what the factors come to, > 0
+ * @param neededMas what the factors come to, > 0
  * @param longMs wanted time of a view in quiet breathing
- * @param given an mAs set by hand: kept as it is
+ * @param askedMas an mAs set by hand: kept as it is
  * @returns `current` null when no station of the focal spot bears it
  * @throws RangeError unless kVp and mAs are above 0
  */
 export function settleMas(
   kVp: number,
-  wantedMas: number,
+  neededMas: number,
   stations: Stations,
   load: TubeLoad,
   longMs?: number,
-  given?: number,
+  askedMas?: number,
 ): SettledMas {
-  if (given !== undefined) return { mAs: given, current: currentFor(kVp, given, load, longMs) };
+  if (askedMas !== undefined) return { mAs: askedMas, current: currentFor(kVp, askedMas, load, longMs) };
   const { timeStationsMs } = stations;
   if (!timeStationsMs) {
-    const mAs = nearestStation(wantedMas, stations.masStations);
+    const mAs = nearestStation(neededMas, stations.masStations);
     return { mAs, current: currentFor(kVp, mAs, load, longMs) };
   }
   // Of the products nearest to what is wanted: the shortest time, or for a long view the first that is long enough.
   const borne = load.maStations
     .flatMap((mA) => timeStationsMs.map((timeMs) => ({ mAs: (mA * timeMs) / 1000, mA, timeMs })))
     .filter(({ mA, timeMs }) => currentFor(kVp, (mA * timeMs) / 1000, { ...load, maStations: [mA] }) !== null);
-  if (borne.length === 0) return { mAs: nearestStation(wantedMas, stations.masStations), current: null };
-  const off = ({ mAs }: { mAs: number }) => Math.abs(Math.log(mAs / wantedMas));
+  if (borne.length === 0) return { mAs: nearestStation(neededMas, stations.masStations), current: null };
+  const off = ({ mAs }: { mAs: number }) => Math.abs(Math.log(mAs / neededMas));
   const least = Math.min(...borne.map(off));
   const near = borne.filter((each) => off(each) <= Math.max(least, CLOSE) + 1e-9).sort((a, b) => a.timeMs - b.timeMs);
   const taken = longMs === undefined ? near[0] : (near.find(({ timeMs }) => timeMs >= longMs) ?? near[near.length - 1]);

@@ -48,10 +48,10 @@ export function takeIncoming(drafts: readonly { line: number; order: unknown; fa
     faults.push(...known);
     const parsed = incomingOrderSchema.safeParse(order);
     if (!parsed.success) {
-      const told = new Set(known.map(({ field }) => field));
+      const named = new Set(known.map(({ field }) => field));
       for (const issue of parsed.error.issues) {
         const field = issue.path.join('.');
-        if (!told.has(field)) faults.push({ line, field, message: issue.message });
+        if (!named.has(field)) faults.push({ line, field, message: issue.message });
       }
       continue;
     }

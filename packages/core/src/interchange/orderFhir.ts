@@ -168,11 +168,11 @@ function draftOf(
     put('patient.ageYears', `birthDate “${patient.birthDate.slice(0, 40)}” is not a date`);
   const name = patient?.name?.[0];
   const initials = [...(name?.given ?? []).slice(0, 1), name?.family ?? ''].map((part) => part.charAt(0)).join('');
-  const told = readSides([
+  const sidesRead = readSides([
     { from: 'the exam', sides: sidesIn(allWordsOf(request.code)) },
     { from: 'the body site', sides: new Set((request.bodySite ?? []).flatMap((site) => [...sideOfSite(site)])) },
   ]);
-  if (told.contradiction) put('side', told.contradiction);
+  if (sidesRead.contradiction) put('side', sidesRead.contradiction);
   const sex = patient?.gender === 'female' || patient?.gender === 'male' ? patient.gender : undefined;
   const body = {
     ageYears,
@@ -197,8 +197,8 @@ function draftOf(
       initials: initials.toUpperCase() || (calledOff ? '–' : ''),
       patient: Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)),
       exam: wordsOf(request.code) || (calledOff ? 'called off' : ''),
-      side: told.side,
-      bothSides: told.bothSides,
+      side: sidesRead.side,
+      bothSides: sidesRead.bothSides,
       standing: standing ?? 'ordered',
       reason: wordsOf(request.reasonCode?.[0]) || (calledOff ? 'called off' : ''),
       urgency,

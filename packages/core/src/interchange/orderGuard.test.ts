@@ -84,12 +84,12 @@ describe('views that are named', () => {
           const exam = `${part} ${one}, ${other}`;
           const ordered = orderedExam(exam);
           const planned = plannedFor(ordered?.projections ?? [], 'left');
-          const told = checkPlan({ exam, side: 'left' }, planned)
+          const sidesRead = checkPlan({ exam, side: 'left' }, planned)
             .map(({ text }) => text)
             .join();
           for (const named of namedViews(exam)) {
             const shown = planned.some(({ projectionId }) => projectionId === named.projectionId);
-            expect([exam, named.words, shown || told.includes(`“${named.words}” was named`)]).toEqual([
+            expect([exam, named.words, shown || sidesRead.includes(`“${named.words}” was named`)]).toEqual([
               exam,
               named.words,
               true,

@@ -58,10 +58,10 @@ export type SideRead = { side: BodySide | null; bothSides: boolean; contradictio
 
 /**
  * One side out of everything that says one.
- * @param told each place that may name a side, with how it is called; the first that does is the order's own words
+ * @param mentions each place that may name a side, with how it is called; the first that does is the order's own words
  */
-export function readSides(told: readonly { from: string; sides: ReadonlySet<BodySide> }[]): SideRead {
-  const saying = told.filter(({ sides }) => sides.size > 0);
+export function readSides(mentions: readonly { from: string; sides: ReadonlySet<BodySide> }[]): SideRead {
+  const saying = mentions.filter(({ sides }) => sides.size > 0);
   const all = new Set(saying.flatMap(({ sides }) => [...sides]));
   if (all.size <= 1) return { side: [...all][0] ?? null, bothSides: false, contradiction: null };
   const words = (sides: ReadonlySet<BodySide>) => (sides.size === 2 ? 'both sides' : `the ${[...sides][0]}`);

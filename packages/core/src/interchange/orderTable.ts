@@ -60,11 +60,11 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
     return undefined;
   };
   const column = cell('side').toLowerCase();
-  const told = readSides([
+  const sidesRead = readSides([
     { from: 'exam', sides: sidesIn(cell('exam')) },
     { from: 'side', sides: /^(both|bilateral)$/.test(column) ? new Set(['left', 'right']) : sidesIn(column) },
   ]);
-  if (told.contradiction) faults.push({ line, field: 'side', message: told.contradiction });
+  if (sidesRead.contradiction) faults.push({ line, field: 'side', message: sidesRead.contradiction });
   const sex = cell('sex').toLowerCase();
   if (sex !== '' && sex !== 'female' && sex !== 'male')
     faults.push({ line, field: 'patient.sex', message: 'sex must be female, male or empty' });
@@ -97,8 +97,8 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
       patient: Object.fromEntries(Object.entries(patient).filter(([, value]) => value !== undefined)),
       exam: cell('exam'),
       // A word that is no side is refused with those that are.
-      side: told.bothSides || told.contradiction ? null : (told.side ?? (column || null)),
-      bothSides: told.bothSides,
+      side: sidesRead.bothSides || sidesRead.contradiction ? null : (sidesRead.side ?? (column || null)),
+      bothSides: sidesRead.bothSides,
       reason: cell('reason'),
       urgency: cell('urgency').toLowerCase() || 'routine',
       ward: cell('ward'),

@@ -1,8 +1,8 @@
 /** Files of others: whatever stands in them, they are read or refused in words; nothing else ever happens. */
 import fc from 'fast-check';
 import { encode } from 'fast-png';
-import { hang } from '../radiograph/hang';
-import { NO_MISHAP, misplace } from '../radiograph/mishap';
+import { orientForViewing } from '../radiograph/viewed';
+import { NO_POSITIONING_ERROR, misplace } from '../radiograph/positioningError';
 import { seeded } from '../radiograph/noise';
 import { simulateRadiograph } from '../radiograph/simulateRadiograph';
 import { ROOM_ONE } from '../room/demoRooms';
@@ -11,10 +11,10 @@ import { fromDicom, toDicom } from './dicom';
 import { fromPng, toPng } from './png';
 import { checkSize, type ReadPicture } from './readPicture';
 
-const setup = misplace(computeSetup({ projectionId: 'hand-pa', side: 'left', room: ROOM_ONE }), NO_MISHAP);
+const setup = misplace(computeSetup({ projectionId: 'hand-pa', side: 'left', room: ROOM_ONE }), NO_POSITIONING_ERROR);
 const shown = simulateRadiograph(setup, ROOM_ONE, { pixels: 64, seed: 9 });
 const dicom = toDicom(shown, setup, { at: new Date(Date.UTC(2026, 0, 2)), random: seeded(1) });
-const png = toPng(hang(shown));
+const png = toPng(orientForViewing(shown));
 
 /** A picture that is whole, or a refusal in words. */
 function readsOrRefuses(read: (bytes: Uint8Array) => ReadPicture, bytes: Uint8Array): 'read' | 'refused' {

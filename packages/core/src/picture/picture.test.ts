@@ -1,6 +1,6 @@
 /** Pictures as files: there and back, and read by hand from their bytes, as any other program would. */
-import { misplace, NO_MISHAP } from '../radiograph/mishap';
-import { hang } from '../radiograph/hang';
+import { misplace, NO_POSITIONING_ERROR } from '../radiograph/positioningError';
+import { orientForViewing } from '../radiograph/viewed';
 import { simulateRadiograph } from '../radiograph/simulateRadiograph';
 import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
@@ -8,9 +8,9 @@ import { seeded } from '../radiograph/noise';
 import { freshUid, fromDicom, toDicom } from './dicom';
 import { fromPng, toPng } from './png';
 
-const setup = misplace(computeSetup({ projectionId: 'hand-pa', side: 'right', room: ROOM_ONE }), NO_MISHAP);
+const setup = misplace(computeSetup({ projectionId: 'hand-pa', side: 'right', room: ROOM_ONE }), NO_POSITIONING_ERROR);
 const shown = simulateRadiograph(setup, ROOM_ONE, { pixels: 160, seed: 3 });
-const hung = hang(shown);
+const hung = orientForViewing(shown);
 const made = () => ({ at: new Date(Date.UTC(2026, 2, 4, 5, 6, 7)), random: seeded(5) });
 const file = toDicom(shown, setup, made());
 

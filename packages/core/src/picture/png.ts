@@ -1,14 +1,14 @@
 /** A hung picture as PNG, and back. */
 import { decode, encode } from 'fast-png';
 import { CAPTION } from '../radiograph/caption';
-import type { Hung } from '../radiograph/hang';
+import type { ViewedPicture } from '../radiograph/viewed';
 import { checkSize, type ReadPicture } from './readPicture';
 
 /** Under which the file says how large a pixel is on the receptor. */
 const PIXEL = 'Pixel edge on the receptor, mm';
 
 /** @returns the file */
-export function toPng({ columns, rows, pixelMm, grey }: Hung): Uint8Array {
+export function toPng({ columns, rows, pixelMm, grey }: ViewedPicture): Uint8Array {
   return encode({
     width: columns,
     height: rows,

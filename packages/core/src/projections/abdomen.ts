@@ -16,9 +16,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const belly = author('abdomen', {
   sided: 'none',
@@ -81,8 +81,8 @@ const rotated = fault(
   'Bring both ASIS to the same distance from the receptor',
   'process-L3',
 );
-const back = (say: string, more: Partial<WaySource> = {}): WaySource =>
-  way('supine', ['table-tray', 'table-top', 'bed'], TRUNK, say, { pose: ['arms-clear'], ...more });
+const back = (say: string, more: Partial<PositioningSource> = {}): PositioningSource =>
+  positioning('supine', ['table-tray', 'table-top', 'bed'], TRUNK, say, { pose: ['arms-clear'], ...more });
 const airFirst = 'Five minutes in this position before the exposure: free air has to rise.';
 
 export const abdomen: ProjectionSource[] = [
@@ -154,7 +154,7 @@ export const abdomen: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Free intraperitoneal air under the diaphragm, air-fluid levels',
     positions: [
-      way('upright', ['wall'], TRUNK, '{erect}, back to the receptor, arms clear of the field', {
+      positioning('upright', ['wall'], TRUNK, '{erect}, back to the receptor, arms clear of the field', {
         seatable: true,
         pose: ['arms-clear'],
       }),
@@ -210,7 +210,7 @@ export const abdomen: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Abdomen where the kidneys are not asked for; less dose to the gonads',
     positions: [
-      way('prone', ['table-tray', 'table-top'], TRUNK, 'Prone, arms up beside the head', {
+      positioning('prone', ['table-tray', 'table-top'], TRUNK, 'Prone, arms up beside the head', {
         joints: { shoulderAbduction: 110, elbowFlexion: 90 },
       }),
     ],
@@ -239,7 +239,7 @@ export const abdomen: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Free intraperitoneal air along the liver, air-fluid levels, where the patient cannot stand',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         ['stand', 'wall'],
         TRUNK,
@@ -296,11 +296,11 @@ export const abdomen: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Air-fluid levels, free air under the anterior abdominal wall, calcification of the aorta',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand', 'wall'],
         TRUNK,
-        'Supine on a firm pad, side against the upright receptor, arms raised, horizontal beam',
+        'Supine on a firm pad, {near} side against the upright receptor, arms raised, horizontal beam',
         { beam: 'horizontal', pose: ['arms-overhead'] },
       ),
     ],
@@ -342,9 +342,15 @@ export const abdomen: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Prevertebral space, hernia, depth of a foreign body',
     positions: [
-      way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, 'Lateral recumbent, knees flexed, arms raised', {
-        pose: ['knees-drawn-up', 'arms-overhead'],
-      }),
+      positioning(
+        'lateral-recumbent',
+        ['table-tray', 'table-top'],
+        TRUNK,
+        '{down} lateral recumbent, knees flexed, arms raised',
+        {
+          pose: ['knees-drawn-up', 'arms-overhead'],
+        },
+      ),
     ],
     ray: ray('lateral'),
     aim: aboveCrests(0, 'midcoronal plane, level of the iliac crests', { forward: 25 }),

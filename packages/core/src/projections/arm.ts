@@ -4,7 +4,6 @@ import {
   amid,
   at,
   author,
-  away,
   careful,
   fault,
   lead,
@@ -17,9 +16,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const arm = author('forearm, elbow, humerus', {
   sided: 'each',
@@ -27,15 +26,15 @@ const arm = author('forearm, elbow, humerus', {
   sid: sid(40, 40, 44),
   breathing: { phase: 'none', still: 'arm' },
   marker: { place: 'edge of the field, clear of bone', extra: [] },
-  protection: [away('patient seated sideways so that the knees are not under the table'), lead('apron over the lap')],
+  protection: [lead('apron over the lap')],
   remove: ['watch and bracelets', 'sleeve with buttons or thick seams', 'sling, if it may come off'],
-  prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+  prepare: [],
   steps: [],
   cautions: [neverForce],
 });
 
-const seat = (partFrame: string, contact: string[], joints: Record<string, number>, say: string): WaySource =>
-  way('seated', ['table-top', 'bed'], contact, say, { partFrame, joints });
+const seat = (partFrame: string, contact: string[], joints: Record<string, number>, say: string): PositioningSource =>
+  positioning('seated', ['table-top', 'bed'], contact, say, { partFrame, joints });
 const ELBOW = ['forearm_L', 'upperarm_L'];
 
 const forearmBones = ['radius', 'ulna'];
@@ -356,7 +355,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     cover: [elbow[0], point('elbow_centre_L', 'joint', 30, 'along'), elbow[2], elbow[3]],
     receptor: usual('8×10'),
     exposure: technique(64, 4, 85, [150, 190], { composition: 1.2 }),
-    prepare: ['chair at a height that brings shoulder and elbow to one level'],
+    prepare: [],
     aids: ['support for the forearm'],
     checks: ['Distal humerus without distortion', 'Forearm foreshortened: the second exposure shows it'],
     faults: [unlevel],
@@ -568,14 +567,14 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     signs: ['olecranon'],
     shows: 'Humerus with shoulder and elbow joint, greater tubercle in profile',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['upperarm_L', 'forearm_L', 'scapula_L', 'thorax'],
         '{erect}, back to the receptor, body rotated {turn} until shoulder and arm touch it, arm slightly abducted, hand supinated',
         { seatable: true, joints: { shoulderAbduction_L: 12, shoulderMedialRotation_L: 20 } },
       ),
-      way(
+      positioning(
         'supine',
         ['table-tray', 'table-top', 'bed'],
         ['upperarm_L', 'scapula_L'],
@@ -633,7 +632,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Humerus in lateral with both joints, lesser tubercle in profile',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L', 'thorax'],
@@ -643,14 +642,14 @@ export const forearmElbowHumerus: ProjectionSource[] = [
           joints: { shoulderMedialRotation_L: 85, shoulderAbduction_L: 20, elbowFlexion_L: 80, forearmPronation_L: 80 },
         },
       ),
-      way(
+      positioning(
         'supine',
         ['table-tray', 'table-top', 'bed'],
         ['upperarm_L', 'scapula_L'],
         'Supine, elbow slightly flexed, arm medially rotated, dorsum of the hand at the hip',
         {
           joints: { shoulderMedialRotation_L: 85, shoulderAbduction_L: 20, elbowFlexion_L: 50, forearmPronation_L: 80 },
-          held: ['arm_L'],
+          supported: ['arm_L'],
         },
       ),
     ],
@@ -702,14 +701,14 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     signs: [],
     shows: 'Proximal humerus in lateral through the thorax, arm unmoved',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L', 'thorax'],
         '{erect}, affected arm against the receptor and left hanging, the other hand on the head',
         { seatable: true, joints: { shoulderFlexion_R: 165, elbowFlexion_R: 70 } },
       ),
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['upperarm_L'],
@@ -757,12 +756,12 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     signs: ['epicondyles', 'epicondyles-up'],
     shows: 'Distal two thirds of the humerus in lateral, arm unmoved',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['upperarm_L'],
         'Supine, arm as it lies, receptor upright between arm and chest, horizontal beam',
-        { beam: 'horizontal', joints: { shoulderAbduction_L: 18, elbowFlexion_L: 30 }, held: ['arm_L'] },
+        { beam: 'horizontal', joints: { shoulderAbduction_L: 18, elbowFlexion_L: 30 }, supported: ['arm_L'] },
       ),
     ],
     ray: ray('medial'),

@@ -11,8 +11,8 @@ const segments = new Set(mannequin.segments.map(({ id }) => id));
 
 describe.each(projections.map((entry) => [entry.id, entry] as const))('%s', (_id, entry) => {
   it('names only what the body has', () => {
-    const places = [entry.aim, ...entry.cover];
-    for (const place of places) {
+    const found = [entry.aim, ...entry.cover];
+    for (const place of found) {
       if ('structure' in place) expect(structures).toContain(place.structure);
       else
         for (const each of 'between' in place ? place.between : [place.landmark])
@@ -20,12 +20,12 @@ describe.each(projections.map((entry) => [entry.id, entry] as const))('%s', (_id
     }
     for (const each of [...(entry.alongBone ?? []), ...(entry.ray.along ?? [])])
       expect(landmarks.has(each) || structures.has(each) ? '' : each).toBe('');
-    for (const way of [entry, ...entry.positions])
-      for (const each of Object.keys(way.joints)) expect(isMotion(each)).toBe(true);
+    for (const positioning of [entry, ...entry.positions])
+      for (const each of Object.keys(positioning.joints)) expect(isMotion(each)).toBe(true);
     for (const { projection } of entry.instead) expect(hasProjection(projection) ? '' : projection).toBe('');
     if (entry.aim.reaches) expect(structures).toContain(entry.aim.reaches.structure);
     for (const each of entry.aim.checkBy) expect(landmarks).toContain(each);
-    for (const way of entry.positions) for (const each of way.contact) expect(segments).toContain(each);
+    for (const positioning of entry.positions) for (const each of positioning.contact) expect(segments).toContain(each);
     for (const prefix of entry.brightBones) expect([...structures].some((each) => each.startsWith(prefix))).toBe(true);
   });
   it('is whole under each of its schools', () => {

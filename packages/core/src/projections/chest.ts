@@ -19,7 +19,7 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
 
 const undress = [
@@ -271,14 +271,14 @@ export const chest: ProjectionSource[] = [
         holders: ['wall'],
         contact: ['thorax', 'lumbar', 'pelvis'],
         seatable: true,
-        say: '{erect}, side against the receptor, arms raised and crossed over the head',
+        say: '{erect}, {near} side against the receptor, arms raised and crossed over the head',
       },
       {
         body: 'lateral-recumbent',
         holders: ['table-tray', 'table-top'],
         contact: ['thorax', 'lumbar', 'pelvis'],
         pose: ['knees-drawn-up'],
-        say: 'Lateral recumbent, arms raised, knees flexed',
+        say: '{down} lateral recumbent, arms raised, knees flexed',
       },
     ],
     pose: ['arms-overhead', 'chin-a-little-up'],
@@ -481,11 +481,11 @@ export const chest: ProjectionSource[] = [
     shows:
       'Air-fluid levels: pleural fluid along the dependent side, free air along the side up; the side named is dependent',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         ['stand', 'wall'],
         ['thorax'],
-        'Lateral recumbent on this side on a firm pad, back to the upright receptor, arms over the head, knees flexed; five minutes on the side before the exposure',
+        '{down} lateral recumbent on a firm pad, back to the upright receptor, arms over the head, knees flexed; five minutes on the side before the exposure',
         { beam: 'horizontal', pose: ['knees-drawn-up', 'arms-overhead'] },
       ),
     ],
@@ -547,7 +547,7 @@ export const chest: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Apices inferior to the clavicles',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax'],
@@ -586,11 +586,11 @@ export const chest: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Apices inferior to the clavicles, for a patient who cannot lean back',
     positions: [
-      way('upright', ['wall'], ['thorax'], '{erect}, back to the receptor', {
+      positioning('upright', ['wall'], ['thorax'], '{erect}, back to the receptor', {
         seatable: true,
         pose: ['shoulders-rolled'],
       }),
-      way('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'lumbar'], 'Supine', {
+      positioning('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'lumbar'], 'Supine', {
         pose: ['arms-clear'],
       }),
     ],
@@ -615,7 +615,7 @@ export const chest: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Left lung in its greatest width, left anterior border of the heart clear of the spine',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax'],
@@ -656,7 +656,7 @@ export const chest: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Right lung in its greatest width; at 60° heart and great vessels clear of the spine',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax'],
@@ -697,12 +697,12 @@ export const chest: ProjectionSource[] = [
     signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Air-filled trachea from the pharynx to the upper thorax',
     positions: [
-      way('upright', ['wall'], ['thorax', 'head'], '{erect}, back to the receptor', {
+      positioning('upright', ['wall'], ['thorax', 'head'], '{erect}, back to the receptor', {
         head: 'chin up',
         seatable: true,
         pose: ['chin-a-little-up'],
       }),
-      way('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'head'], 'Supine', {
+      positioning('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'head'], 'Supine', {
         head: 'chin up',
         pose: ['chin-a-little-up', 'arms-clear'],
       }),
@@ -742,14 +742,14 @@ export const chest: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Air from the nose to the upper thorax, epiglottis, prevertebral soft tissue',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L'],
-        '{erect}, side against the receptor, shoulders down and back',
+        '{erect}, {near} side against the receptor, shoulders down and back',
         { head: 'chin up', seatable: true, pose: ['chin-a-little-up'], joints: { shoulderFlexion: -20 } },
       ),
-      way('supine', ['stand'], ['upperarm_L'], 'Supine, receptor upright beside the neck, horizontal beam', {
+      positioning('supine', ['stand'], ['upperarm_L'], 'Supine, receptor upright beside the neck, horizontal beam', {
         beam: 'horizontal',
         pose: ['chin-a-little-up'],
       }),
@@ -795,14 +795,26 @@ export const chest: ProjectionSource[] = [
     sided: 'each',
     shows: 'Posterior ribs above the diaphragm, one side or both',
     positions: [
-      way('upright', ['wall'], ['thorax', 'lumbar'], '{erect}, back to the receptor, shoulders rolled forward', {
-        head: 'chin up',
-        seatable: true,
-        pose: ['shoulders-rolled', 'chin-a-little-up'],
-      }),
-      way('supine', ['table-tray', 'table-top', 'bed'], ['thorax', 'lumbar'], 'Supine, arms abducted from the sides', {
-        pose: ['arms-clear'],
-      }),
+      positioning(
+        'upright',
+        ['wall'],
+        ['thorax', 'lumbar'],
+        '{erect}, back to the receptor, shoulders rolled forward',
+        {
+          head: 'chin up',
+          seatable: true,
+          pose: ['shoulders-rolled', 'chin-a-little-up'],
+        },
+      ),
+      positioning(
+        'supine',
+        ['table-tray', 'table-top', 'bed'],
+        ['thorax', 'lumbar'],
+        'Supine, arms abducted from the sides',
+        {
+          pose: ['arms-clear'],
+        },
+      ),
     ],
     ray: { ...ray('AP'), throughTrunk: true },
     aim: at('rib6_L', 'midway between spine and lateral border of the thorax, level of T7', {
@@ -839,14 +851,14 @@ export const chest: ProjectionSource[] = [
     sided: 'each',
     shows: 'Ribs below the diaphragm',
     positions: [
-      way(
+      positioning(
         'supine',
         ['table-tray', 'table-top', 'bed'],
         ['thorax', 'lumbar', 'pelvis'],
         'Supine, arms abducted from the sides',
         { pose: ['arms-clear'] },
       ),
-      way('upright', ['wall'], ['thorax', 'lumbar', 'pelvis'], '{erect}, back to the receptor', {
+      positioning('upright', ['wall'], ['thorax', 'lumbar', 'pelvis'], '{erect}, back to the receptor', {
         seatable: true,
         pose: ['arms-clear'],
       }),
@@ -885,11 +897,11 @@ export const chest: ProjectionSource[] = [
     sided: 'each',
     shows: 'Anterior ribs above the diaphragm',
     positions: [
-      way('upright', ['wall'], ['thorax', 'lumbar'], '{erect}, facing the receptor, shoulders rolled forward', {
+      positioning('upright', ['wall'], ['thorax', 'lumbar'], '{erect}, facing the receptor, shoulders rolled forward', {
         seatable: true,
         pose: ['shoulders-rolled', 'chin-up'],
       }),
-      way('prone', ['table-tray', 'table-top'], ['thorax', 'lumbar'], 'Prone', { pose: [] }),
+      positioning('prone', ['table-tray', 'table-top'], ['thorax', 'lumbar'], 'Prone', { pose: [] }),
     ],
     ray: { ...ray('PA'), throughTrunk: true },
     aim: at('rib6_L', 'midway between spine and lateral border of the thorax, level of T7', {
@@ -926,7 +938,7 @@ export const chest: ProjectionSource[] = [
     sided: 'each',
     shows: 'Axillary ribs of the affected side, which is nearest the receptor',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'lumbar'],
@@ -936,7 +948,7 @@ export const chest: ProjectionSource[] = [
           joints: { shoulderAbduction_L: 130, elbowFlexion_L: 80, shoulderAbduction_R: 30, elbowFlexion_R: 80 },
         },
       ),
-      way(
+      positioning(
         'supine',
         ['table-tray', 'table-top'],
         ['thorax', 'lumbar'],
@@ -984,7 +996,7 @@ export const chest: ProjectionSource[] = [
     sided: 'each',
     shows: 'Axillary ribs of the affected side, which is away from the receptor',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'lumbar'],
@@ -1031,14 +1043,14 @@ export const chest: ProjectionSource[] = [
     signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Sternum to the left of the spine, through the heart shadow',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax'],
         '{erect}, facing the receptor, rotated {turn} to the {oblique} position: less in a deep chest',
         { seatable: true, pose: ['arms-clear'] },
       ),
-      way(
+      positioning(
         'prone',
         ['table-tray', 'table-top'],
         ['thorax', 'pelvis'],
@@ -1085,20 +1097,32 @@ export const chest: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Sternum in lateral, displacement of a fracture',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'upperarm_L'],
-        '{erect}, side against the receptor, shoulders and arms drawn back',
+        '{erect}, {near} side against the receptor, shoulders and arms drawn back',
         { seatable: true, joints: { shoulderFlexion: -35, scapulaProtraction: -15 } },
       ),
-      way('lateral-recumbent', ['table-tray', 'table-top'], ['thorax'], 'Lateral recumbent, arms over the head', {
-        pose: ['knees-drawn-up', 'arms-overhead'],
-      }),
-      way('supine', ['stand'], ['thorax', 'upperarm_L'], 'Supine, receptor upright at the side, horizontal beam', {
-        beam: 'horizontal',
-        pose: ['arms-overhead'],
-      }),
+      positioning(
+        'lateral-recumbent',
+        ['table-tray', 'table-top'],
+        ['thorax'],
+        '{down} lateral recumbent, arms over the head',
+        {
+          pose: ['knees-drawn-up', 'arms-overhead'],
+        },
+      ),
+      positioning(
+        'supine',
+        ['stand'],
+        ['thorax', 'upperarm_L'],
+        'Supine, receptor upright at the side, horizontal beam',
+        {
+          beam: 'horizontal',
+          pose: ['arms-overhead'],
+        },
+      ),
     ],
     ray: ray('lateral'),
     aim: at('sternal_body', 'lateral border of the sternum, midway between jugular notch and xiphoid process', {
@@ -1128,12 +1152,12 @@ export const chest: ProjectionSource[] = [
     signs: ['clavicle-ends', 'clavicles-high'],
     shows: 'Both sternoclavicular joints and the sternal ends of the clavicles',
     positions: [
-      way('upright', ['wall'], ['thorax', 'clavicle_L', 'clavicle_R'], '{erect}, facing the receptor', {
+      positioning('upright', ['wall'], ['thorax', 'clavicle_L', 'clavicle_R'], '{erect}, facing the receptor', {
         head: 'chin over its edge',
         seatable: true,
         pose: ['chin-up', 'arms-clear'],
       }),
-      way('prone', ['table-tray', 'table-top'], ['thorax'], 'Prone, arms at the sides', {
+      positioning('prone', ['table-tray', 'table-top'], ['thorax'], 'Prone, arms at the sides', {
         head: 'chin on the table',
         pose: ['chin-up'],
       }),
@@ -1159,14 +1183,14 @@ export const chest: ProjectionSource[] = [
     sided: 'each',
     shows: 'The joint of the side nearest the receptor, clear of the spine',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'clavicle_L'],
-        '{erect}, facing the receptor, rotated {turn} to the {oblique} position with this side against it',
+        '{erect}, facing the receptor, rotated {turn} to the {oblique} position with the {near} side against it',
         { seatable: true, pose: ['chin-up', 'arms-clear'] },
       ),
-      way(
+      positioning(
         'prone',
         ['table-tray', 'table-top'],
         ['thorax'],

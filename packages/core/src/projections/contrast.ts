@@ -19,9 +19,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const overhead = author('contrast overheads', {
   sided: 'none',
@@ -41,15 +41,17 @@ const overhead = author('contrast overheads', {
 });
 
 const TRUNK = ['thorax', 'lumbar', 'pelvis'];
-const back = (say: string, more: Partial<WaySource> = {}): WaySource =>
-  way('supine', ['table-tray', 'table-top'], TRUNK, say, { pose: ['arms-clear'], ...more });
-const front = (say: string, more: Partial<WaySource> = {}): WaySource =>
-  way('prone', ['table-tray', 'table-top'], TRUNK, say, {
+const back = (say: string, more: Partial<PositioningSource> = {}): PositioningSource =>
+  positioning('supine', ['table-tray', 'table-top'], TRUNK, say, { pose: ['arms-clear'], ...more });
+const front = (say: string, more: Partial<PositioningSource> = {}): PositioningSource =>
+  positioning('prone', ['table-tray', 'table-top'], TRUNK, say, {
     joints: { shoulderAbduction: 100, elbowFlexion: 90 },
     ...more,
   });
-const side = (say: string): WaySource =>
-  way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, say, { pose: ['knees-drawn-up', 'arms-forward'] });
+const side = (say: string): PositioningSource =>
+  positioning('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, say, {
+    pose: ['knees-drawn-up', 'arms-forward'],
+  });
 
 const gullet = { phase: 'swallow' as const };
 const oesophagus: CoverSource[] = [
@@ -170,7 +172,7 @@ export const contrastOverheads: ProjectionSource[] = [
     shows: 'Oesophagus superimposed on the spine',
     positions: [
       back('Supine, shoulders level, a cup with a straw within reach'),
-      way('upright', ['wall'], TRUNK, 'Erect, back to the receptor', { pose: ['arms-clear'] }),
+      positioning('upright', ['wall'], TRUNK, 'Erect, back to the receptor', { pose: ['arms-clear'] }),
     ],
     ray: ray('AP'),
     aim: at('T6', 'midline', {
@@ -198,7 +200,7 @@ export const contrastOverheads: ProjectionSource[] = [
     study: { of: 'oesophagus', as: 'filled' },
     nearSide: 'left',
     shows: 'Oesophagus between spine and heart in lateral',
-    positions: [side('Lateral recumbent, arms forward, knees flexed, a cup with a straw within reach')],
+    positions: [side('{down} lateral recumbent, arms forward, knees flexed, a cup with a straw within reach')],
     ray: ray('lateral'),
     aim: at('T6', 'level of T5 to T6', {
       taughtAt: ['sternal_angle', [['feet', 25]]],
@@ -547,7 +549,7 @@ export const contrastOverheads: ProjectionSource[] = [
     showsLevels: true,
     nearSide: 'left',
     shows: 'Rectum and presacral space',
-    positions: [side('Lateral recumbent, knees flexed, tip still in place')],
+    positions: [side('{down} lateral recumbent, knees flexed, tip still in place')],
     ray: ray('lateral'),
     aim: at('S3_body', 'level of the ASIS, midcoronal plane whatever the size of the buttocks', {
       from: [['front', 35]],
@@ -639,11 +641,11 @@ export const contrastOverheads: ProjectionSource[] = [
     sided: 'each',
     shows: 'Side up filled with gas, dependent side with barium; the side named is dependent',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         ['stand', 'wall'],
         TRUNK,
-        'Lateral recumbent on this side on a firm pad, back to the upright receptor, knees flexed, arms raised',
+        '{down} lateral recumbent on a firm pad, back to the upright receptor, knees flexed, arms raised',
         { beam: 'horizontal', pose: ['knees-drawn-up', 'arms-overhead'] },
       ),
     ],
@@ -794,7 +796,9 @@ export const contrastOverheads: ProjectionSource[] = [
     shows: 'Residual urine; low kidneys when erect',
     positions: [
       back('Supine, after the toilet'),
-      way('upright', ['wall'], TRUNK, 'Erect, back to the receptor, after the toilet', { pose: ['arms-clear'] }),
+      positioning('upright', ['wall'], TRUNK, 'Erect, back to the receptor, after the toilet', {
+        pose: ['arms-clear'],
+      }),
     ],
     ray: ray('AP'),
     aim: amid('iliac_crest_L', 'iliac_crest_R', 'midline, level of the iliac crests or a finger lower', {

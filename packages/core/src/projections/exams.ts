@@ -398,6 +398,6 @@ export const exams: readonly Exam[] = [
 
 /** How soon in its exams a projection is taken: 0 for the first, null for one that no exam holds. */
 export function placeInExams(id: string): number | null {
-  const places = exams.map(({ projections }) => projections.indexOf(id)).filter((place) => place >= 0);
-  return places.length === 0 ? null : Math.min(...places);
+  const found = exams.map(({ projections }) => projections.indexOf(id)).filter((place) => place >= 0);
+  return found.length === 0 ? null : Math.min(...found);
 }

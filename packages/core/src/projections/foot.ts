@@ -17,9 +17,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const foot = author('foot and ankle', {
   sided: 'each',
@@ -38,25 +38,25 @@ const foot = author('foot and ankle', {
 const HEEL_TO_TOE: [string, string] = ['calcaneus_L', 'toe_distal_2_L'];
 const KNEE_UP = { kneeFlexion_L: 105, anklePlantarFlexion_L: 18 };
 /** Lying or sitting on the table, knee bent, the sole flat on the receptor. */
-const soleDown = (say: string, joints: Record<string, number> = {}): WaySource =>
-  way('supine', ['table-top', 'bed'], ['foot_L', 'toes_L'], say, {
+const soleDown = (say: string, joints: Record<string, number> = {}): PositioningSource =>
+  positioning('supine', ['table-top', 'bed'], ['foot_L', 'toes_L'], say, {
     partFrame: 'foot_L',
     joints: { ...KNEE_UP, ...joints },
-    held: ['leg_L'],
+    supported: ['leg_L'],
   });
 /** Lying on the back, leg straight, heel on the receptor. */
-const heelDown = (say: string, joints: Record<string, number> = {}): WaySource =>
-  way('supine', ['table-top', 'bed'], ['shank_L', 'foot_L'], say, {
+const heelDown = (say: string, joints: Record<string, number> = {}): PositioningSource =>
+  positioning('supine', ['table-top', 'bed'], ['shank_L', 'foot_L'], say, {
     joints: { anklePlantarFlexion_L: 0, ...joints },
-    held: ['leg_L'],
+    supported: ['leg_L'],
   });
 /** Lying on the outer side of the foot. */
-const outerSide = (partFrame: string, say: string, joints: Record<string, number> = {}): WaySource =>
-  way('lateral-recumbent', ['table-top', 'bed'], ['foot_L', 'shank_L'], say, {
+const outerSide = (partFrame: string, say: string, joints: Record<string, number> = {}): PositioningSource =>
+  positioning('lateral-recumbent', ['table-top', 'bed'], ['foot_L', 'shank_L'], say, {
     partFrame,
     pose: ['other-leg-forward'],
     joints: { kneeFlexion_L: 35, ...joints },
-    held: ['leg_L'],
+    supported: ['leg_L'],
   });
 
 const footFromTop: CoverSource[] = [
@@ -183,12 +183,12 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: [],
     shows: 'One toe in lateral, free of the others',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         ['table-top', 'bed'],
         ['toes_L', 'foot_L'],
-        'Lateral recumbent on the unaffected side, medial border of the foot on the receptor, other toes held away with tape or gauze',
-        { partFrame: 'foot_L', on: 'right', joints: { kneeFlexion_L: 35 }, held: ['leg_L'] },
+        '{down} lateral recumbent, unaffected side down, medial border of the foot on the receptor, other toes held away with tape or gauze',
+        { partFrame: 'foot_L', on: 'right', joints: { kneeFlexion_L: 35 }, supported: ['leg_L'] },
       ),
     ],
     ray: ray('medial'),
@@ -220,12 +220,12 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: [],
     shows: 'Sesamoids free of the first metatarsal',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-top'],
         ['toes_L', 'foot_L'],
         'Prone, toes dorsiflexed on the receptor, ball of the foot perpendicular to it',
-        { joints: { anklePlantarFlexion_L: -15, toesFlexion_L: -60 }, held: ['leg_L'] },
+        { joints: { anklePlantarFlexion_L: -15, toesFlexion_L: -60 }, supported: ['leg_L'] },
       ),
     ],
     ray: ray('PA', 15, 'head', [0, 15]),
@@ -368,7 +368,7 @@ export const footAndAnkle: ProjectionSource[] = [
     positions: [
       outerSide(
         'foot_L',
-        'Lateral recumbent on the affected side, lateral border of the foot on the receptor, foot dorsiflexed to a right angle',
+        '{down} lateral recumbent, affected side down, lateral border of the foot on the receptor, foot dorsiflexed to a right angle',
       ),
     ],
     ray: ray('lateral'),
@@ -407,7 +407,7 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: ['tarsus', 'tarsus-up'],
     shows: 'Foot under load: spread of the metatarsals, hallux valgus angle',
     positions: [
-      way('upright', ['floor'], ['foot_L', 'toes_L'], 'Standing on the receptor, weight even on both feet', {
+      positioning('upright', ['floor'], ['foot_L', 'toes_L'], 'Standing on the receptor, weight even on both feet', {
         beam: 'vertical',
       }),
     ],
@@ -434,7 +434,7 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: ['malleoli', 'malleoli-up'],
     shows: 'Longitudinal arch under load',
     positions: [
-      way(
+      positioning(
         'upright',
         ['stand'],
         ['foot_L'],
@@ -516,14 +516,14 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: ['heel', 'heel-side'],
     shows: 'Calcaneus in axial, the patient prone',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-top'],
         ['foot_L', 'shank_L'],
         'Prone, ankle on a sandbag, foot dorsiflexed to a right angle',
         {
           joints: { anklePlantarFlexion_L: -5 },
-          held: ['leg_L'],
+          supported: ['leg_L'],
         },
       ),
     ],
@@ -561,7 +561,7 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: ['heel', 'heel-side'],
     shows: 'Talocalcaneal joints under load, coalition',
     positions: [
-      way(
+      positioning(
         'upright',
         ['floor'],
         ['foot_L'],
@@ -601,7 +601,7 @@ export const footAndAnkle: ProjectionSource[] = [
     positions: [
       outerSide(
         'foot_L',
-        'Lateral recumbent on the affected side, lateral border of the foot on the receptor, foot dorsiflexed to a right angle',
+        '{down} lateral recumbent, affected side down, lateral border of the foot on the receptor, foot dorsiflexed to a right angle',
       ),
     ],
     ray: ray('lateral'),
@@ -767,7 +767,7 @@ export const footAndAnkle: ProjectionSource[] = [
     positions: [
       outerSide(
         'shank_L',
-        'Lateral recumbent on the affected side, lateral side of the ankle on the receptor, foot dorsiflexed to a right angle',
+        '{down} lateral recumbent, affected side down, lateral side of the ankle on the receptor, foot dorsiflexed to a right angle',
       ),
     ],
     ray: ray('lateral'),
@@ -811,7 +811,7 @@ export const footAndAnkle: ProjectionSource[] = [
     signs: ['heel-aside', 'heel-up'],
     shows: 'Ankle joint under load: narrowing of the joint space',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall', 'stand'],
         ['foot_L', 'shank_L'],

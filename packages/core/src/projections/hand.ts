@@ -4,7 +4,6 @@ import {
   all,
   at,
   author,
-  away,
   careful,
   fault,
   lead,
@@ -17,9 +16,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const sideMarker = {
   place: 'edge of the field, clear of bone',
@@ -33,9 +32,9 @@ const hand = author('hand and wrist', {
   sid: sid(40, 40, 44),
   breathing: { phase: 'none', still: 'hand' },
   marker: sideMarker,
-  protection: [away('patient seated sideways so that the knees are not under the table'), lead('apron over the lap')],
+  protection: [lead('apron over the lap')],
   remove: ['rings', 'watch and bracelets', 'dressing with metal'],
-  prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+  prepare: [],
   steps: [],
   cautions: [neverForce],
 });
@@ -45,8 +44,8 @@ const THUMB_UP = { elbowFlexion_L: 75, forearmPronation_L: 85 };
 const PALM_UP = { elbowFlexion_L: 60, forearmPronation_L: 5 };
 
 /** Seated at the table, the named segment laid on the receptor. */
-const seat = (partFrame: string, contact: string[], joints: Record<string, number>, say: string): WaySource =>
-  way('seated', ['table-top', 'bed'], contact, say, { partFrame, joints });
+const seat = (partFrame: string, contact: string[], joints: Record<string, number>, say: string): PositioningSource =>
+  positioning('seated', ['table-top', 'bed'], contact, say, { partFrame, joints });
 const HAND = ['hand_L', 'finger2_L', 'finger3_L', 'finger4_L', 'finger5_L'];
 const WRIST = ['hand_L', 'radius_L'];
 
@@ -168,7 +167,7 @@ export const handAndWrist: ProjectionSource[] = [
     cover: finger,
     receptor: usual('8×10'),
     exposure: fingerLong,
-    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: [],
     aids: ['stepped finger sponge'],
     steps: careful('Rest the digit extended on its step, parallel to the receptor, so that the joints open'),
     checks: [
@@ -505,9 +504,9 @@ export const handAndWrist: ProjectionSource[] = [
     },
     breathing: { phase: 'none', still: 'hand' },
     marker: sideMarker,
-    protection: [away('patient seated sideways so that the knees are not under the table'), lead('apron over the lap')],
+    protection: [lead('apron over the lap')],
     remove: ['rings', 'watch and bracelets', 'dressing with metal'],
-    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: [],
     steps: [
       { group: 'position', text: 'Palm flat, fingers slightly spread, wrist neither in radial nor in ulnar deviation' },
       { group: 'position', text: 'Long axis of forearm and hand in one line' },
@@ -558,7 +557,7 @@ export const handAndWrist: ProjectionSource[] = [
     cover: hands,
     receptor: usual('10×12'),
     exposure: technique(57, 2.2, 38, [180, 240], { composition: 1.3 }),
-    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: [],
     aids: ['stepped finger sponge'],
     steps: careful('Each digit on its step, parallel to the receptor, so that the joints open'),
     checks: [
@@ -603,7 +602,7 @@ export const handAndWrist: ProjectionSource[] = [
     cover: [...hands.filter((_, i) => i !== 2), all('mc1_L', 'first CMC joint', 10)],
     receptor: usual('10×12'),
     exposure: technique(60, 3, 70, [190, 240], { composition: 1.3 }),
-    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: [],
     aids: ['stepped finger sponge'],
     checks: ['Digits separated, each in lateral', 'Metacarpals superimposed', 'Distal radius and ulna superimposed'],
     faults: [
@@ -820,7 +819,7 @@ export const handAndWrist: ProjectionSource[] = [
     cover: wrist,
     receptor: usual('8×10'),
     exposure: technique(61, 2.8, 50, [100, 150], { composition: 1.3 }),
-    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: [],
     aids: ['45° sponge'],
     checks: ['Trapezium and distal scaphoid free of superimposition', 'Distal ulna partly superimposed on the radius'],
     faults: [
@@ -995,7 +994,7 @@ export const handAndWrist: ProjectionSource[] = [
     cover: carpals,
     receptor: usual('8×10'),
     exposure: technique(60, 2.5, 42, [90, 100], { composition: 1.3 }),
-    prepare: ['chair at a height that brings shoulder, elbow and wrist to one level'],
+    prepare: [],
     aids: ['wedge of 20°'],
     checks: ['Scaphoid in full length', 'Adjacent joint spaces open'],
     faults: [

@@ -1,6 +1,6 @@
 /** Knee and leg. Sided entries are written for the left and mirrored. Values are general teaching of the field. */
 import { inches } from '../quantity/length';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 import {
   all,
   amid,
@@ -21,7 +21,7 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
 
 const SOURCE = 'general teaching of radiographic positioning';
@@ -65,15 +65,15 @@ const onBack = (
   say: string,
   joints: Record<string, number>,
   contact = ['shank_L', 'thigh_L'],
-  holders: WaySource['holders'] = ['table-tray', 'table-top', 'bed'],
-): WaySource => way('supine', holders, contact, say, { joints });
+  holders: PositioningSource['holders'] = ['table-tray', 'table-top', 'bed'],
+): PositioningSource => positioning('supine', holders, contact, say, { joints });
 const onSide = (
   say: string,
   joints: Record<string, number>,
   contact = ['thigh_L', 'shank_L', 'pelvis'],
-  holders: WaySource['holders'] = ['table-tray', 'table-top', 'bed'],
-): WaySource =>
-  way('lateral-recumbent', holders, contact, say, { pose: ['other-leg-forward', 'arms-forward'], joints });
+  holders: PositioningSource['holders'] = ['table-tray', 'table-top', 'bed'],
+): PositioningSource =>
+  positioning('lateral-recumbent', holders, contact, say, { pose: ['other-leg-forward', 'arms-forward'], joints });
 const jointCut = fault(
   'joint-cut',
   'One joint missing',
@@ -104,15 +104,15 @@ const obliqueAngle: ProjectionSource['variants'] = [
   },
 ];
 const STRESS_BEND_DEG = 20;
-const stressed = (how: string): WaySource =>
-  way(
+const stressed = (how: string): PositioningSource =>
+  positioning(
     'supine',
     ['table-top'],
     ['shank_L', 'thigh_L'],
     `Supine, knee flexed {kneeFlexion_L} on a cushion, patella up, ${how}`,
     {
       joints: { kneeFlexion_L: STRESS_BEND_DEG, hipFlexion_L: STRESS_BEND_DEG / 2 },
-      held: ['leg_L'],
+      supported: ['leg_L'],
     },
   );
 /** Along the plateau of the bent knee. */
@@ -139,13 +139,13 @@ const stressCaution = {
   group: 'position' as const,
 };
 
-const KNEE_LATERAL: WaySource[] = [
+const KNEE_LATERAL: PositioningSource[] = [
   {
     body: 'lateral-recumbent',
     holders: ['table-tray', 'table-top'],
     contact: ['thigh_L', 'shank_L', 'pelvis'],
     pose: ['other-leg-forward', 'arms-forward'],
-    say: 'Lateral recumbent on the side of the knee, other leg in front, knee flexed 20 to 30°',
+    say: '{down} lateral recumbent, this knee down, other leg in front, knee flexed 20 to 30°',
   },
 ];
 const fossaForm = (choice: string): NonNullable<ProjectionSource['variants']> => [
@@ -376,7 +376,7 @@ export const legAndKnee: ProjectionSource[] = [
             ...each,
             pose: ['arms-forward'],
             joints: { hipFlexion_R: -18, kneeFlexion_R: 30 },
-            say: 'Lateral recumbent on the side of the knee, other leg behind, knee flexed 20 to 30°',
+            say: '{down} lateral recumbent, this knee down, other leg behind, knee flexed 20 to 30°',
           })),
         },
         reason: 'the pelvis rolls back less in a wide pelvis',
@@ -396,7 +396,7 @@ export const legAndKnee: ProjectionSource[] = [
         group: 'position',
       },
       {
-        text: 'Spine not cleared: nobody rolls this patient. Ask for another way.',
+        text: 'Spine not cleared: nobody rolls this patient.',
         grave: true,
         when: 'spineNotCleared',
         group: 'position',
@@ -514,7 +514,7 @@ export const legAndKnee: ProjectionSource[] = [
     shows: 'Tibia and fibula in lateral with both joints',
     positions: [
       onSide(
-        'Lateral recumbent on the affected side, knee slightly flexed, patella perpendicular to the receptor',
+        '{down} lateral recumbent, affected side down, knee slightly flexed, patella perpendicular to the receptor',
         { kneeFlexion_L: 20 },
         ['shank_L', 'foot_L'],
         ['table-top', 'bed'],
@@ -606,12 +606,12 @@ export const legAndKnee: ProjectionSource[] = [
     signs: ['kneecap', 'kneecap-up'],
     shows: 'Knee with a short OID of the patella',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-tray', 'table-top'],
         ['thigh_L', 'shank_L'],
         'Prone, leg extended, toes over the end of the table or on a support',
-        { held: ['leg_L'], joints: { hipMedialRotation_L: 4 } },
+        { supported: ['leg_L'], joints: { hipMedialRotation_L: 4 } },
       ),
     ],
     ray: ray('PA', 5, 'feet', [5, 7]),
@@ -715,7 +715,7 @@ export const legAndKnee: ProjectionSource[] = [
     sided: 'none',
     shows: 'Width of the joint spaces under load, both knees',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thigh_L', 'thigh_R', 'shank_L', 'shank_R'],
@@ -762,7 +762,7 @@ export const legAndKnee: ProjectionSource[] = [
     sided: 'none',
     shows: 'Posterior part of the joint surfaces under load, intercondylar fossa',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['patella_L', 'patella_R', 'thigh_L', 'thigh_R'],
@@ -807,7 +807,7 @@ export const legAndKnee: ProjectionSource[] = [
     signs: ['kneecap', 'kneecap-up'],
     shows: 'Intercondylar fossa, tibial eminences, loose bodies',
     positions: [
-      way(
+      positioning(
         'kneeling',
         ['table-top'],
         ['shank_L', 'patella_L'],
@@ -846,12 +846,12 @@ export const legAndKnee: ProjectionSource[] = [
     signs: ['kneecap', 'kneecap-up'],
     shows: 'Intercondylar fossa, tibial eminences, loose bodies',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-tray', 'table-top'],
         ['thigh_L', 'patella_L'],
         'Prone, knee flexed {kneeFlexion_L}, foot on a support',
-        { joints: { kneeFlexion_L: 40 }, held: ['leg_L'] },
+        { joints: { kneeFlexion_L: 40 }, supported: ['leg_L'] },
       ),
     ],
     ray: ray('PA', 40, 'feet', [40, 50]),
@@ -882,12 +882,12 @@ export const legAndKnee: ProjectionSource[] = [
     signs: ['kneecap', 'kneecap-up'],
     shows: 'Intercondylar fossa where the patient can neither kneel nor lie prone',
     positions: [
-      way(
+      positioning(
         'supine',
         ['table-top', 'bed'],
         ['thigh_L', 'shank_L'],
         'Supine, knee flexed {kneeFlexion_L} over a support, receptor propped behind the knee',
-        { joints: { hipFlexion_L: 20, kneeFlexion_L: 42 }, held: ['leg_L'] },
+        { joints: { hipFlexion_L: 20, kneeFlexion_L: 42 }, supported: ['leg_L'] },
       ),
     ],
     ray: { ...ray('AP', 22, 'head', [20, 45]), receptorSquare: true },
@@ -920,12 +920,12 @@ export const legAndKnee: ProjectionSource[] = [
     signs: ['kneecap', 'kneecap-up'],
     shows: 'Patella through the femur, short OID',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-tray', 'table-top'],
         ['thigh_L', 'shank_L', 'patella_L'],
         'Prone, leg extended, heel rotated laterally {hipMedialRotation_L} so that the patella is parallel to the receptor',
-        { held: ['leg_L'], joints: { hipMedialRotation_L: 7 } },
+        { supported: ['leg_L'], joints: { hipMedialRotation_L: 7 } },
       ),
     ],
     ray: ray('PA'),
@@ -965,7 +965,7 @@ export const legAndKnee: ProjectionSource[] = [
     shows: 'Patella in lateral, patellofemoral joint',
     positions: [
       onSide(
-        'Lateral recumbent on the affected side, knee flexed {kneeFlexion_L} and no more',
+        '{down} lateral recumbent, affected side down, knee flexed {kneeFlexion_L} and no more',
         { kneeFlexion_L: 8 },
         ['thigh_L', 'shank_L'],
         ['table-top', 'table-tray', 'bed'],
@@ -1005,12 +1005,17 @@ export const legAndKnee: ProjectionSource[] = [
     signs: [],
     shows: 'Patella over the femoral groove, tilt and displacement',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['patella_L'],
         'Supine or seated, knee flexed {kneeFlexion_L} on a support, the patient holds the receptor upright on the thigh',
-        { beam: 'horizontal', partFrame: 'thigh_L', joints: { hipFlexion_L: 22, kneeFlexion_L: 42 }, held: ['leg_L'] },
+        {
+          beam: 'horizontal',
+          partFrame: 'thigh_L',
+          joints: { hipFlexion_L: 22, kneeFlexion_L: 42 },
+          supported: ['leg_L'],
+        },
       ),
     ],
     ray: { ...swung(ray('up', 0, 'head', [0, 15]), ['front', 5]), says: ['ceiling', 'table'] },
@@ -1055,12 +1060,12 @@ export const legAndKnee: ProjectionSource[] = [
     signs: [],
     shows: 'Patella and femoral groove with the knee in marked flexion',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-top'],
         ['thigh_L', 'patella_L'],
         'Prone, knee flexed {kneeFlexion_L}, a strap round the foot held by the patient',
-        { joints: { kneeFlexion_L: 100 }, held: ['leg_L'] },
+        { joints: { kneeFlexion_L: 100 }, supported: ['leg_L'] },
       ),
     ],
     ray: ray('PA', 18, 'head', [15, 20]),
@@ -1106,7 +1111,7 @@ export const legAndKnee: ProjectionSource[] = [
     signs: [],
     shows: 'Both patellae over their femoral grooves, quadriceps relaxed',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['shank_L', 'patella_L'],
@@ -1114,7 +1119,7 @@ export const legAndKnee: ProjectionSource[] = [
         {
           beam: 'horizontal',
           joints: { kneeFlexion_L: 45, kneeFlexion_R: 45, hipFlexion_L: 4, hipFlexion_R: 4 },
-          held: ['leg_L', 'leg_R'],
+          supported: ['leg_L', 'leg_R'],
         },
       ),
     ],
@@ -1206,7 +1211,7 @@ export const legAndKnee: ProjectionSource[] = [
     signs: ['condyles', 'condyles-up'],
     shows: 'Posterior displacement of the tibia under body weight',
     positions: [
-      way(
+      positioning(
         'kneeling',
         ['stand'],
         ['patella_L', 'shank_L', 'thigh_L'],

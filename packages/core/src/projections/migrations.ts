@@ -62,7 +62,7 @@ const NO_AID = /^(the light|head |bladder|allergies|long SID|groove|pelvis raise
 const isAid = (item: string): boolean => AID.test(item) && !NO_AID.test(item);
 
 /** Words by which the first version told what an entry asks of the patient. */
-const DEMAND_TOLD_BY: readonly [NonNullable<Projection['demands']>[number], RegExp][] = [
+const DEMAND_WORDS: readonly [NonNullable<Projection['demands']>[number], RegExp][] = [
   ['weights', /\bweights?\b(?!-)|\bweighted\b/i],
   ['stress', /\bstress\b/i],
   ['weight-bearing', /weight.bearing/i],
@@ -74,12 +74,12 @@ const DEMAND_TOLD_BY: readonly [NonNullable<Projection['demands']>[number], RegE
 const SETS_HEAD =
   /\b(chin (a little )?(up|raised|tucked|down|over|drawn|stretched|forward|on)|(head|face) (is |then )?(a little )?(turned|tipped|tilted|bent|low|raised|straight)|neck (bent|out of|straight|stretched)|pupils level|plane of the head)\b/i;
 
-/** The clauses of a way that set the head, apart from the rest. */
-function headApart(way: Written): Written {
-  const clauses = text(way.say).split(', ');
+/** The clauses of a position that set the head, apart from the rest. */
+function headApart(positioning: Written): Written {
+  const clauses = text(positioning.say).split(', ');
   const head = clauses.filter((clause) => SETS_HEAD.test(clause));
-  if (head.length === 0) return way;
-  return { ...way, say: clauses.filter((clause) => !head.includes(clause)).join(', '), head: head.join(', ') };
+  if (head.length === 0) return positioning;
+  return { ...positioning, say: clauses.filter((clause) => !head.includes(clause)).join(', '), head: head.join(', ') };
 }
 
 const OF_ENTRY: readonly Migration[] = [
@@ -98,8 +98,8 @@ const OF_ENTRY: readonly Migration[] = [
     change: (entry) => {
       const marked = isRecord(entry.marker) ? strings(entry.marker.extra) : [];
       const words = [text(entry.name), ...strings(entry.alsoCalled), ...marked].join('; ');
-      const told = DEMAND_TOLD_BY.filter(([, by]) => by.test(words)).map(([demand]) => demand);
-      return { ...entry, demands: [...new Set([...(kinOf(entry)?.demands ?? []), ...told])] };
+      const demanded = DEMAND_WORDS.filter(([, by]) => by.test(words)).map(([demand]) => demand);
+      return { ...entry, demands: [...new Set([...(kinOf(entry)?.demands ?? []), ...demanded])] };
     },
   },
   {
@@ -128,6 +128,16 @@ const OF_ENTRY: readonly Migration[] = [
 ];
 
 const OF_A_FIELD: readonly Migration[] = [
+  {
+    name: 'a part that rests on something is supported, no longer held',
+    applies: ({ positions }) => records(positions).some((each) => 'held' in each),
+    change: (entry) => ({
+      ...entry,
+      positions: records(entry.positions).map(({ held, ...rest }) =>
+        held === undefined ? rest : { ...rest, supported: held },
+      ),
+    }),
+  },
   {
     name: 'the breath is a phase, not a sentence',
     applies: ({ breathing }) => isRecord(breathing) && typeof breathing.words === 'string',

@@ -22,9 +22,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const hip = author('femur, hip, pelvis', {
   sided: 'each',
@@ -40,10 +40,10 @@ const hip = author('femur, hip, pelvis', {
 });
 
 const TRUNK = ['pelvis', 'lumbar', 'thorax'];
-const TRAY: WaySource['holders'] = ['table-tray', 'table-top', 'bed'];
-const onBack = (say: string, more: Partial<WaySource> = {}): WaySource =>
-  way('supine', TRAY, TRUNK, say, { pose: ['arms-clear'], ...more });
-const asFound: WaySource['ifInjured'] = {
+const TRAY: PositioningSource['holders'] = ['table-tray', 'table-top', 'bed'];
+const onBack = (say: string, more: Partial<PositioningSource> = {}): PositioningSource =>
+  positioning('supine', TRAY, TRUNK, say, { pose: ['arms-clear'], ...more });
+const asFound: PositioningSource['ifInjured'] = {
   say: 'Supine, leg and foot as they lie: nothing is rotated',
   pose: ['legs-as-they-lie', 'arms-clear'],
 };
@@ -198,19 +198,24 @@ export const femurHipPelvis: ProjectionSource[] = [
     signs: ['condyles', 'condyles-up'],
     shows: 'Distal two thirds of the femur in lateral with the knee joint',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         TRAY,
         ['thigh_L', 'shank_L', 'pelvis'],
-        'Lateral recumbent on the affected side, knee flexed {kneeFlexion_L}, other leg behind or in front',
+        '{down} lateral recumbent, affected side down, knee flexed {kneeFlexion_L}, other leg behind or in front',
         { pose: ['other-leg-forward', 'arms-forward'], joints: { kneeFlexion_L: 45, hipFlexion_L: 15 } },
       ),
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['thigh_L'],
         'Supine, leg as it lies, receptor upright on the lateral side, horizontal beam',
-        { beam: 'horizontal', pose: ['arms-clear'], joints: { hipFlexion_R: 40, kneeFlexion_R: 40 }, held: ['leg_R'] },
+        {
+          beam: 'horizontal',
+          pose: ['arms-clear'],
+          joints: { hipFlexion_R: 40, kneeFlexion_R: 40 },
+          supported: ['leg_R'],
+        },
       ),
     ],
     ray: ray('lateral'),
@@ -250,11 +255,11 @@ export const femurHipPelvis: ProjectionSource[] = [
     signs: ['condyles', 'condyles-up'],
     shows: 'Proximal two thirds of the femur in lateral with the hip joint',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         TRAY,
         ['thigh_L', 'pelvis'],
-        'Lateral recumbent on the affected side, upper leg back, body rotated back {turn} so that the thighs are not superimposed',
+        '{down} lateral recumbent, affected side down, upper leg back, body rotated back {turn} so that the thighs are not superimposed',
         { joints: { kneeFlexion_L: 45, hipFlexion_L: 25, hipFlexion_R: -15 }, pose: ['arms-forward'] },
       ),
     ],
@@ -332,7 +337,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     positions: [
       onBack('Supine, knee flexed, thigh abducted {hipAbduction_L}, sole at the other knee', {
         joints: { hipFlexion_L: 35, hipAbduction_L: 42, hipMedialRotation_L: -40, kneeFlexion_L: 75 },
-        held: ['leg_L'],
+        supported: ['leg_L'],
       }),
     ],
     ray: ray('AP'),
@@ -384,7 +389,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     signs: ['lesser-trochanter'],
     shows: 'Femoral neck in lateral, the leg unmoved',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['thigh_L', 'pelvis'],
@@ -392,7 +397,7 @@ export const femurHipPelvis: ProjectionSource[] = [
         {
           beam: 'horizontal',
           pose: ['arms-clear', 'other-leg-raised'],
-          held: ['leg_R'],
+          supported: ['leg_R'],
           joints: { hipMedialRotation_L: 15 },
           ifInjured: {
             say: 'Supine, affected leg as it lies, other leg raised out of the beam, receptor upright superior to the iliac crest, parallel to the femoral neck',
@@ -456,7 +461,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     signs: ['lesser-trochanter'],
     shows: 'Femoral neck where neither leg may be raised',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['thigh_L', 'pelvis'],
@@ -642,7 +647,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     positions: [
       onBack('Supine, knees flexed, both thighs equally abducted, soles together', {
         pose: ['frog-legs', 'arms-clear'],
-        held: ['leg_L', 'leg_R'],
+        supported: ['leg_L', 'leg_R'],
       }),
     ],
     ray: ray('AP'),
@@ -807,7 +812,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     signs: ['coccyx', 'pelvis-tilt', 'hips-level'],
     shows: 'Fovea capitis, superoposterior rim of the acetabulum',
     positions: [
-      way(
+      positioning(
         'prone',
         ['table-tray', 'table-top'],
         TRUNK,
@@ -871,7 +876,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     signs: ['lesser-trochanter'],
     shows: 'Anterior cover of the femoral head by the acetabulum, weight-bearing',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['pelvis', 'thigh_L'],
@@ -913,7 +918,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     positions: [
       onBack('Supine, hip flexed {hipFlexion_L} and abducted {hipAbduction_L}, foot in neutral rotation', {
         joints: { hipFlexion_L: 45, hipAbduction_L: 20, kneeFlexion_L: 90 },
-        held: ['leg_L'],
+        supported: ['leg_L'],
       }),
     ],
     ray: ray('AP'),
@@ -948,7 +953,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     sided: 'none',
     shows: 'Leg length and mechanical axis under load',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['pelvis', 'thigh_L', 'thigh_R', 'shank_L', 'shank_R'],

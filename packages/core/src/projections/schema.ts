@@ -8,9 +8,9 @@ import {
   BREATH_PHASES,
   DEMANDS,
   HEAD_LINES,
-  HELD_PARTS,
+  SUPPORTED_PARTS,
   HOLDERS,
-  KEPT_STILL,
+  MOTIONLESS_PARTS,
   OPENED_JOINTS,
   PLACING_IDS,
   POSE_NAMES,
@@ -56,7 +56,7 @@ const poseName = z.enum(POSE_NAMES);
 /** Angles of joints by movement, degrees, of the left side form; checked against the body's movements by the proofs. */
 const joints = z.record(z.string(), z.number().min(-180).max(180)).default({});
 
-const positionWay = z.strictObject({
+const positioningSchema = z.strictObject({
   body: z.enum(BODY_POSITIONS),
   /** Level or straight down; level upright, down in every other position when left out. */
   beam: z.enum(['horizontal', 'vertical']).optional(),
@@ -71,7 +71,7 @@ const positionWay = z.strictObject({
   /** Segment in whose frame the ray is meant and that is laid on the holder; the trunk when left out. */
   partFrame: z.string().optional(),
   /** Limbs that are held as posed and do not sink to the table. */
-  held: z.array(z.enum(HELD_PARTS)).default([]),
+  supported: z.array(z.enum(SUPPORTED_PARTS)).default([]),
   /** May be done sitting on a stool where the position is upright. */
   seatable: z.boolean().default(false),
   /** How the position is asked for, one line. */
@@ -139,7 +139,7 @@ export const projectionSchema = z.strictObject({
   /** For laterals of the trunk: the side that lies on the receptor unless another is asked for. */
   nearSide: z.enum(['left', 'right']).optional(),
   shows: z.string(),
-  positions: z.array(positionWay).min(1),
+  positions: z.array(positioningSchema).min(1),
   /** Poses, by name, of the left side form. */
   pose: z.array(poseName).default([]),
   joints,
@@ -240,7 +240,7 @@ export const projectionSchema = z.strictObject({
   breathing: z.strictObject({
     phase: z.enum(BREATH_PHASES),
     /** What is kept still, where that is said. */
-    still: z.enum(KEPT_STILL).optional(),
+    still: z.enum(MOTIONLESS_PARTS).optional(),
     /** What is let down with the breath out. */
     drops: z.enum(['shoulder', 'shoulders']).optional(),
     /** Why then, for who learns it. */
@@ -293,7 +293,7 @@ export const projectionSchema = z.strictObject({
         /** Only for patients who are children. */
         when: z.literal('child').optional(),
         /** What is other than in the entry, field by field; null takes a field away. */
-        set: z.looseObject({ positions: z.array(positionWay).min(1).optional() }),
+        set: z.looseObject({ positions: z.array(positioningSchema).min(1).optional() }),
         reason: z.string(),
       }),
     )
@@ -311,6 +311,6 @@ export type Projection = z.infer<typeof projectionSchema>;
 export type ProjectionSource = z.input<typeof projectionSchema>;
 export type Study = NonNullable<Projection['study']>;
 export type CoverItem = Projection['cover'][number];
-export type PositionWay = Projection['positions'][number];
+export type Positioning = Projection['positions'][number];
 export type CoverSource = ProjectionSource['cover'][number];
-export type WaySource = ProjectionSource['positions'][number];
+export type PositioningSource = ProjectionSource['positions'][number];

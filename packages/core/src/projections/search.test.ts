@@ -3,7 +3,7 @@ import { hasProjection, projections } from './catalogue';
 import { findExams, findProjections } from './search';
 
 /** What is typed, and what is meant. */
-const WANTED: readonly (readonly [string, string])[] = [
+const EXPECTED: readonly (readonly [string, string])[] = [
   ['chest pa', 'chest-pa'],
   ['CXR', 'chest-pa'],
   ['chest', 'chest-pa'],
@@ -220,18 +220,18 @@ const WANTED: readonly (readonly [string, string])[] = [
 ];
 
 test('at least 150 things that people type', () => {
-  expect(new Set(WANTED.map(([query]) => query)).size).toBeGreaterThanOrEqual(150);
-  for (const [, id] of WANTED) expect(hasProjection(id)).toBe(true);
+  expect(new Set(EXPECTED.map(([query]) => query)).size).toBeGreaterThanOrEqual(150);
+  for (const [, id] of EXPECTED) expect(hasProjection(id)).toBe(true);
 });
 
 test('what is meant is first in 95 of 100 and in the top three in 99', () => {
-  const places = WANTED.map(([query, id]) => ({
+  const found = EXPECTED.map(([query, id]) => ({
     query,
     id,
     place: findProjections(query).findIndex(({ projection }) => projection.id === id),
   }));
-  const missed = places.filter(({ place }) => place !== 0);
-  const share = (most: number) => places.filter(({ place }) => place >= 0 && place < most).length / places.length;
+  const missed = found.filter(({ place }) => place !== 0);
+  const share = (most: number) => found.filter(({ place }) => place >= 0 && place < most).length / found.length;
   expect({ missed: share(1) < 0.95 ? missed : [] }).toEqual({ missed: [] });
   expect({ far: share(3) < 0.99 ? missed.filter(({ place }) => place < 0 || place > 2) : [] }).toEqual({ far: [] });
 });

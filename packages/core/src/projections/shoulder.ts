@@ -19,9 +19,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const ofTheShoulder = author('shoulder', {
   sided: 'each',
@@ -45,11 +45,11 @@ const FRONT = ['scapula_L', 'upperarm_L', 'thorax', 'clavicle_L'];
 const facingTube = (
   say: string,
   joints: Record<string, number>,
-  held: WaySource['held'] = [],
+  supported: PositioningSource['supported'] = [],
   head?: string,
-): WaySource[] => [
-  way('upright', ['wall'], BACK, `{erect}, ${say}`, { seatable: true, joints, head }),
-  way('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${say}`, { joints, held, head }),
+): PositioningSource[] => [
+  positioning('upright', ['wall'], BACK, `{erect}, ${say}`, { seatable: true, joints, head }),
+  positioning('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${say}`, { joints, supported, head }),
 ];
 
 const shoulder: CoverSource[] = [
@@ -78,7 +78,7 @@ const clavicle: CoverSource[] = [
 ];
 /** As both PA views of the clavicle are taken. */
 const facingReceptor = [
-  way(
+  positioning(
     'upright',
     ['wall'],
     ['clavicle_L', 'thorax', 'upperarm_L'],
@@ -89,7 +89,7 @@ const facingReceptor = [
       joints: { headRotation: -35, neckRotation: -20, shoulderAbduction_L: 6 },
     },
   ),
-  way('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Prone', {
+  positioning('prone', ['table-tray', 'table-top'], ['clavicle_L', 'thorax'], 'Prone', {
     head: 'head rotated away',
     joints: { headRotation: -35, neckRotation: -20 },
   }),
@@ -268,12 +268,16 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Humeral head and glenoid cavity seen from the axilla: anterior or posterior dislocation',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['scapula_L', 'clavicle_L'],
         'Supine, arm abducted to a right angle, shoulder slightly elevated, receptor upright against the top of the shoulder',
-        { beam: 'horizontal', joints: { shoulderAbduction_L: 88, shoulderMedialRotation_L: -30 }, held: ['arm_L'] },
+        {
+          beam: 'horizontal',
+          joints: { shoulderAbduction_L: 88, shoulderMedialRotation_L: -30 },
+          supported: ['arm_L'],
+        },
       ),
     ],
     ray: { ...swung(ray('up', 0, 'head', [0, 5]), ['right', 28]), says: ['ceiling', 'table'] },
@@ -329,7 +333,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Humeral head and glenoid cavity from above, the patient seated',
     positions: [
-      way(
+      positioning(
         'seated',
         ['table-top'],
         ['upperarm_L', 'forearm_L'],
@@ -390,7 +394,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['borders', 'blade-up'],
     shows: 'Humeral head against the Y of the scapula: direction of a dislocation',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         FRONT,
@@ -432,7 +436,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['borders', 'blade-up'],
     shows: 'Subacromial space, shape of the acromion',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         FRONT,
@@ -500,7 +504,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid'],
     shows: 'Intertubercular groove in tangent',
     positions: [
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['scapula_L', 'upperarm_L', 'clavicle_L'],
@@ -549,12 +553,12 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Anteroinferior rim of the glenoid',
     positions: [
-      way(
+      positioning(
         'prone',
         ['stand'],
         ['scapula_L', 'clavicle_L'],
         'Prone, shoulder on a pad, arm abducted to a right angle with the forearm over the edge, receptor upright against the top of the shoulder',
-        { beam: 'horizontal', joints: { shoulderAbduction_L: 88, elbowFlexion_L: 85 }, held: ['arm_L'] },
+        { beam: 'horizontal', joints: { shoulderAbduction_L: 88, elbowFlexion_L: 85 }, supported: ['arm_L'] },
       ),
     ],
     ray: { ...swung(ray('up', 25, 'head', [20, 25]), ['right', 25]), says: ['table', 'ceiling'] },
@@ -589,7 +593,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Relation of humeral head and glenoid cavity from above, arm left in its sling',
     positions: [
-      way(
+      positioning(
         'upright',
         ['table-top'],
         ['scapula_L', 'lumbar'],
@@ -635,12 +639,12 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Defect of the posterolateral humeral head',
     positions: [
-      way(
+      positioning(
         'supine',
         ['table-tray', 'table-top'],
         ['scapula_L', 'thorax'],
         'Supine, hand on top of the head, elbow pointing to the ceiling',
-        { joints: { shoulderFlexion_L: 115, elbowFlexion_L: 120, shoulderMedialRotation_L: 10 }, held: ['arm_L'] },
+        { joints: { shoulderFlexion_L: 115, elbowFlexion_L: 120, shoulderMedialRotation_L: 10 }, supported: ['arm_L'] },
       ),
     ],
     ray: ray('AP', 10, 'head', [10, 10]),
@@ -737,7 +741,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['borders', 'blade-up'],
     shows: 'Scapula in lateral, free of the ribs',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         FRONT,
@@ -895,7 +899,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     sided: 'none',
     shows: 'Both joints in one picture, arms hanging',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['scapula_L', 'scapula_R', 'thorax'],
@@ -954,7 +958,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     sided: 'none',
     shows: 'Widening of an acromioclavicular separation under load, both sides for comparison',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['scapula_L', 'scapula_R', 'thorax'],

@@ -20,9 +20,9 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
-import type { CoverSource, ProjectionSource, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, PositioningSource } from './schema';
 
 const head = author('skull and face', {
   sided: 'none',
@@ -36,7 +36,7 @@ const head = author('skull and face', {
   steps: [],
   cautions: [
     {
-      text: 'Neck not cleared: the head is neither rotated, extended nor flexed. Ask for another way.',
+      text: 'Neck not cleared: the head is neither rotated, extended nor flexed.',
       grave: true,
       when: 'spineNotCleared',
       group: 'position',
@@ -46,48 +46,48 @@ const head = author('skull and face', {
 
 const FACE = ['head', 'mandible'];
 /** Face to the receptor. */
-const facing = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way('upright', ['wall'], FACE, asked('{erect}, facing the receptor', say), {
+const facing = (say: string, more: Partial<PositioningSource> = {}): PositioningSource[] => [
+  positioning('upright', ['wall'], FACE, asked('{erect}, facing the receptor', say), {
     seatable: true,
     pose: ['hands-at-face'],
     ...more,
   }),
-  way('prone', ['table-tray'], FACE, asked('Prone', say), {
+  positioning('prone', ['table-tray'], FACE, asked('Prone', say), {
     joints: { shoulderAbduction: 60, elbowFlexion: 90 },
     ...more,
   }),
 ];
 /** Back of the head to the receptor. */
-const backing = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way('supine', ['table-tray', 'table-top', 'bed'], FACE, asked('Supine', say), {
+const backing = (say: string, more: Partial<PositioningSource> = {}): PositioningSource[] => [
+  positioning('supine', ['table-tray', 'table-top', 'bed'], FACE, asked('Supine', say), {
     pose: ['arms-clear'],
     ...more,
   }),
-  way('upright', ['wall'], FACE, asked('Seated, back of the head to the receptor', say), {
+  positioning('upright', ['wall'], FACE, asked('Seated, back of the head to the receptor', say), {
     seatable: true,
     pose: ['arms-clear'],
     ...more,
   }),
 ];
 /** Side of the head to the receptor. */
-const siding = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way('upright', ['wall'], ['head'], asked('{erect}, side of the head against the receptor', say), {
+const siding = (say: string, more: Partial<PositioningSource> = {}): PositioningSource[] => [
+  positioning('upright', ['wall'], ['head'], asked('{erect}, {near} side of the head against the receptor', say), {
     seatable: true,
     pose: ['arms-clear'],
     ...more,
   }),
-  way(
+  positioning(
     'lateral-recumbent',
     ['table-tray', 'table-top'],
     ['head'],
     asked('Semiprone, side of the head on a sponge', say),
     // A sponge under the head: without it the head sinks and the midsagittal plane with it.
-    { pose: ['knees-drawn-up', 'arms-forward'], held: ['head'], ...more },
+    { pose: ['knees-drawn-up', 'arms-forward'], supported: ['head'], ...more },
   ),
 ];
 /** Seated with the top of the head on the receptor. */
-const vertexDown = (say: string, more: Partial<WaySource> = {}): WaySource[] => [
-  way(
+const vertexDown = (say: string, more: Partial<PositioningSource> = {}): PositioningSource[] => [
+  positioning(
     'upright',
     ['wall'],
     ['head'],
@@ -582,14 +582,14 @@ export const skullAndFace: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Nasal bones in lateral with the soft tissue of the nose and the anterior nasal spine',
     positions: [
-      way(
+      positioning(
         'lateral-recumbent',
         ['table-top', 'bed'],
         ['head'],
         'Semiprone, side of the head on a sponge, midsagittal plane parallel to the receptor',
-        { pose: ['knees-drawn-up', 'arms-forward'], held: ['head'] },
+        { pose: ['knees-drawn-up', 'arms-forward'], supported: ['head'] },
       ),
-      way('upright', ['wall'], ['head'], '{erect}, side of the head against the receptor', {
+      positioning('upright', ['wall'], ['head'], '{erect}, {near} side of the head against the receptor', {
         seatable: true,
         pose: ['arms-clear'],
       }),
@@ -633,7 +633,7 @@ export const skullAndFace: ProjectionSource[] = [
     signs: ['basal', 'jaw-sides'],
     shows: 'Medial or lateral displacement of the nasal bones',
     positions: [
-      way(
+      positioning(
         'upright',
         ['table-top'],
         ['mandible'],
@@ -1108,7 +1108,7 @@ export const skullAndFace: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Frontal sinuses and anterior ethmoid cells above the petrous ridges, air-fluid levels',
     positions: [
-      way('upright', ['wall'], FACE, '{erect}, facing the receptor, nose against it', {
+      positioning('upright', ['wall'], FACE, '{erect}, facing the receptor, nose against it', {
         head: 'chin slightly raised',
         seatable: true,
         pose: ['hands-at-face'],
@@ -1250,7 +1250,7 @@ export const skullAndFace: ProjectionSource[] = [
     showsLevels: true,
     shows: 'Maxillary sinuses, and the sphenoid sinus through the open mouth',
     positions: [
-      way('upright', ['wall'], FACE, '{erect}, facing the receptor, chin against it, mouth open', {
+      positioning('upright', ['wall'], FACE, '{erect}, facing the receptor, chin against it, mouth open', {
         head: 'neck extended',
         seatable: true,
         pose: ['hands-at-face', 'mouth-open'],

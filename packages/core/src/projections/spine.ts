@@ -1,6 +1,6 @@
 /** Spine. Values are general teaching of the field. */
 import { inches } from '../quantity/length';
-import type { ProjectionSource, WaySource } from './schema';
+import type { ProjectionSource, PositioningSource } from './schema';
 import {
   all,
   amid,
@@ -20,13 +20,13 @@ import {
   swung,
   technique,
   usual,
-  way,
+  positioning,
 } from './write';
 
 const toWaist = ['clothing to the waist'];
 const toHips = ['clothing with zips or metal below the waist'];
 const neverMove = {
-  text: 'Spine not cleared: nobody rolls or lifts this patient. Ask for another way.',
+  text: 'Spine not cleared: nobody rolls or lifts this patient.',
   grave: true,
   when: 'spineNotCleared',
   group: 'position',
@@ -48,23 +48,29 @@ const column = author('spine', {
   cautions: [neverMove],
 });
 const TRUNK = ['thorax', 'lumbar', 'pelvis'];
-const backs = (say: string, more: Partial<WaySource> = {}, contact = TRUNK): WaySource[] => [
-  way('supine', ['table-tray', 'table-top', 'bed'], contact, `Supine, ${say}`, more),
-  way('upright', ['wall'], contact, `{erect}, back to the receptor, ${say}`, {
+const backs = (say: string, more: Partial<PositioningSource> = {}, contact = TRUNK): PositioningSource[] => [
+  positioning('supine', ['table-tray', 'table-top', 'bed'], contact, `Supine, ${say}`, more),
+  positioning('upright', ['wall'], contact, `{erect}, back to the receptor, ${say}`, {
     seatable: true,
     ...more,
     pose: (more.pose ?? []).filter((each) => each !== 'knees-up'),
     ifInjured: undefined,
   }),
 ];
-const fronts = (say: string, more: Partial<WaySource> = {}, contact = TRUNK): WaySource[] => [
-  way('upright', ['wall'], contact, `{erect}, facing the receptor, ${say}`, { seatable: true, ...more }),
+const fronts = (say: string, more: Partial<PositioningSource> = {}, contact = TRUNK): PositioningSource[] => [
+  positioning('upright', ['wall'], contact, `{erect}, facing the receptor, ${say}`, { seatable: true, ...more }),
 ];
-const sides = (say: string): WaySource[] => [
-  way('lateral-recumbent', ['table-tray', 'table-top'], TRUNK, `Lateral recumbent, knees flexed and together, ${say}`, {
-    pose: ['knees-drawn-up', 'arms-forward'],
-  }),
-  way('upright', ['wall'], TRUNK, 'Erect, side against the receptor, arms forward at right angles', {
+const sides = (say: string): PositioningSource[] => [
+  positioning(
+    'lateral-recumbent',
+    ['table-tray', 'table-top'],
+    TRUNK,
+    `{down} lateral recumbent, knees flexed and together, ${say}`,
+    {
+      pose: ['knees-drawn-up', 'arms-forward'],
+    },
+  ),
+  positioning('upright', ['wall'], TRUNK, 'Erect, {near} side against the receptor, arms forward at right angles', {
     pose: ['arms-forward'],
   }),
 ];
@@ -89,7 +95,7 @@ const sacrumBoth: ProjectionSource['variants'] = [
   },
 ];
 
-const THORACIC_AP: WaySource[] = [
+const THORACIC_AP: PositioningSource[] = [
   {
     body: 'supine',
     ...tableGrid,
@@ -105,7 +111,7 @@ const THORACIC_AP: WaySource[] = [
     say: 'Erect, back to the receptor',
   },
 ];
-const CERVICAL_AP: WaySource[] = backs(
+const CERVICAL_AP: PositioningSource[] = backs(
   'arms at the sides',
   {
     head: 'chin up until the occlusal plane and the base of the skull are parallel to the CR',
@@ -213,13 +219,13 @@ export const spine: ProjectionSource[] = [
         contact: ['thorax', 'lumbar', 'pelvis'],
         // The under arm is drawn in, so that it lies on the table and not in it.
         pose: ['knees-drawn-up'],
-        say: 'Lateral recumbent, knees flexed and together, arms forward at right angles',
+        say: '{down} lateral recumbent, knees flexed and together, arms forward at right angles',
       },
       {
         body: 'upright',
         holders: ['wall'],
         contact: ['thorax', 'lumbar', 'pelvis'],
-        say: 'Erect, side against the receptor, arms forward at right angles',
+        say: 'Erect, {near} side against the receptor, arms forward at right angles',
       },
     ],
     pose: ['arms-forward'],
@@ -319,14 +325,14 @@ export const spine: ProjectionSource[] = [
         contact: ['thorax', 'scapula_L', 'scapula_R', 'upperarm_L', 'head'],
         seatable: true,
         pose: ['near-arm-up'],
-        say: '{erect}, side against the receptor, arm nearest the receptor raised with the hand on the head, opposite shoulder depressed and posterior',
+        say: '{erect}, {near} side against the receptor, arm nearest the receptor raised with the hand on the head, opposite shoulder depressed and posterior',
       },
       {
         body: 'lateral-recumbent',
         ...tableGrid,
         contact: ['thorax', 'lumbar', 'pelvis', 'upperarm_L', 'head'],
         pose: ['near-arm-up', 'knees-drawn-up'],
-        say: 'Lateral recumbent, dependent arm raised, upper shoulder depressed, no pillow',
+        say: '{down} lateral recumbent, dependent arm raised, upper shoulder depressed, no pillow',
       },
     ],
     ray: { view: 'lateral', rangeDeg: [0, 5], toward: 'feet' },
@@ -398,7 +404,7 @@ export const spine: ProjectionSource[] = [
     ],
     cautions: [
       {
-        text: 'Spine not cleared: no arm is pulled and no head is rotated. Ask for another way.',
+        text: 'Spine not cleared: no arm is pulled and no head is rotated.',
         grave: true,
         when: 'spineNotCleared',
         group: 'position',
@@ -711,14 +717,14 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'C1 to T1 in lateral: alignment, disc spaces, prevertebral soft tissue',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L'],
         '{erect}, shoulder against the receptor, shoulders depressed, chin extended',
         { seatable: true, pose: ['chin-a-little-up'] },
       ),
-      way(
+      positioning(
         'supine',
         ['stand'],
         ['upperarm_L', 'scapula_L'],
@@ -848,7 +854,7 @@ export const spine: ProjectionSource[] = [
     sided: 'each',
     shows: 'Intervertebral foramina of the side nearest the receptor',
     positions: fronts(
-      'rotated {turn} to the {oblique} position, this shoulder against the receptor',
+      'rotated {turn} to the {oblique} position, {near} shoulder against the receptor',
       { head: 'chin slightly raised', pose: ['arms-clear', 'chin-a-little-up'] },
       ['thorax', 'head'],
     ),
@@ -889,7 +895,7 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Anterior translation of the vertebrae in flexion',
     positions: [
-      way('upright', ['wall'], ['upperarm_L', 'scapula_L'], '{erect}, shoulder against the receptor', {
+      positioning('upright', ['wall'], ['upperarm_L', 'scapula_L'], '{erect}, shoulder against the receptor', {
         head: 'chin drawn to the chest as far as it goes unaided',
         seatable: true,
         pose: ['neck-bent-forward'],
@@ -934,7 +940,7 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Posterior translation of the vertebrae in extension',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L'],
@@ -982,11 +988,11 @@ export const spine: ProjectionSource[] = [
     signs: ['teeth', 'dens-side'],
     shows: 'Tip of the dens within the foramen magnum',
     positions: [
-      way('supine', ['table-tray', 'table-top'], ['head', 'thorax'], 'Supine', {
+      positioning('supine', ['table-tray', 'table-top'], ['head', 'thorax'], 'Supine', {
         head: 'chin raised until mental point and mastoid tip are in one vertical line',
         pose: ['arms-clear'],
         joints: { neckExtension: 15, headExtension: 15 },
-        held: ['head'],
+        supported: ['head'],
       }),
     ],
     ray: ray('AP', 0, 'head', [0, 10]),
@@ -1184,11 +1190,11 @@ export const spine: ProjectionSource[] = [
     signs: ['process-C5', 'plates-C5'],
     shows: 'Articular pillars C4 to C7 in the frontal view',
     positions: [
-      way('supine', ['table-tray', 'table-top'], ['head', 'thorax'], 'Supine', {
+      positioning('supine', ['table-tray', 'table-top'], ['head', 'thorax'], 'Supine', {
         head: 'neck extended as far as it goes without pain',
         pose: ['arms-clear'],
         joints: { neckExtension: 25, headExtension: 10 },
-        held: ['head'],
+        supported: ['head'],
       }),
     ],
     ray: ray('AP', 25, 'feet', [20, 30]),
@@ -1259,18 +1265,18 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Anterior translation of the vertebrae in flexion',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'pelvis', 'upperarm_L'],
-        'Erect, side against the receptor, flexed as far as it goes',
+        'Erect, {near} side against the receptor, flexed as far as it goes',
         { joints: { trunkFlexion: 40 }, pose: ['arms-forward'] },
       ),
-      way(
+      positioning(
         'lateral-recumbent',
         ['table-tray', 'table-top'],
         ['thorax', 'lumbar', 'pelvis'],
-        'Lateral recumbent, flexed with the knees drawn to the chest',
+        '{down} lateral recumbent, flexed with the knees drawn to the chest',
         { pose: ['knees-drawn-up', 'arms-forward'], joints: { trunkFlexion: 40 } },
       ),
     ],
@@ -1308,18 +1314,18 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Posterior translation of the vertebrae in extension',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'pelvis', 'upperarm_L'],
-        'Erect, side against the receptor, extended as far as it goes',
+        'Erect, {near} side against the receptor, extended as far as it goes',
         { joints: { trunkFlexion: -22 }, pose: ['arms-forward'] },
       ),
-      way(
+      positioning(
         'lateral-recumbent',
         ['table-tray', 'table-top'],
         ['thorax', 'lumbar', 'pelvis'],
-        'Lateral recumbent, extended, legs behind',
+        '{down} lateral recumbent, extended, legs behind',
         { joints: { trunkFlexion: -22, hipFlexion: -10 }, pose: ['arms-forward'] },
       ),
     ],
@@ -1555,7 +1561,7 @@ export const spine: ProjectionSource[] = [
     signs: ['process-T7', 'plates-T7'],
     shows: 'Curves of the spine under load, iliac crests, levels',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'pelvis'],
@@ -1605,7 +1611,7 @@ export const spine: ProjectionSource[] = [
     signs: ['process-T7', 'plates-T7'],
     shows: 'Which curve is structural: one corrects when a foot is raised, the other does not',
     positions: [
-      way(
+      positioning(
         'upright',
         ['wall'],
         ['thorax', 'pelvis'],
@@ -1647,9 +1653,15 @@ export const spine: ProjectionSource[] = [
     nearSide: 'left',
     shows: 'Sagittal curves of the spine under load',
     positions: [
-      way('upright', ['wall'], ['thorax', 'pelvis'], 'Erect, side against the receptor, fists on the clavicles', {
-        joints: { shoulderFlexion: 40, elbowFlexion: 140 },
-      }),
+      positioning(
+        'upright',
+        ['wall'],
+        ['thorax', 'pelvis'],
+        'Erect, {near} side against the receptor, fists on the clavicles',
+        {
+          joints: { shoulderFlexion: 40, elbowFlexion: 140 },
+        },
+      ),
     ],
     ray: ray('lateral'),
     aim: amid('T1', 'S1', 'midway between T1 and the iliac crests', {

@@ -82,9 +82,9 @@ export type View = (typeof VIEWS)[number];
 export const HOLDERS = ['table-tray', 'table-top', 'wall', 'bed', 'stand', 'floor'] as const;
 export type HolderKind = (typeof HOLDERS)[number];
 
-export const HELD_PARTS = ['head', 'arm_L', 'arm_R', 'leg_L', 'leg_R'] as const;
+export const SUPPORTED_PARTS = ['head', 'arm_L', 'arm_R', 'leg_L', 'leg_R'] as const;
 /** Parts of the pose that are held up by the patient, a support or a helper and do not sink. */
-export type HeldPart = (typeof HELD_PARTS)[number];
+export type SupportedPart = (typeof SUPPORTED_PARTS)[number];
 
 /** Lines from the ear opening to the outer canthus, lower orbital margin, acanthion, lips, chin, glabella; from the mastoid tip to the upper teeth. */
 export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML', 'TML'] as const;
@@ -182,7 +182,7 @@ export const BREATH_PHASES = [
   'none',
 ] as const;
 export type BreathPhase = (typeof BREATH_PHASES)[number];
-export const KEPT_STILL = ['hand', 'arm', 'foot', 'whole'] as const;
+export const MOTIONLESS_PARTS = ['hand', 'arm', 'foot', 'whole'] as const;
 
 export const REGIONS = [
   'chest',

@@ -1,6 +1,6 @@
 /** Short words in which the regions are written down. Each returns plain data of the schema. */
 import { inches } from '../quantity/length';
-import type { CoverSource, ProjectionSource, StepGroup, Toward, WaySource } from './schema';
+import type { CoverSource, ProjectionSource, StepGroup, Toward, PositioningSource } from './schema';
 import type { Region, View } from './vocabulary';
 
 export const SOURCE = 'general teaching of radiographic positioning';
@@ -88,13 +88,13 @@ export const pair = (structure: string, name: string, marginMm = 10, axis: Axis 
   all(`${structure}_L`, `left ${name}`, marginMm, axis),
   all(`${structure}_R`, `right ${name}`, marginMm, axis),
 ];
-export const way = (
-  body: WaySource['body'],
-  holders: WaySource['holders'],
+export const positioning = (
+  body: PositioningSource['body'],
+  holders: PositioningSource['holders'],
   contact: string[],
   say: string,
-  more: Partial<WaySource> = {},
-): WaySource => ({ body, holders, contact, say, ...more });
+  more: Partial<PositioningSource> = {},
+): PositioningSource => ({ body, holders, contact, say, ...more });
 
 export const usual = (
   size: string,
@@ -143,9 +143,9 @@ export const technique = (
   longExposure: long,
 });
 
-/** @param wanted inches; without a range it may be a fifth longer */
-export const sid = (wanted: number, low = wanted, high = Math.round(wanted * 1.2)): ProjectionSource['sid'] => ({
-  wantedMm: inches(wanted),
+/** @param standard inches; without a range it may be a fifth longer */
+export const sid = (standard: number, low = standard, high = Math.round(standard * 1.2)): ProjectionSource['sid'] => ({
+  wantedMm: inches(standard),
   rangeMm: [inches(low), inches(high)],
 });
 
@@ -184,10 +184,7 @@ const grave = (
   text: string,
   group: StepGroup = 'position',
 ) => ({ text, grave: true, when, group });
-export const neverMove = grave(
-  'spineNotCleared',
-  'Spine not cleared: nobody rolls or lifts this patient. Ask for another way.',
-);
+export const neverMove = grave('spineNotCleared', 'Spine not cleared: nobody rolls or lifts this patient.');
 export const neverForce = grave(
   'fractureSuspected',
   'A limb with a suspected fracture is not rotated, flexed or pulled straight.',

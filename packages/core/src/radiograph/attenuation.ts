@@ -30,10 +30,10 @@ const SPECTRUM_KVP = [WEIGHT_KVP[0], WEIGHT_KVP[WEIGHT_KVP.length - 1]] as const
 /** Shares of the detector signal by energy, summing to 1; linear in kVp, held at the ends of the table. */
 export function spectrumAt(kVp: number): Float64Array {
   const [low, high] = SPECTRUM_KVP;
-  const held = Math.min(high, Math.max(low, kVp));
+  const clamped = Math.min(high, Math.max(low, kVp));
   let i = 0;
-  while (i < WEIGHT_KVP.length - 2 && WEIGHT_KVP[i + 1] < held) i += 1;
-  const t = (held - WEIGHT_KVP[i]) / (WEIGHT_KVP[i + 1] - WEIGHT_KVP[i]);
+  while (i < WEIGHT_KVP.length - 2 && WEIGHT_KVP[i + 1] < clamped) i += 1;
+  const t = (clamped - WEIGHT_KVP[i]) / (WEIGHT_KVP[i + 1] - WEIGHT_KVP[i]);
   const [a, b] = [weights[WEIGHT_KVP[i]], weights[WEIGHT_KVP[i + 1]]];
   return Float64Array.from(a, (share, k) => share * (1 - t) + b[k] * t);
 }

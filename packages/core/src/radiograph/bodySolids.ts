@@ -38,8 +38,8 @@ const kept = new Map<string, Standing>();
 const known = new WeakMap<Setup['scene']['pose'], { adapt: unknown; patient: unknown; standing: Standing }>();
 
 function standing({ patient, scene }: Setup): Standing {
-  const held = known.get(scene.pose);
-  if (held && held.adapt === scene.adapt && held.patient === patient) return held.standing;
+  const cached = known.get(scene.pose);
+  if (cached && cached.adapt === scene.adapt && cached.patient === patient) return cached.standing;
   const made = standingFor({ patient, scene });
   known.set(scene.pose, { adapt: scene.adapt, patient, standing: made });
   return made;
@@ -113,7 +113,7 @@ const LOWER_LEG = /^(foot|toes|talus|shank|patella)_/;
  * What is held out of the light of a view of one limb: the other limb, and the legs under a table at which an arm lies.
  * The model bends them as the body sits or lies; a technologist moves them away.
  */
-function outOfTheLight({ scene, inPart, side }: Setup): RegExp | null {
+function outOfTheField({ scene, inPart, side }: Setup): RegExp | null {
   if (!scene.oneSided || !side) return null;
   const other = side === 'left' ? 'R' : 'L';
   const parts = inPart.map(({ segment }) => segment);
@@ -131,22 +131,22 @@ function besideBody(setup: Setup): Solid[] {
   return [...bowel, ...coverings(setup, posed), ...contrastFor(setup.study, posed, up, FRONT)];
 }
 
-const inTheLight = (pieces: readonly Piece[], away: RegExp | null): Solid[] =>
+const inTheField = (pieces: readonly Piece[], away: RegExp | null): Solid[] =>
   pieces.filter(({ segment }) => !away?.test(segment)).map(({ solid }) => solid);
 
 /** All of it in the frame of the patient. */
 export const patientSolids = (setup: Setup): Solid[] => [
-  ...inTheLight(standing(setup).pieces, outOfTheLight(setup)),
+  ...inTheField(standing(setup).pieces, outOfTheField(setup)),
   ...besideBody(setup),
 ];
 
 /** The same taken apart and ranked, for casting. */
 export function patientElements(setup: Setup): Element[] {
   const { pieces, ranked } = standing(setup);
-  const away = outOfTheLight(setup);
+  const away = outOfTheField(setup);
   const key = String(away);
   let body = ranked.get(key);
-  if (!body) ranked.set(key, (body = rankedElements(inTheLight(pieces, away))));
+  if (!body) ranked.set(key, (body = rankedElements(inTheField(pieces, away))));
   return mergedElements(body, rankedElements(besideBody(setup)));
 }
 

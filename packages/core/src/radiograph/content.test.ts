@@ -13,13 +13,21 @@ import type { Setup } from '../setup/setup';
 import { ENERGIES, MU_PER_MM, materialIndex, spectrumAt } from './attenuation';
 import { patientSolids, solidsIn, standingOf } from './bodySolids';
 import { burnCaption, CAPTION } from './caption';
-import { consoleMishap } from './consoleMishap';
+import { consolePositioningError } from './consolePositioningError';
 import { levelOf } from './contrast';
 import { pictureOf, pixelAt } from './detector';
 import { isOssified } from './growth';
 import { implantIn, type Implant } from './implants';
-import { hang } from './hang';
-import { addMishap, breathe, MISHAP_RANGES, misplace, motionOf, NO_MISHAP, pivotOf } from './mishap';
+import { orientForViewing } from './viewed';
+import {
+  addPositioningError,
+  breathe,
+  POSITIONING_ERROR_RANGES,
+  misplace,
+  motionOf,
+  NO_POSITIONING_ERROR,
+  pivotOf,
+} from './positioningError';
 import { prepareRadiograph, simulateRadiograph } from './simulateRadiograph';
 
 const setupOf = (projectionId: string, more: Partial<SetupRequest> = {}): Setup =>
@@ -205,9 +213,9 @@ test('the blur of an edge on the picture is as wide as it is told', () => {
     return (rise * bare.pixelMm) / 0.8;
   };
   for (const motionMm of [4, 8, 12]) {
-    const wanted = motionMm + setup.image.blurMm;
+    const expected = motionMm + setup.image.blurMm;
     // To a pixel at either end of the rise, and an eighth for the boxes that the blur is mixed of.
-    expect(Math.abs(width(motionMm) - wanted)).toBeLessThan(wanted / 8 + 0.8);
+    expect(Math.abs(width(motionMm) - expected)).toBeLessThan(expected / 8 + 0.8);
   }
 });
 
@@ -223,35 +231,38 @@ test('breathed out there is less lung in the light', () => {
 describe('a part that lies otherwise', () => {
   const setup = setupOf('pelvis-ap');
   test('turns about the middle of what must be shown, and comes back', () => {
-    const lie = { ...NO_MISHAP, rollDeg: 10, tiltDeg: -4, turnDeg: 3 };
+    const positioningError = { ...NO_POSITIONING_ERROR, rollDeg: 10, tiltDeg: -4, turnDeg: 3 };
     const pivot = pivotOf(setup);
-    expect(distance(applyToPoint(motionOf(setup, lie), pivot), pivot)).toBeLessThan(1e-9);
-    const moved = misplace(setup, { ...NO_MISHAP, alongMm: 30, acrossMm: -12 });
+    expect(distance(applyToPoint(motionOf(setup, positioningError), pivot), pivot)).toBeLessThan(1e-9);
+    const moved = misplace(setup, { ...NO_POSITIONING_ERROR, alongMm: 30, acrossMm: -12 });
     const by = subtract(pivotOf(moved), pivot);
     expect(dot(by, setup.scene.receptor.v)).toBeCloseTo(30, 6);
     expect(dot(by, setup.scene.receptor.u)).toBeCloseTo(-12, 6);
-    expect(misplace(moved, { ...NO_MISHAP, alongMm: -30, acrossMm: 12 }).scene.place).toEqual(
+    expect(misplace(moved, { ...NO_POSITIONING_ERROR, alongMm: -30, acrossMm: 12 }).scene.place).toEqual(
       setup.scene.place.map((value) => expect.closeTo(value, 6)),
     );
     expect(moved.scene.focal).toBe(setup.scene.focal);
   });
   test('more of it stays within the range', () => {
-    expect(addMishap({ ...NO_MISHAP, rollDeg: 5 }, { rollDeg: 3, alongMm: -4 })).toEqual({
-      ...NO_MISHAP,
+    expect(addPositioningError({ ...NO_POSITIONING_ERROR, rollDeg: 5 }, { rollDeg: 3, alongMm: -4 })).toEqual({
+      ...NO_POSITIONING_ERROR,
       rollDeg: 8,
       alongMm: -4,
     });
-    const far = addMishap({ ...NO_MISHAP, acrossMm: 290 }, { acrossMm: 400, tiltDeg: -400 });
-    expect(far).toMatchObject({ acrossMm: MISHAP_RANGES.acrossMm[1], tiltDeg: MISHAP_RANGES.tiltDeg[0] });
+    const far = addPositioningError({ ...NO_POSITIONING_ERROR, acrossMm: 290 }, { acrossMm: 400, tiltDeg: -400 });
+    expect(far).toMatchObject({
+      acrossMm: POSITIONING_ERROR_RANGES.acrossMm[1],
+      tiltDeg: POSITIONING_ERROR_RANGES.tiltDeg[0],
+    });
     expect(() => misplace(setup, far)).not.toThrow();
   });
   test('the console’s own errors are small as a rule, now and then plain, and always the same', () => {
-    const lies = Array.from({ length: 300 }, (_, i) => consoleMishap(`x-${i}`));
-    expect(consoleMishap('x-7')).toEqual(lies[7]);
+    const lies = Array.from({ length: 300 }, (_, i) => consolePositioningError(`x-${i}`));
+    expect(consolePositioningError('x-7')).toEqual(lies[7]);
     const plain = lies.filter(({ rollDeg, alongMm }) => Math.abs(rollDeg) >= 7 || Math.abs(alongMm) >= 35);
     expect(plain.length / lies.length).toBeGreaterThan(0.08);
     expect(plain.length / lies.length).toBeLessThan(0.28);
-    for (const lie of lies) expect(() => misplace(setup, lie)).not.toThrow();
+    for (const positioningError of lies) expect(() => misplace(setup, positioningError)).not.toThrow();
   });
 });
 
@@ -259,7 +270,7 @@ describe('the caption', () => {
   test('stands on every picture that is hung, whatever the window, and is as long as its words', () => {
     const shown = simulateRadiograph(setupOf('hand-pa', { side: 'left' }), ROOM_ONE, { pixels: 300, seed: null });
     for (const window of [shown.window, { level: -9, width: 0.1 }, { level: 20, width: 0.1 }]) {
-      const { grey, columns, rows } = hang(shown, window);
+      const { grey, columns, rows } = orientForViewing(shown, window);
       const foot = grey.subarray((rows - 8) * columns);
       expect(foot.filter((value) => value === 255).length).toBeGreaterThan(CAPTION.length);
       expect(foot.some((value) => value === 0)).toBe(true);
@@ -274,8 +285,8 @@ describe('the caption', () => {
   test('a picture hung facing the patient is turned round, its caption is not', () => {
     const shown = simulateRadiograph(setupOf('chest-pa'), ROOM_ONE, { pixels: 200, seed: null });
     expect(shown.mirrored).toBe(true);
-    const strip = ({ grey, rows, columns }: ReturnType<typeof hang>) =>
+    const strip = ({ grey, rows, columns }: ReturnType<typeof orientForViewing>) =>
       [...grey.subarray((rows - 6) * columns)].map((value) => value === 255);
-    expect(strip(hang(shown))).toEqual(strip(hang({ ...shown, mirrored: false })));
+    expect(strip(orientForViewing(shown))).toEqual(strip(orientForViewing({ ...shown, mirrored: false })));
   });
 });

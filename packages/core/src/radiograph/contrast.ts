@@ -53,11 +53,11 @@ export function levelOf(tubes: readonly Tube[], share: number, up: Vec3): number
     .flatMap(volumeOf)
     .map(({ p, weight }) => ({ at: dot(p, up), weight }))
     .sort((a, b) => a.at - b.at);
-  const wanted = share * heights.reduce((sum, { weight }) => sum + weight, 0);
+  const volume = share * heights.reduce((sum, { weight }) => sum + weight, 0);
   let below = 0;
   for (const { at, weight } of heights) {
     below += weight;
-    if (below >= wanted) return at;
+    if (below >= volume) return at;
   }
   return heights[heights.length - 1].at;
 }

@@ -56,7 +56,7 @@ export function pictureOf({ scene, receptor: { shiftsMm } }: Setup, pixels: numb
     const off = subtract(p, hit);
     return [dot(off, u), dot(off, v)];
   };
-  const light = field.map(flat);
+  const lightField = field.map(flat);
   const turn = (receptor.tiltDeg * Math.PI) / 180;
   const shift = shiftsMm[exposure] ?? 0;
   const plate = [
@@ -74,18 +74,18 @@ export function pictureOf({ scene, receptor: { shiftsMm } }: Setup, pixels: numb
     low: Math.min(...points.map(([, y]) => y)),
     high: Math.max(...points.map(([, y]) => y)),
   });
-  const [lit, held] = [bounds(light), bounds(plate)];
+  const [lit, plateBounds] = [bounds(lightField), bounds(plate)];
   const [w, h] = [lit.right - lit.left, lit.high - lit.low];
   if (!(w > 1 && h > 1)) throw new RangeError(`the light must be more than 1 mm each way, got ${w} by ${h} mm`);
-  const left = Math.max(held.left, lit.left - w * BORDER);
-  const right = Math.min(held.right, lit.right + w * BORDER);
-  const low = Math.max(held.low, lit.low - h * BORDER);
-  const high = Math.min(held.high, lit.high + h * BORDER);
+  const left = Math.max(plateBounds.left, lit.left - w * BORDER);
+  const right = Math.min(plateBounds.right, lit.right + w * BORDER);
+  const low = Math.max(plateBounds.low, lit.low - h * BORDER);
+  const high = Math.min(plateBounds.high, lit.high + h * BORDER);
   if (!(right - left > 1 && high - low > 1)) throw new RangeError('the light does not fall on the receptor');
   const pixelMm = Math.max(right - left, high - low) / pixels;
   const columns = Math.max(1, Math.round((right - left) / pixelMm));
   const rows = Math.max(1, Math.round((high - low) / pixelMm));
-  const inLight = sidesOf(light);
+  const inField = sidesOf(lightField);
   const onPlate = sidesOf(plate);
   const where = new Uint8Array(columns * rows);
   // Column of the first pixel whose middle lies at or beyond a place.
@@ -93,7 +93,7 @@ export function pictureOf({ scene, receptor: { shiftsMm } }: Setup, pixels: numb
   for (let y = 0; y < rows; y += 1) {
     const middle = high - (y + 0.5) * pixelMm;
     const row = y * columns;
-    const [[from, to], [bright, dark]] = [chordAt(onPlate, middle), chordAt(inLight, middle)];
+    const [[from, to], [bright, dark]] = [chordAt(onPlate, middle), chordAt(inField, middle)];
     where.fill(1, row + columnAt(from), row + columnAt(to));
     where.fill(2, row + columnAt(Math.max(from, bright)), row + columnAt(Math.min(to, dark)));
   }

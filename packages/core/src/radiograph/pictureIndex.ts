@@ -5,7 +5,7 @@
  */
 import type { Room } from '../room/room';
 import type { Setup } from '../setup/setup';
-import { misplace, type Mishap } from './mishap';
+import { misplace, type PositioningError } from './positioningError';
 import { simulateRadiograph } from './simulateRadiograph';
 
 /** Pixels that are enough for a median. */
@@ -15,8 +15,8 @@ const PIXELS = 48;
  * @returns index with the mishap over the index without it; 1 where a picture has none
  * @throws RangeError for a set-up that gives no picture, or a mishap out of range
  */
-export function indexShare(setup: Setup, room: Room, mishap: Mishap): number {
-  const [right, lying] = [setup, misplace(setup, mishap)].map(
+export function indexShare(setup: Setup, room: Room, positioningError: PositioningError): number {
+  const [right, lying] = [setup, misplace(setup, positioningError)].map(
     (each) => simulateRadiograph(each, room, { pixels: PIXELS, seed: null }).index,
   );
   return right && lying ? lying / right : 1;

@@ -191,8 +191,8 @@ describe('where things fall', () => {
     const { at, picture: shown } = shadowOf(setup, p, 400);
     const { hit, receptor, focal } = setup.scene;
     const { u, v } = projectPoint(focal, { origin: hit, u: receptor.u, v: receptor.v, n: receptor.n }, p);
-    const wanted = pixelAt(shown, addScaled(addScaled(hit, receptor.u, u), receptor.v, v));
-    expect(Math.hypot(at[0] - wanted[0], at[1] - wanted[1]) * shown.pixelMm).toBeLessThan(0.5);
+    const expected = pixelAt(shown, addScaled(addScaled(hit, receptor.u, u), receptor.v, v));
+    expect(Math.hypot(at[0] - expected[0], at[1] - expected[1]) * shown.pixelMm).toBeLessThan(0.5);
   });
 
   test('magnification and the shift by an angle, measured on the picture, are those of the formulas', () => {
@@ -219,7 +219,7 @@ describe('where things fall', () => {
         const [x] = pixelAt(shown, p);
         return shown.mirrored ? shown.columns - 1 - x : x;
       };
-      // Hung facing the patient: the right side is on the left, and so is the R.
+      // ViewedPicture facing the patient: the right side is on the left, and so is the R.
       expect(setup.marker.letter).toBe('R');
       expect(column(markerPlace(setup))).toBeLessThan(shown.columns / 2);
       const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
@@ -320,7 +320,8 @@ test('blur keeps the sum and widens by what it is told', () => {
   };
   expect(width(boxBlur(line, 101, 3, [4, 0]))).toBeCloseTo(9, 0);
   expect([...boxBlur(line, 101, 3, [4, 0])].reduce((a, b) => a + b)).toBeCloseTo(3, 4);
-  for (const wanted of [3, 4, 6.5, 11]) expect(Math.abs(width(smear(line, 101, 3, wanted)) - wanted)).toBeLessThan(1);
+  for (const expected of [3, 4, 6.5, 11])
+    expect(Math.abs(width(smear(line, 101, 3, expected)) - expected)).toBeLessThan(1);
   expect(smear(line, 101, 3, 0)).toBe(line);
 });
 

@@ -19,7 +19,7 @@ import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import type { Room } from '../room/room';
 import { computeSetup } from '../setup/computeSetup';
-import { markerPlaces } from '../setup/collimation/markerPlace';
+import { markerPositions } from '../setup/collimation/markerPlace';
 import type { Setup } from '../setup/setup';
 import { spectrumAt } from './attenuation';
 import { boxBlur, smear } from './blur';
@@ -195,7 +195,7 @@ function exposeReceptor(
     for (let i = 0; i < signal.length; i += 1) signal[i] *= 100;
   }
   const mirrored = setup.position.facing === 'PA' && HUNG_FACING.has(entry.region);
-  for (const { letter, p } of markerPlaces(setup, options.exposure))
+  for (const { letter, p } of markerPositions(setup, options.exposure))
     drawLetter(signal, columns, rows, pixelMm, letter, pixelAt(picture, p), mirrored);
   return {
     ...picture,

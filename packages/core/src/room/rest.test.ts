@@ -130,9 +130,9 @@ describe('lying', () => {
   it('a limb that is held up stays up', () => {
     const stance = stanceSchema.parse({ position: 'supine' });
     const pose = posesNamed(['other-leg-raised']);
-    const held = restBody(buildBody(man), stance, pose, ['leg_R']);
-    expect(held.pose.hipFlexion_R).toBe(85);
-    expect(lowest(held, ['foot_R'])).toBeGreaterThan(1100);
+    const rested = restBody(buildBody(man), stance, pose, ['leg_R']);
+    expect(rested.pose.hipFlexion_R).toBe(85);
+    expect(lowest(rested, ['foot_R'])).toBeGreaterThan(1100);
   });
 });
 

@@ -3,13 +3,13 @@
  * it. Where the body touches is found from its skin, not assumed.
  */
 import { bodyInState, type Body } from '../body/body';
-import { addPoses, poseWithin, type HeldJoint, type JointLimits, type Motion, type Pose } from '../body/joints';
+import { addPoses, poseWithin, type LimitedJoint, type JointLimits, type Motion, type Pose } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
 import { furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody } from '../body/posed';
 import { applyToDirection, applyToPoint, compose, rotationAbout, type Frame } from '../geometry/frame';
 import { negate, type InRoom, type Vec3 } from '../geometry/vector';
-import type { BodyPosition, HeldPart } from '../projections/vocabulary';
+import type { BodyPosition, SupportedPart } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from './position';
 import { armOf, HEAD, legOf, settle, type Limb } from './settle';
 import { isLying, isUpright, towardSupport, type Stance } from './stance';
@@ -28,7 +28,7 @@ export type RestedBody = {
   posed: PosedBody;
   pose: Pose;
   /** Joints that would not go as far as the pose asks. */
-  held: HeldJoint[];
+  limited: LimitedJoint[];
   surfaces: Surface[];
 };
 
@@ -75,34 +75,34 @@ const FOOT_REST_MM = 110;
 
 /**
  * Brings a body to rest.
- * @param wanted the examination's own pose; the position's is added to it
- * @param held parts that stay as they are posed
+ * @param asked the examination's own pose; the position's is added to it
+ * @param supported parts that stay as they are posed
  * @returns the body in the room (feet on the floor upright, on the surface else), the final pose and what it touches
  */
 export function restBody(
   body: Body,
   asked: Stance,
-  wanted: Pose = {},
-  held: readonly HeldPart[] = [],
+  pose: Pose = {},
+  supported: readonly SupportedPart[] = [],
   limits: JointLimits = {},
 ): RestedBody {
   const stance = completed(asked);
   const rest = isLying(stance.position) ? 'lying' : 'standing';
   const own = bodyInState(body, { ...body.state, rest });
   // Face down the head is turned aside, unless the examination says how it lies.
-  const headPosed = Object.keys(wanted).some((motion) => /^(neck|head)/.test(motion)) || held.includes('head');
+  const headPosed = Object.keys(pose).some((motion) => /^(neck|head)/.test(motion)) || supported.includes('head');
   const aside = stance.position === 'prone' && !headPosed ? posesNamed(['head-turned']) : {};
-  const reached = poseWithin(addPoses(poseOf(stance), aside, wanted), limits);
+  const reached = poseWithin(addPoses(poseOf(stance), aside, pose), limits);
   const frame = frameOf(stance);
   const put = (pose: Pose, before?: PosedBody): PosedBody => placeBody(own, poseBody(own, pose), frame, before);
   if (isUpright(stance.position)) return standing(put, reached, stance);
-  return lying(put, reached, stance, held, limits);
+  return lying(put, reached, stance, supported, limits);
 }
 
-type Reached = { pose: Pose; held: HeldJoint[] };
+type Reached = { pose: Pose; limited: LimitedJoint[] };
 
 /** Standing, seated, kneeling: the lowest skin on the floor (or the seat on its surface), the trunk at the wall. */
-function standing(put: (pose: Pose) => PosedBody, { pose, held }: Reached, stance: Stance): RestedBody {
+function standing(put: (pose: Pose) => PosedBody, { pose, limited }: Reached, stance: Stance): RestedBody {
   let posed = put(pose);
   const seated = stance.position === 'seated';
   const onTop =
@@ -128,7 +128,7 @@ function standing(put: (pose: Pose) => PosedBody, { pose, held }: Reached, stanc
     }
   } else if (onTop) surfaces.push(flat('table', top, -1000, 600, 60));
   surfaces.push(upright('wall', 0, 300, 2000, ROOM_HEAD));
-  return { posed, pose, held, surfaces };
+  return { posed, pose, limited, surfaces };
 }
 
 /** Part of the thigh over the front edge of a seat. */
@@ -178,9 +178,9 @@ const FEET_SIDE_MM = 1100;
 
 function lying(
   put: (pose: Pose, before?: PosedBody) => PosedBody,
-  { pose: start, held }: Reached,
+  { pose: start, limited }: Reached,
   stance: Stance,
-  keep: readonly HeldPart[],
+  keep: readonly SupportedPart[],
   limits: JointLimits,
 ): RestedBody {
   const padMm = stance.mattressMm + stance.boardMm;
@@ -198,7 +198,7 @@ function lying(
   };
   posed = slideBody(posed, slide);
   /** Each limb is asked on its own, then all are moved at once. */
-  const lay = (limbs: readonly { limb: Limb; name: HeldPart; at: number; most?: number }[]) => {
+  const lay = (limbs: readonly { limb: Limb; name: SupportedPart; at: number; most?: number }[]) => {
     const turned: Pose = {};
     for (const { limb, name, at, most = Infinity } of limbs) {
       const found = keep.includes(name) ? null : settle(posed, limb, pose, at, limits);
@@ -246,7 +246,7 @@ function lying(
   }
 
   const surfaces = bedOf(stance, posed, level);
-  const rested: RestedBody = { posed, pose, held, surfaces };
+  const rested: RestedBody = { posed, pose, limited, surfaces };
   return stance.position === 'head-down' ? tilted(rested, stance.headDownDeg) : rested;
 }
 

@@ -100,15 +100,15 @@ export function settle(
   const quick = secant((degrees) => excess(axis, degrees), start, low - now, high - now);
   if (quick !== null) return { motion, degrees: quick };
   let best = { degrees: 0, off: Math.abs(start) };
-  for (const way of [1, -1]) {
+  for (const sign of [1, -1]) {
     let before = start;
     for (let at = STEP_DEG; at <= FURTHEST_DEG; at += STEP_DEG) {
-      const degrees = way * at;
+      const degrees = sign * at;
       if (now + degrees < low || now + degrees > high) break;
       const value = excess(axis, degrees);
       if (Math.abs(value) < best.off) best = { degrees, off: Math.abs(value) };
       if (value * before <= 0) {
-        const found = between(axis, degrees - way * STEP_DEG, degrees, before, excess);
+        const found = between(axis, degrees - sign * STEP_DEG, degrees, before, excess);
         if (best.off > TOUCH_MM || Math.abs(found) < Math.abs(best.degrees)) best = { degrees: found, off: 0 };
         break;
       }

@@ -48,8 +48,8 @@ const kindsOf = (before: Setup, after: Setup): ChangeKind[] => changesBetween(be
 
 test('changes come in the order of the hands', () => {
   check((before, after) => {
-    const places = kindsOf(before, after).map((kind) => CHANGE_KINDS.indexOf(kind));
-    expect([...places].sort((a, b) => a - b)).toEqual(places);
+    const found = kindsOf(before, after).map((kind) => CHANGE_KINDS.indexOf(kind));
+    expect([...found].sort((a, b) => a - b)).toEqual(found);
   });
 });
 
@@ -144,9 +144,9 @@ test('the receptor goes back exactly as it went, in the words of the part that w
       const back = changesBetween(before, after).filter(({ code }) => code === 'change-recentre');
       if (back.length === 0) continue;
       expect([before.name, after.name, back.length]).toEqual([before.name, after.name, 1]);
-      const { toward, mm: told } = back[0]!.values as { toward: string; mm: number };
+      const { toward, mm: backMm } = back[0]!.values as { toward: string; mm: number };
       expect([before.name, after.name, toward]).toEqual([before.name, after.name, ways.find((way) => way !== went)]);
-      expect(told).toBeCloseTo(mm, 6);
+      expect(backMm).toBeCloseTo(mm, 6);
       if (ways.join() === after.tube.ways.join()) same += 1;
       else other += 1;
     }

@@ -1,7 +1,7 @@
 import { formatLength } from '../quantity/length';
 import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
-import { wayFromText } from '../setup/placing/given';
+import { wayFromText } from '../setup/placing/adaptedWay';
 import type { SetupRequest } from '../setup/request';
 import { summarizeSeries } from './bringList';
 import { changesBetween } from './changesBetween';

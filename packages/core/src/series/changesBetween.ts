@@ -9,7 +9,7 @@ import { say } from '../words/say';
 import { applyToPoint, inverse } from '../geometry/frame';
 import type { Setup } from '../setup/setup';
 import type { Support } from '../setup/placing/support';
-import { techniqueWords, tiltWords } from '../setup/told/words';
+import { techniqueWords, tiltWords } from '../setup/readouts/words';
 import { centreFactOf, isTurn, movesBetween, SAME_MM } from './moves';
 
 /** The order of the hands. */

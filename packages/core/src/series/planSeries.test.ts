@@ -2,7 +2,7 @@ import { exams } from '../projections/exams';
 import { projectionOf } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
-import { wayFromText } from '../setup/placing/given';
+import { wayFromText } from '../setup/placing/adaptedWay';
 import { changesBetween } from './changesBetween';
 import { movesBetween, turnBetween } from './moves';
 import { planSeries, priceOf, type SeriesRequest } from './planSeries';

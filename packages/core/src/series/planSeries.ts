@@ -114,8 +114,8 @@ function sayWhatIsSaved(effort: SeriesEffort, asGiven: SeriesEffort): string {
  * and for constraints that run in a circle
  */
 export function planSeries(request: SeriesRequest): SeriesPlan {
-  const { items, prices: given, order: asked, startsOnTheBack = false, ...base } = request;
-  const prices: Prices = { ...defaultPrices, ...given };
+  const { items, prices: changedPrices, order: asked, startsOnTheBack = false, ...base } = request;
+  const prices: Prices = { ...defaultPrices, ...changedPrices };
   const rules: HouseRules = withDefaults(base.rules);
   const situation: Situation = situationFor(base.patient?.ageYears, base.situation);
   const hurt = isInjured(situation);

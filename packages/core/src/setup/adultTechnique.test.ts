@@ -7,7 +7,7 @@ import fc from 'fast-check';
 import { indexPerMas, primaryTransmission, scatterToPrimary } from '../exposure/beamModel';
 import { fitOutput } from '../exposure/calibrate';
 import { gridLoss } from '../exposure/gridCutoff';
-import { gridWantedBy } from '../exposure/gridWanted';
+import { gridNeededBy } from '../exposure/gridNeed';
 import { settleMas } from '../exposure/settleMas';
 import { bearableKw } from '../exposure/tubeLoad';
 import { projectionOf, projections } from '../projections/catalogue';
@@ -63,7 +63,7 @@ const conditions = ([, id, , , , sidCm, cm, , , target]: Row): Conditions => {
     gridLossAtCentre: 0,
     child: false,
     multipliers: [],
-    still: true,
+    cooperative: true,
   };
 };
 
@@ -126,13 +126,13 @@ test('every chart of the catalogue agrees with the published beam model', () => 
 
 describe('a technique of a whole set-up', () => {
   const adult = { ageYears: 40, sex: 'male' as const };
-  const wanted = (request: Parameters<typeof computeSetup>[0]) => computeSetup(request).exposure.wantedMas;
+  const expected = (request: Parameters<typeof computeSetup>[0]) => computeSetup(request).exposure.wantedMas;
 
   test('rises with the thickness of the part', () => {
     fc.assert(
       fc.property(fc.integer({ min: 170, max: 240 }), fc.integer({ min: 3, max: 30 }), (mm, more) => {
         const at = (partThicknessMm: number) =>
-          wanted({ projectionId: 'abdomen-ap-supine', patient: { ...adult, partThicknessMm } });
+          expected({ projectionId: 'abdomen-ap-supine', patient: { ...adult, partThicknessMm } });
         expect(at(mm + more)).toBeGreaterThan(at(mm));
       }),
       { numRuns: 25 },
@@ -158,11 +158,11 @@ describe('a technique of a whole set-up', () => {
       ),
     });
     const byRatio = [5, 6, 8, 10, 12, 16].map((ratio) =>
-      wanted({ projectionId: 'pelvis-ap', patient: adult, room: room(ratio) }),
+      expected({ projectionId: 'pelvis-ap', patient: adult, room: room(ratio) }),
     );
     expect(byRatio).toEqual([...byRatio].sort((a, b) => a - b));
     expect(byRatio[0]).toBeGreaterThan(
-      wanted({ projectionId: 'pelvis-ap', patient: adult, overrides: { grid: false, kVp: 80 } }),
+      expected({ projectionId: 'pelvis-ap', patient: adult, overrides: { grid: false, kVp: 80 } }),
     );
   });
   test('start and factors come to what is wanted, whatever is set by hand', () => {
@@ -310,16 +310,16 @@ describe('the grid of a set-up', () => {
 });
 
 test('a grid is wanted by thickness and kVp', () => {
-  const wanted = (thicknessMm: number, kVp: number) => gridWantedBy(thicknessMm, kVp, thicknessMm, [300, 300]).wanted;
-  expect([wanted(30, 55), wanted(95, 66), wanted(40, 80), wanted(90, 75), wanted(100, 60), wanted(210, 80)]).toEqual([
-    false,
-    false,
-    false,
-    true,
-    true,
-    true,
-  ]);
-  expect(gridWantedBy(200, 80, 200, [350, 430]).scatter).toBeCloseTo(4.01, 1);
+  const expected = (thicknessMm: number, kVp: number) => gridNeededBy(thicknessMm, kVp, thicknessMm, [300, 300]).wanted;
+  expect([
+    expected(30, 55),
+    expected(95, 66),
+    expected(40, 80),
+    expected(90, 75),
+    expected(100, 60),
+    expected(210, 80),
+  ]).toEqual([false, false, false, true, true, true]);
+  expect(gridNeededBy(200, 80, 200, [350, 430]).scatter).toBeCloseTo(4.01, 1);
 });
 
 test('cells beside the part end the exposure early, and that is said', () => {

@@ -41,11 +41,11 @@ describe('chests of small children', () => {
         const setup = setupOf(entry, { ageYears });
         expect([entry.id, setup.breathing.words]).toEqual([entry.id, '']);
         expect(breathSequence(setup)).toEqual([]);
-        const told = setup.steps
+        const found = setup.steps
           .filter(({ group }) => group === 'breathe')
           .map(({ text }) => text)
           .join();
-        expect(told).not.toMatch(/“/);
+        expect(found).not.toMatch(/“/);
         expect(setup.exposure.timeMs).toBeLessThan(1000);
       }
     expect(setupOf(lungs[0], { ageYears: 30 }).breathing.words).toMatch(/^Breathe in/);
@@ -150,33 +150,33 @@ describe('cells and grid', () => {
     expect(byHand.problems.find(({ code }) => code === 'aec-cover')!.text).toMatch(/DI under/);
   });
   test('a grid that cuts the edge off is told wherever a set-up is told, with its range', () => {
-    let told = 0;
+    let found = 0;
     for (const room of demoRooms)
       for (const entry of projections) {
         const setup = setupOf(entry, { ageYears: 40, sex: 'male' }, room);
         const lost = (setup.image.grid?.worseEdge ?? 0) >= EDGE_SHARE;
         expect([entry.id, codes(setup).includes('grid-cut-off')]).toEqual([entry.id, lost]);
         if (!lost) continue;
-        told += 1;
+        found += 1;
         expect(setup.problems.find(({ code }) => code === 'grid-cut-off')!.text).toMatch(
           /edge\. It is focused to .* SID|lean/,
         );
       }
-    expect(told).toBeGreaterThan(20);
+    expect(found).toBeGreaterThan(20);
   });
 });
 
 test('a row of the room’s chart that cannot be right is told where the technique starts from it', () => {
   const { id, exposure } = projectionOf('knee-ap');
   const { thicknessMm, mAs, kVp, sidMm, gridRatio } = exposure.chart;
-  const told = (times: number) => {
+  const found = (times: number) => {
     const row = { projectionId: id, thicknessMm, kVp, mAs: mAs * times, sidMm, gridRatio };
     const room = { ...ROOM_ONE, generator: { ...ROOM_ONE.generator, chart: [row] } };
     const setup = computeSetup({ projectionId: id, side: 'left', patient: { ageYears: 40, sex: 'male' }, room });
     return setup.problems.filter(({ code }) => code === 'chart-row-odd').map(({ text }) => text);
   };
-  expect(told(1)).toEqual([]);
-  expect(told(100)).toEqual([
+  expect(found(1)).toEqual([]);
+  expect(found(100)).toEqual([
     expect.stringMatching(/row of the room’s own chart.*cannot be right: .*times what Room 1/),
   ]);
 });

@@ -449,8 +449,8 @@ describe('for any patient in range, any entry and any room', () => {
           // Bones are mirrored, the organs of the trunk are not.
           const organs = entry.cover.some((item) => 'structure' in item && /kidney|colon|bladder/.test(item.structure));
           if (!organs)
-            for (const way of ['width', 'height'] as const)
-              expect(Math.abs(right.field.neededMm[way] - left.field.neededMm[way])).toBeLessThanOrEqual(5);
+            for (const extent of ['width', 'height'] as const)
+              expect(Math.abs(right.field.neededMm[extent] - left.field.neededMm[extent])).toBeLessThanOrEqual(5);
           expect(new Set([left.marker.letter, right.marker.letter]).size).toBe(left.marker.letters.length > 1 ? 1 : 2);
         },
       ),

@@ -6,10 +6,10 @@ import { aimAndHold } from './pipeline/aimed';
 import { readRequest } from './pipeline/asked';
 import { describe } from './pipeline/described';
 import { chooseExposure } from './pipeline/exposed';
-import { openLight } from './pipeline/lit';
+import { openCollimator } from './pipeline/collimated';
 import { poseAndPlace } from './pipeline/posed';
 import { standInRoom } from './pipeline/stood';
-import type { Known } from './placing/placeGiven';
+import type { Known } from './placing/placeAdapted';
 import type { SetupRequest } from './request';
 import type { Setup } from './setup';
 
@@ -18,7 +18,7 @@ import type { Setup } from './setup';
  * @throws RangeError as `computeSetup`
  */
 export const computeSetupWith = (request: SetupRequest, known: Known): Setup =>
-  describe(chooseExposure(openLight(standInRoom(aimAndHold(poseAndPlace(readRequest(request, known)))))));
+  describe(chooseExposure(openCollimator(standInRoom(aimAndHold(poseAndPlace(readRequest(request, known)))))));
 
 /**
  * Computes the set-up.

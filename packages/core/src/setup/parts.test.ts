@@ -8,17 +8,17 @@ import { inches } from '../quantity/length';
 import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { holderOf } from '../room/room';
-import { cautionsFor } from './told/caution';
+import { cautionsFor } from './readouts/caution';
 import { computeSetup } from './computeSetup';
 import { clippedBy, neededField, shadowsOf, type Shadow } from './collimation/cover';
 import { chooseHolder } from './ray/holder';
-import { fieldCorners, openField } from './collimation/light';
+import { fieldCorners, openField } from './collimation/collimatedField';
 import { kneeAngleByPelvis } from './placing/place';
 import { situationFor } from './request';
 import { chooseTechnique } from './technique/technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './ray/tube';
 import { applyRules } from './variant';
-import { barred, chooseWay, sparing } from './placing/way';
+import { barred, choosePositioning, sparing } from './placing/positioning';
 import { bothUnits } from '../words/stepWords';
 import { bearingWords } from '../words/centreWords';
 
@@ -109,20 +109,20 @@ describe('light', () => {
     expect(shiftsMm[0] - field.height / 2).toBeLessThan(shiftsMm[1] + field.height / 2 - 40);
   });
   it('an unknown receptor is said and another one taken', () => {
-    const light = open(300, { overrides: { receptorId: '20x20' } });
-    expect(light.problems.map(({ code }) => code)).toEqual(['receptor-unknown']);
-    expect(light.fit.receptor.name).toBe('10×12');
+    const lightField = open(300, { overrides: { receptorId: '20x20' } });
+    expect(lightField.problems.map(({ code }) => code)).toEqual(['receptor-unknown']);
+    expect(lightField.fit.receptor.name).toBe('10×12');
   });
   it('a field pulled by hand is the one that is open; what it cuts is named', () => {
-    const light = open(400, { overrides: { fieldMm: [100, 300] } });
-    expect(light.field).toEqual({ width: 100, height: 300 });
-    expect(light.clipped).toEqual(['knee', 'ankle']);
-    expect(light.problems[0].text).toMatch(/clips knee and ankle: .* are needed, .* are open/);
+    const lightField = open(400, { overrides: { fieldMm: [100, 300] } });
+    expect(lightField.field).toEqual({ width: 100, height: 300 });
+    expect(lightField.clipped).toEqual(['knee', 'ankle']);
+    expect(lightField.problems[0].text).toMatch(/clips knee and ankle: .* are needed, .* are open/);
   });
   it('the collimator’s widest field holds at a short SID', () =>
     expect(open(400, { sidMm: 800 }).field.height).toBe(344));
   it('only a margin cut is said, and does not forbid', () => {
-    const light = openField({
+    const lightField = openField({
       shadows: [mark('hip', 170, 0)],
       needed: { width: 460, height: 300 },
       projection: projectionOf('pelvis-ap'),
@@ -132,7 +132,7 @@ describe('light', () => {
       overrides: {},
       unit: 'cm',
     });
-    expect(light.problems).toEqual([
+    expect(lightField.problems).toEqual([
       expect.objectContaining({
         code: 'margin',
         text: expect.stringMatching(/its margin is clipped by 3 cm in all: 43 × 30 cm are open/),
@@ -210,11 +210,11 @@ describe('way', () => {
   });
   it('a position that is not the entry’s is refused with those that are', () => {
     expect(
-      chooseWay(chest, situationFor(40), ROOM_ONE, null, { position: 'prone' }, OF_TRUNK).problems[0].text,
+      choosePositioning(chest, situationFor(40), ROOM_ONE, null, { position: 'prone' }, OF_TRUNK).problems[0].text,
     ).toMatch(/not done prone; it is done erect/);
   });
   it('a unit without the holder says so', () => {
-    const { problems } = chooseWay(chest, situationFor(40), MOBILE_UNIT, null, {}, OF_TRUNK);
+    const { problems } = choosePositioning(chest, situationFor(40), MOBILE_UNIT, null, {}, OF_TRUNK);
     expect(problems[0]).toMatchObject({
       code: 'no-holder',
       text: expect.stringMatching(/Mobile unit has no wall stand/),
@@ -225,10 +225,10 @@ describe('way', () => {
       .filter(({ positions }) => positions.some(({ ifInjured }) => ifInjured))
       .map((entry) => [entry.id, entry] as const),
   )('%s spares the hurt: nothing is turned, bent or raised', (_id, entry) => {
-    for (const way of entry.positions) {
-      const spared = sparing(way, situationFor(40, { fractureSuspected: true }));
-      if (way.ifInjured) expect(spared.say).not.toMatch(/turned in 15|knees bent|chin up|at a right angle/);
-      expect(sparing(way, situationFor(40))).toEqual({ ...way, poseAlone: false });
+    for (const positioning of entry.positions) {
+      const spared = sparing(positioning, situationFor(40, { fractureSuspected: true }));
+      if (positioning.ifInjured) expect(spared.say).not.toMatch(/turned in 15|knees bent|chin up|at a right angle/);
+      expect(sparing(positioning, situationFor(40))).toEqual({ ...positioning, poseAlone: false });
     }
   });
 });
@@ -269,7 +269,7 @@ describe('technique', () => {
     support: 'table' as const,
     gridLossAtCentre: 0,
     multipliers: [],
-    still: true,
+    cooperative: true,
     child: false,
   };
   it('is the room’s chart at the chart’s own conditions', () => {

@@ -66,11 +66,17 @@ function staticFaults(entry: Projection): Omit<EntryFault, 'entry'>[] {
   });
   if (entry.alongBone) marks(entry.alongBone, 'alongBone');
   if (ray.along) marks(ray.along, 'ray.along');
-  entry.positions.forEach((way, i) => {
-    way.contact.forEach((id) => need(SEGMENTS.has(id), `positions.${i}.contact`, `the body has no segment "${id}"`));
-    if (way.partFrame)
-      need(SEGMENTS.has(way.partFrame), `positions.${i}.partFrame`, `the body has no segment "${way.partFrame}"`);
-    Object.keys(way.joints).forEach((name) =>
+  entry.positions.forEach((positioning, i) => {
+    positioning.contact.forEach((id) =>
+      need(SEGMENTS.has(id), `positions.${i}.contact`, `the body has no segment "${id}"`),
+    );
+    if (positioning.partFrame)
+      need(
+        SEGMENTS.has(positioning.partFrame),
+        `positions.${i}.partFrame`,
+        `the body has no segment "${positioning.partFrame}"`,
+      );
+    Object.keys(positioning.joints).forEach((name) =>
       need(isMotion(name), `positions.${i}.joints`, `there is no joint movement "${name}"`),
     );
   });

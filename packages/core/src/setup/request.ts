@@ -10,7 +10,7 @@ import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema } from '../room/houseRules';
 import { BODY_POSITIONS, HOLDERS } from '../projections/vocabulary';
 import { roomSchema } from '../room/room';
-import { givenWaySchema, type GivenWay } from './placing/given';
+import { adaptedWaySchema, type AdaptedWay } from './placing/adaptedWay';
 
 const degrees = z.number().min(-180, { error: 'A joint angle must be -180 to 180°' }).max(180, {
   error: 'A joint angle must be -180 to 180°',
@@ -34,8 +34,8 @@ const bounded = (name: string, low: number, high: number, unit: string) => {
 };
 
 /** Parts that must not be moved, whatever for. */
-export const KEPT_STILL = ['neck', 'hip', 'pelvis', 'left arm', 'right arm', 'left leg', 'right leg'] as const;
-export type KeptStill = (typeof KEPT_STILL)[number];
+export const IMMOBILIZED_REGIONS = ['neck', 'hip', 'pelvis', 'left arm', 'right arm', 'left leg', 'right leg'] as const;
+export type ImmobilizedRegion = (typeof IMMOBILIZED_REGIONS)[number];
 /** What the picture is to show or rule out, where it decides how it must be taken. */
 export const SUSPECTED = ['fluid level', 'free gas', 'hip fracture', 'dislocation', 'foreign body'] as const;
 export type Suspected = (typeof SUSPECTED)[number];
@@ -56,7 +56,7 @@ export const situationSchema = z.strictObject({
   holdsStill: z.boolean(),
   spineNotCleared: z.boolean(),
   fractureSuspected: z.boolean(),
-  keepStill: z.array(z.enum(KEPT_STILL)).max(KEPT_STILL.length),
+  keepStill: z.array(z.enum(IMMOBILIZED_REGIONS)).max(IMMOBILIZED_REGIONS.length),
   suspected: z.array(z.enum(SUSPECTED)).max(SUSPECTED.length),
   worn: z.array(z.enum(WORN)).max(WORN.length),
   /** Round the part, and what has changed in it: both change the exposure. */
@@ -158,7 +158,7 @@ export const setupRequestSchema = z
     rules: houseRulesSchema.optional(),
     overrides: overridesSchema.optional(),
     /** Done in another way than the entry's own. */
-    way: givenWaySchema.optional(),
+    way: adaptedWaySchema.optional(),
   })
   .superRefine((request, context) => {
     if (request.own && request.own.id !== request.projectionId)
@@ -182,5 +182,5 @@ export const setupRequestSchema = z
   });
 export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own' | 'way'> & {
   own?: Projection;
-  way?: GivenWay;
+  way?: AdaptedWay;
 };

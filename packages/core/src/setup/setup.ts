@@ -11,10 +11,10 @@ import type { Surface } from '../room/rest';
 import type { Values } from '../words/fact';
 
 import type { Breathing } from './placing/breath';
-import type { GivenWay } from './placing/given';
+import type { AdaptedWay } from './placing/adaptedWay';
 import type { GridCheck } from './technique/gridCheck';
 import type { Problem } from './problem';
-import type { Protection } from './told/protection';
+import type { Protection } from './readouts/protection';
 import type { TechniqueChoice } from './technique/technique';
 import type { Situation } from './request';
 import type { Support } from './placing/support';
@@ -151,7 +151,7 @@ export type Setup = {
     acrossShiftMm: number;
   };
   /** Another way than the entry's own, where it was done so. */
-  way: GivenWay | null;
+  way: AdaptedWay | null;
   /** Course of the ray in the anatomical axes of the part, and of both halves where it is a joint. */
   inPart: { segment: string; ray: Vec3<InSegment> }[];
   centre: {

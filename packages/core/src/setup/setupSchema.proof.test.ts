@@ -5,7 +5,7 @@ import { changesBetween } from '../series/changesBetween';
 import { breathSequence } from '../exam/breathing';
 import { exportRecordedBody } from '../interchange/bodyDocument';
 import { computeSetup } from './computeSetup';
-import { markerPlaces } from './collimation/markerPlace';
+import { markerPositions } from './collimation/markerPlace';
 import { requestOfToday, setupOfToday } from './migrations';
 import type { SetupRequest } from './request';
 import { setupSchema } from './setupSchema';
@@ -57,7 +57,7 @@ describe('set-ups that version 1 kept', () => {
     expect(changesBetween(today[1], today[0]).length).toBeGreaterThan(3);
     expect(breathSequence(today[2]).map(({ phrase }) => phrase)).toEqual(['in', 'out', 'deep', 'hold', 'normal']);
     // The oldest knew one letter and no place.
-    expect(markerPlaces(today[2])).toHaveLength(1);
+    expect(markerPositions(today[2])).toHaveLength(1);
     expect(exportRecordedBody(today[2]).state.rest).toBe('standing');
     expect(today[2].dose.spread).toBeGreaterThan(0);
   });

@@ -17,7 +17,7 @@ import {
   STUDY_STAGES,
   VIEWS,
 } from '../projections/vocabulary';
-import { givenWaySchema } from './placing/given';
+import { adaptedWaySchema } from './placing/adaptedWay';
 import type { Verdict } from './judge';
 import { PROBLEM_CODES } from './problem';
 import { AEC_CHOICES, situationSchema } from './request';
@@ -183,7 +183,7 @@ export const setupSchema: z.ZodType<Setup> = z
       acrossSays: z.string().nullable(),
       acrossShiftMm: number,
     }),
-    way: givenWaySchema.nullable(),
+    way: adaptedWaySchema.nullable(),
     inPart: z.array(z.strictObject({ segment: z.string(), ray: vector })),
     centre: z.strictObject({
       landmark: z.string(),

@@ -54,8 +54,8 @@ const all = (setup: Setup): string => setup.steps.map(({ text }) => text).join('
 
 test('steps come in the order of the work and none is missing', () => {
   check((setup) => {
-    const places = setup.steps.map(({ group }) => STEP_GROUPS.indexOf(group));
-    expect([...places].sort((a, b) => a - b)).toEqual(places);
+    const found = setup.steps.map(({ group }) => STEP_GROUPS.indexOf(group));
+    expect([...found].sort((a, b) => a - b)).toEqual(found);
     for (const group of [
       'room',
       'patient',
@@ -106,7 +106,11 @@ test('a hurt patient is never asked to turn, bend, raise or straighten', () => {
       .filter(({ group }) => group === 'position')
       .map(({ text }) => text)
       .join('\n');
-    if (projectionOf(setup.projectionId).positions.some((way) => way.ifInjured && way.body === setup.position.body))
+    if (
+      projectionOf(setup.projectionId).positions.some(
+        (positioning) => positioning.ifInjured && positioning.body === setup.position.body,
+      )
+    )
       expect(spoken).not.toMatch(/feet turned in 15|knees bent|chin up|Turn the leg in|Toes slightly in/);
     return undefined;
   }, 40);

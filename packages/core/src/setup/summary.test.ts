@@ -69,8 +69,8 @@ test('schools of children hold for children only', () => {
 });
 
 test('a receptor that the house lays one way is laid so', () => {
-  const way = (choice: string) =>
+  const ruled = (choice: string) =>
     computeSetup({ projectionId: 'chest-ap', rules: { chestReceptor: choice }, overrides: { holder: 'table-top' } })
       .receptor.orientation;
-  expect([way('lengthwise'), way('crosswise')]).toEqual(['lengthwise', 'crosswise']);
+  expect([ruled('lengthwise'), ruled('crosswise')]).toEqual(['lengthwise', 'crosswise']);
 });

@@ -11,18 +11,18 @@ import { breathWords } from './placing/breath';
 import type { Setup } from './setup';
 import { HOLDER_WORDS } from '../words/names';
 import { bothUnits } from '../words/stepWords';
-import { techniqueWords, tiltWords } from './told/words';
+import { techniqueWords, tiltWords } from './readouts/words';
 
 export type SummaryLine = { name: string; text: string };
 
 export function summaryOf(setup: Setup, unit: LengthUnit): SummaryLine[] {
   const { receptor, tube, centre, field, exposure, position, breathing, marker } = setup;
-  const way = receptor.size.fixed ? '' : `, ${receptor.outcome === 'diagonal' ? 'diagonal' : receptor.orientation}`;
+  const laid = receptor.size.fixed ? '' : `, ${receptor.outcome === 'diagonal' ? 'diagonal' : receptor.orientation}`;
   return [
     { name: 'Position', text: position.say },
     {
       name: 'Receptor',
-      text: `${receptor.size.name}${way}${receptor.exposures > 1 ? `, ${receptor.exposures} exposures` : ''}, ${HOLDER_WORDS[receptor.holder]}`,
+      text: `${receptor.size.name}${laid}${receptor.exposures > 1 ? `, ${receptor.exposures} exposures` : ''}, ${HOLDER_WORDS[receptor.holder]}`,
     },
     { name: 'Grid', text: receptor.grid ? `${receptor.grid.ratio}:1` : 'none' },
     { name: 'SID', text: bothUnits(tube.sidMm, unit) },

@@ -8,7 +8,7 @@ import { withDefaults } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
 import type { Overrides, SetupRequest } from './request';
 import type { Setup } from './setup';
-import { techniqueWords } from './told/words';
+import { techniqueWords } from './readouts/words';
 
 export type WhatIfLine = {
   name: string;

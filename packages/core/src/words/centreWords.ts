@@ -31,8 +31,8 @@ const leadsTo = (toward: Direction): string =>
 export const relationWords = (bearings: readonly Bearing[], name: string, unit: LengthUnit): string =>
   bearings
     .map(({ toward, mm }, i) => {
-      const way = i === bearings.length - 1 ? leadsTo(toward) : DIRECTIONS[toward];
-      return i === 0 ? way : `${lengthPair(mm, unit)} ${way}`;
+      const direction = i === bearings.length - 1 ? leadsTo(toward) : DIRECTIONS[toward];
+      return i === 0 ? direction : `${lengthPair(mm, unit)} ${direction}`;
     })
     .join(' and ') + ` ${name}`;
 

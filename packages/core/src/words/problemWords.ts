@@ -51,9 +51,9 @@ const outside = ({ name, thicknessMm, testedMm }: OutsideModel, { unit }: Speech
     ? `This patient measures ${formatLength(thicknessMm, unit)} here; the technique of ${name} was tested up to ${formatLength(testedMm, unit)}`
     : `The technique of ${name} was not tested under these conditions`;
 
-type Reach = { room: string; reachedMm: number; wantedMm: number };
-const reached = ({ room, reachedMm, wantedMm }: Reach, { unit }: Speech): string =>
-  `${room} reaches ${formatLength(reachedMm, unit)} of the ${formatLength(wantedMm, unit)} SID wanted; all numbers are for ${formatLength(reachedMm, unit)}.`;
+type Reach = { room: string; reachedMm: number; neededMm: number };
+const reached = ({ room, reachedMm, neededMm }: Reach, { unit }: Speech): string =>
+  `${room} reaches ${formatLength(reachedMm, unit)} of the ${formatLength(neededMm, unit)} SID wanted; all numbers are for ${formatLength(reachedMm, unit)}.`;
 
 type GridLost = {
   centre: number;
@@ -123,8 +123,8 @@ export const PROBLEM_WORDS = {
     `The field clips ${listWords(shown)}: ${rectangle({ widthMm: neededWidthMm, heightMm: neededHeightMm }, speech)} are needed, ${rectangle(open, speech)} are open.`,
   margin: ({ cutMm, ...open }: { cutMm: number } & Rectangle, speech: Speech) =>
     `All that must be shown is inside the field, but its margin is clipped by ${formatLength(cutMm, speech.unit)} in all: ${rectangle(open, speech)} are open.`,
-  'angle-limit': ({ room, mostDeg, wantedDeg }: { room: string; mostDeg: number; wantedDeg: number }) =>
-    `The tube of ${room} tilts to ${mostDeg}°; ${wantedDeg}° is out of reach.`,
+  'angle-limit': ({ room, mostDeg, neededDeg }: { room: string; mostDeg: number; neededDeg: number }) =>
+    `The tube of ${room} tilts to ${mostDeg}°; ${neededDeg}° is out of reach.`,
   'in-the-way': ({ what, says }: { what: keyof typeof BLOCKED; says: string }) => BLOCKED[what](says),
   'tube-load': ({
     kVp,
@@ -144,8 +144,8 @@ export const PROBLEM_WORDS = {
     mostMa: number;
   }) =>
     `${kVp} kVp and ${mAs} mAs${mA === null ? '' : ` at ${mA} mA`} are more than the ${spot} focal spot of ${room} bears (${kW} kW, up to ${mostMa} mA).`,
-  'tube-low': ({ room, lowestMm, wantedMm }: { room: string; lowestMm: number; wantedMm: number }, { unit }: Speech) =>
-    `The tube of ${room} goes down to ${formatLength(lowestMm, unit)} above the floor; ${formatLength(wantedMm, unit)} is wanted.`,
+  'tube-low': ({ room, lowestMm, neededMm }: { room: string; lowestMm: number; neededMm: number }, { unit }: Speech) =>
+    `The tube of ${room} goes down to ${formatLength(lowestMm, unit)} above the floor; ${formatLength(neededMm, unit)} is wanted.`,
   'outside-model': (values: OutsideModel, speech: Speech) =>
     `${outside(values, speech)}: no mAs is given. Take it from the room's own chart and type it.`,
   'technique-unchecked': (values: OutsideModel, speech: Speech) =>
@@ -158,10 +158,10 @@ export const PROBLEM_WORDS = {
   'grid-cut-off': gridWords,
   'grid-stays': ({ holder }: { holder: HolderKind }) =>
     `The grid of the ${HOLDER_WORDS[holder]} cannot be taken out; the technique counts it in.`,
-  'joint-limit': ({ motion, wantedDeg, heldDeg }: { motion: string; wantedDeg: number; heldDeg: number }) => {
+  'joint-limit': ({ motion, neededDeg, limitedDeg }: { motion: string; neededDeg: number; limitedDeg: number }) => {
     const side = motion.endsWith('_L') ? 'left ' : motion.endsWith('_R') ? 'right ' : '';
     return capitalize(
-      `${side}${motionSays(motion as Motion, heldDeg)} only; the view wants ${formatAngle(Math.abs(wantedDeg))}.`,
+      `${side}${motionSays(motion as Motion, limitedDeg)} only; the view wants ${formatAngle(Math.abs(neededDeg))}.`,
     );
   },
   'mas-limit': ({ wantedMas, mostMas }: { wantedMas: number; mostMas: number }) =>

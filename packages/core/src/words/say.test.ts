@@ -27,7 +27,7 @@ test('lengths in the unit that is asked for, plural and sides as they are', () =
   expect(say(sid, { unit: 'cm' })).toBe('SID 101.5 cm → 183 cm');
   expect(say({ code: 'cost-holders', values: { count: 1 } }, { unit: 'in' })).toBe('1 person to hold');
   expect(say({ code: 'cost-holders', values: { count: 2 } }, { unit: 'in' })).toBe('2 people to hold');
-  expect(problem('joint-limit', { motion: 'kneeFlexion_L', wantedDeg: 90, heldDeg: 20 }).text).toMatch(
+  expect(problem('joint-limit', { motion: 'kneeFlexion_L', neededDeg: 90, limitedDeg: 20 }).text).toMatch(
     /^Left knee flexion 20° only; the view wants 90°\.$/,
   );
   const exposures = {

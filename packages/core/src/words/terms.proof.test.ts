@@ -6,7 +6,9 @@ import { findOtherWays } from '../adapt/findOtherWays';
 import { situationPresets } from '../adapt/presets';
 import { scenarios } from '../exercise/scenarios';
 import { posedLandmark } from '../body/posed';
-import { applyToPoint } from '../geometry/frame';
+import { markOf } from '../body/body';
+import { applyToDirection, applyToPoint } from '../geometry/frame';
+import { dot, negate, subtract, type Vec3 } from '../geometry/vector';
 import { standingOf } from '../radiograph/bodySolids';
 import { projections } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
@@ -153,21 +155,51 @@ test('no hole is left open, and no figure has an exponent', () => {
   expect(found(/(?<![\d¼½¾])0 in\b/)).toEqual([]);
 });
 
-test('the landmarks that are checked by touch lie as far from the light as is told', () => {
+/** A direction of a part, written down here anew: x to the patient's left, y to the back, z to the head. */
+function directionOf(word: string, segment: string, side: 'L' | 'R' | null): Vec3 {
+  const foot = /^(foot|talus|toes)_/.test(segment);
+  const along: Vec3 = foot ? [0, 1, 0] : [0, 0, 1];
+  const outward = side === 'R' ? -1 : 1;
+  const directions: Record<string, Vec3> = {
+    ...{ superior: [0, 0, 1], inferior: [0, 0, -1], anterior: [0, -1, 0], posterior: [0, 1, 0] },
+    ...{ proximal: along, distal: negate(along), palmar: [0, -1, 0], plantar: [0, 0, -1] },
+    dorsal: foot ? [0, 0, 1] : [0, 1, 0],
+    ...{ lateral: [outward, 0, 0], medial: [-outward, 0, 0], left: [1, 0, 0], right: [-1, 0, 0] },
+  };
+  return directions[word]!;
+}
+
+/** Each length of a line with its direction: "2 in (5 cm) superior and ¾ in (1.9 cm) anterior to the EAM". */
+const statedIn = (text: string): { mm: number; word: string }[] =>
+  [...text.matchAll(/(\d*)([¼½¾]?) in \([\d.]+ cm\) (?:to the patient’s )?([a-z]+)/g)].map(([, whole, part, word]) => ({
+    mm: (Number(whole || 0) + FRACTION[part!]!) * 25.4,
+    word: word!,
+  }));
+
+test('what is told for touch is within ¼ in of what the scene gives, along the direction that is named', () => {
+  const QUARTER_MM = 25.4 / 4;
+  const wrong: string[] = [];
   let checked = 0;
   for (const { setup } of cases) {
     const standing = standingOf(setup);
     for (const { landmark, text } of setup.centre.checkBy) {
       const mark = applyToPoint(setup.scene.place, posedLandmark(standing, landmark).p);
-      const away = Math.hypot(...setup.centre.entryMm.map((v, i) => v - mark[i]!));
-      const told = [...text.matchAll(/(\d*)([¼½¾]?) in \(/g)].map(
-        ([, whole, part]) => (Number(whole || 0) + FRACTION[part!]!) * 25.4,
-      );
-      // What is laid off along the axes of the part is no longer than the way itself.
-      expect([setup.name, text, Math.hypot(...told) <= away + 7]).toEqual([setup.name, text, true]);
-      checked += 1;
+      const offset = subtract(setup.centre.entryMm, mark);
+      const { segment } = markOf(standing.body, landmark);
+      const part = /^(scapula|clavicle)_/.test(segment) || landmark === 'C7_sp' ? 'thorax' : segment;
+      const frame = standing.frames[/^greater_trochanter/.test(landmark) ? 'pelvis' : part];
+      const own = setup.side === null ? null : setup.side === 'left' ? 'L' : 'R';
+      const side = landmark.endsWith('_L') ? 'L' : landmark.endsWith('_R') ? 'R' : own;
+      for (const { mm, word } of statedIn(text)) {
+        const axis = applyToDirection(setup.scene.place, applyToDirection(frame, directionOf(word, segment, side)));
+        const measured = dot(offset, axis);
+        checked += 1;
+        if (Math.abs(measured - mm) > QUARTER_MM + 0.01)
+          wrong.push([setup.projectionId, setup.side, text, Math.round(measured)].join());
+      }
     }
   }
+  expect([...new Set(wrong)]).toEqual([]);
   expect(checked).toBeGreaterThan(2000);
 });
 
@@ -211,6 +243,46 @@ test('nobody who cannot stand is told to be erect but seated', () => {
     sits += 1;
   }
   expect(sits).toBeGreaterThan(50);
+});
+
+test('the side that is said to be nearest the receptor, or down, is the one that the scene has there', () => {
+  let [near, down] = [0, 0];
+  for (const { setup } of cases) {
+    const { place, beam } = setup.scene;
+    const left = applyToDirection(place, [1, 0, 0]);
+    const against = /\b(left|right) (?:side(?: of the head)?|shoulder) against/i.exec(setup.position.say);
+    const on = /\b(left|right) lateral recumbent/i.exec(setup.position.say);
+    if (against) {
+      expect([setup.name, setup.position.say, dot(left, beam) > 0]).toEqual([
+        setup.name,
+        setup.position.say,
+        /left/i.test(against[1]!),
+      ]);
+      near += 1;
+    }
+    if (on) {
+      expect([setup.name, setup.position.say, left[2] < 0]).toEqual([
+        setup.name,
+        setup.position.say,
+        /left/i.test(on[1]!),
+      ]);
+      down += 1;
+    }
+    expect(setup.position.say).not.toMatch(/(^|, )(lateral recumbent|side against)/i);
+  }
+  expect(near).toBeGreaterThan(100);
+  expect(down).toBeGreaterThan(100);
+});
+
+test('chair and knees are spoken of to who sits at the table with an arm on it, and to nobody else', () => {
+  let seated = 0;
+  for (const { setup } of cases) {
+    const says = setup.steps.some(({ text }) => /^Chair at a height|knees are not under the table/.test(text));
+    const sits = setup.position.body === 'seated' && setup.receptor.holder === 'table-top';
+    if (says) expect([setup.name, sits]).toEqual([setup.name, true]);
+    seated += says ? 1 : 0;
+  }
+  expect(seated).toBeGreaterThan(100);
 });
 
 test('an oblique position is called by what lies nearest the receptor', () => {

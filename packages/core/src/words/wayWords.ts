@@ -35,8 +35,8 @@ export const COST_WORDS = {
   'cost-grid-loss': ({ percent }: { percent: number }) => `Grid cuts off up to ${percent} % at the edge`,
   'cost-level': ({ sign }: { sign: string }) => `Does not show ${sign}: the beam is not horizontal`,
   'cost-dose': ({ times }: { times: number }) => `${times.toFixed(1)} times the usual dose to the skin`,
-  'cost-sid': ({ sidMm, wantedMm }: { sidMm: number; wantedMm: number }, { unit }: Speech) =>
-    `SID ${formatLength(sidMm, unit)} of ${formatLength(wantedMm, unit)}`,
+  'cost-sid': ({ sidMm, neededMm }: { sidMm: number; neededMm: number }, { unit }: Speech) =>
+    `SID ${formatLength(sidMm, unit)} of ${formatLength(neededMm, unit)}`,
   'cost-posture': ({ posture }: { posture: Posture }) => POSTURES[posture],
   'cost-turn': ({ moved }: { moved: Moved }) => MOVED[moved],
   'cost-posing': ({ hurt }: { hurt: boolean }) => (hurt ? 'The affected part is moved' : 'The part is posed'),

@@ -1,10 +1,10 @@
-import { SignedIn } from '../../places/people/SignedIn';
-import { ExposurePlace } from '../../places/record/ExposurePlace';
+import { SignedIn } from '../../screens/people/SignedIn';
+import { ExposureScreen } from '../../screens/record/ExposureScreen';
 
-export default function ExposureScreen() {
+export default function ExposureRoute() {
   return (
     <SignedIn title="Exposure" purpose="The record tells of patients: sign in to see it.">
-      <ExposurePlace />
+      <ExposureScreen />
     </SignedIn>
   );
 }

@@ -1,10 +1,10 @@
-import { SignedIn } from '../../places/people/SignedIn';
-import { RecordPlace } from '../../places/record/RecordPlace';
+import { SignedIn } from '../../screens/people/SignedIn';
+import { RecordScreen } from '../../screens/record/RecordScreen';
 
-export default function RecordScreen() {
+export default function RecordRoute() {
   return (
     <SignedIn title="Record" purpose="The record tells of patients: sign in to see it.">
-      <RecordPlace />
+      <RecordScreen />
     </SignedIn>
   );
 }

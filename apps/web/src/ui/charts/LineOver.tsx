@@ -54,9 +54,9 @@ export default function LineOver({
   const inner = width - AXIS - START - END;
   const from = points[0]?.x ?? 0;
   const span = Math.max((points[points.length - 1]?.x ?? 1) - from, 1e-9);
-  const held = (y: number) => Math.min(high, Math.max(low, y)) - low;
+  const clamped = (y: number) => Math.min(high, Math.max(low, y)) - low;
   const data = points.map(({ x, y, mark, tone }, i) => ({
-    value: held(y),
+    value: clamped(y),
     spacing: LEAST_GAP + (((points[i + 1]?.x ?? x) - x) / span) * (inner - LEAST_GAP * points.length),
     hideDataPoint: mark === undefined,
     dataPointColor: theme[tone ?? 'lamp'],

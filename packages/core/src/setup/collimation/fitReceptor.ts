@@ -48,11 +48,11 @@ export function fitReceptor(
   // Where both ways fit, the long side of the field goes along the long side of the receptor: most room at the edges.
   const ways = w > h ? (['crosswise', 'lengthwise'] as const) : (['lengthwise', 'crosswise'] as const);
   for (const receptor of bySize) {
-    for (const way of ways) {
-      if (way === 'crosswise' && receptor.fixed) continue;
+    for (const orientation of ways) {
+      if (orientation === 'crosswise' && receptor.fixed) continue;
       const [across, along] =
-        way === 'lengthwise' ? [receptor.widthMm, receptor.heightMm] : [receptor.heightMm, receptor.widthMm];
-      if (w <= across && h <= along) return straight(way, receptor);
+        orientation === 'lengthwise' ? [receptor.widthMm, receptor.heightMm] : [receptor.heightMm, receptor.widthMm];
+      if (w <= across && h <= along) return straight(orientation, receptor);
     }
   }
   if (options.diagonal) {

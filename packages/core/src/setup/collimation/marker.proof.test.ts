@@ -9,7 +9,7 @@ import { projections } from '../../projections/catalogue';
 import type { Projection } from '../../projections/schema';
 import { summarizeSeries } from '../../series/bringList';
 import { computeSetup } from '../computeSetup';
-import { markerPlaces } from './markerPlace';
+import { markerPositions } from './markerPlace';
 import type { Setup } from '../setup';
 
 const patient = { ageYears: 45, sex: 'female' } as const;
@@ -49,7 +49,7 @@ function faultsOf(entry: Projection, setup: Setup): string[] {
     }
   } else if (marker.letters.join() !== 'R,L') faults.push(`letters ${marker.letters.join()}`);
 
-  for (const { letter, p } of markerPlaces(setup)) {
+  for (const { letter, p } of markerPositions(setup)) {
     const off = subtract(p, hit);
     // Inside the light.
     const [a, b, , d] = setup.scene.fields[0];

@@ -6,10 +6,10 @@ import { applyToDirection } from '../../geometry/frame';
 import { dot, subtract, type Vec3 } from '../../geometry/vector';
 import type { Projection } from '../../projections/schema';
 import type { View } from '../../projections/vocabulary';
-import type { GivenWay } from '../placing/given';
-import { marksOf } from '../placing/inWay';
+import type { AdaptedWay } from '../placing/adaptedWay';
+import { marksOf } from '../placing/adaptedProjection';
 import type { PlacedBody } from '../placing/place';
-import { isOfArm, isOfLeg } from '../placing/placeGiven';
+import { isOfArm, isOfLeg } from '../placing/placeAdapted';
 import type { Letter, Marker, Setup, Side } from '../setup';
 import type { SideView } from '../placing/side';
 
@@ -18,7 +18,7 @@ type Input = {
   placed: PlacedBody;
   side: Side | null;
   view: SideView;
-  given: GivenWay | null;
+  adapted: AdaptedWay | null;
   facing: View;
   /** Segment that the projection is of, on the asked side. */
   part: string;
@@ -117,12 +117,12 @@ const unitOf = (from: Vec3, to: Vec3): Vec3 => {
 function spotOf(input: Input, letter: Letter): { spot: Marker['spots'][number]; toward: Toward } {
   const [low, right, , up] = input.corners;
   const [u, v] = [unitOf(low, right), unitOf(low, up)];
-  const inLight = directions(input, letter).map(([toward, d]) => ({ toward, across: dot(d, u), up: dot(d, v) }));
+  const inField = directions(input, letter).map(([toward, d]) => ({ toward, across: dot(d, u), up: dot(d, v) }));
   const {
     toward,
     across,
     up: along,
-  } = inLight.find((each) => Math.hypot(each.across, each.up) >= IN_PLANE) ?? inLight[0];
+  } = inField.find((each) => Math.hypot(each.across, each.up) >= IN_PLANE) ?? inField[0];
   const row = input.projection.marker.row === 'lower' ? -TO_EDGE : TO_EDGE;
   const spot =
     Math.abs(across) >= Math.abs(along)
@@ -136,7 +136,7 @@ const ERECT = new Set(['upright', 'seated']);
 
 /** Signs of the entry that are true of the patient as posed, and those that the position itself asks for. */
 function signsOf(input: Input, left: Vec3): string[] {
-  const { projection, body, horizontal, given, facing } = input;
+  const { projection, body, horizontal, adapted, facing } = input;
   const holds: Record<string, boolean> = {
     upright: ERECT.has(body),
     'weight-bearing': body === 'upright',
@@ -149,8 +149,8 @@ function signsOf(input: Input, left: Vec3): string[] {
   const lying =
     !horizontal || !LIES.has(body)
       ? []
-      : ['arrow up', ...(body === 'lateral-recumbent' ? [`${down} side down`] : given ? ['cross-table'] : [])];
-  return [...new Set([...own, ...(given ? marksOf(given, facing) : []), ...lying])];
+      : ['arrow up', ...(body === 'lateral-recumbent' ? [`${down} side down`] : adapted ? ['cross-table'] : [])];
+  return [...new Set([...own, ...(adapted ? marksOf(adapted, facing) : []), ...lying])];
 }
 
 /** A marker beside a limb lies where the projection leaves room for it; an entry names the side only in front or behind. */
@@ -159,13 +159,13 @@ const sideIsComputed = ({ part, projection: { marker } }: Input): boolean =>
 
 /** @returns letter, signs and place, none of which can disagree with how the patient lies */
 export function markerOf(input: Input): Marker {
-  const { projection, placed, given } = input;
+  const { projection, placed, adapted } = input;
   const left = applyToDirection(placed.posed.place, [1, 0, 0]);
   const letters = lettersOf(input, left);
   const found = letters.map((letter) => spotOf(input, letter));
   const where = letters.length > 1 ? 'each on its own side' : wordsOf(found[0].toward, letters[0], projection);
   // How the entry's own position has it helps nobody who is in another.
-  const place = given
+  const place = adapted
     ? `${projection.marker.row ?? 'upper'} edge of the field, ${where}`
     : found[0].toward === 'letter side' || sideIsComputed(input)
       ? `${projection.marker.place}, ${where}`

@@ -5,7 +5,7 @@ import type { Letter, Setup } from '../setup';
 export type PlacedLetter = { letter: Letter; p: Vec3 };
 
 /** Each letter of a set-up on the receptor of one exposure. */
-export function markerPlaces(setup: Setup, exposure = 0): PlacedLetter[] {
+export function markerPositions(setup: Setup, exposure = 0): PlacedLetter[] {
   const corners = setup.scene.fields[exposure];
   const middle = midpoint(corners[0], corners[2]);
   const half = (to: Vec3) => subtract(to, middle);
@@ -17,4 +17,4 @@ export function markerPlaces(setup: Setup, exposure = 0): PlacedLetter[] {
 }
 
 /** The first of them. */
-export const markerPlace = (setup: Setup, exposure = 0): Vec3 => markerPlaces(setup, exposure)[0].p;
+export const markerPlace = (setup: Setup, exposure = 0): Vec3 => markerPositions(setup, exposure)[0].p;

@@ -3,7 +3,7 @@ import { isChild } from '../../body/patient';
 import { GRID_BEARS_DEG } from '../../exposure/gridCutoff';
 import type { Projection } from '../../projections/schema';
 import type { Grid, Holder } from '../../room/room';
-import type { GivenWay } from '../placing/given';
+import type { AdaptedWay } from '../placing/adaptedWay';
 import { aimRay, type AimedRay } from '../placing/place';
 import { chooseHolder } from '../ray/holder';
 import { angleProblems, tubeAngle, type TubeAngle } from '../ray/tubeAngle';
@@ -25,8 +25,8 @@ export type Aimed = Posed & {
 const SMALL_CHILD_YEARS = 7;
 
 /** A receptor that lies flat under a tube leaning across its lines is better without them; a child by its thickness. */
-function gridWish({ grid }: Projection, given: GivenWay | null, child: boolean): 'yes' | 'no' | 'by-thickness' {
-  if (given && given.holder !== 'stand' && Math.abs(given.acrossDeg) > GRID_BEARS_DEG) return 'no';
+function gridWish({ grid }: Projection, adapted: AdaptedWay | null, child: boolean): 'yes' | 'no' | 'by-thickness' {
+  if (adapted && adapted.holder !== 'stand' && Math.abs(adapted.acrossDeg) > GRID_BEARS_DEG) return 'no';
   if (grid === 'always') return 'yes';
   return grid === 'yes' && child ? 'by-thickness' : grid;
 }
@@ -45,18 +45,18 @@ function thicknessOf(
 }
 
 export function aimAndHold(posed: Posed): Aimed {
-  const { body, given, holders, overrides, placed, problems, projection, room, segments, straightRay, view } = posed;
-  const angle = tubeAngle(projection, given, overrides, placed);
+  const { body, adapted, holders, overrides, placed, problems, projection, room, segments, straightRay, view } = posed;
+  const angle = tubeAngle(projection, adapted, overrides, placed);
   const aimed = angle.leans
     ? aimRay(projection, placed, view, angle.signedDeg, segments, angle.acrossDeg)
     : straightRay;
   const thicknessMm = thicknessOf(posed, angle, aimed);
   const smallChildKvp = body.patient.ageYears < SMALL_CHILD_YEARS ? projection.exposure.smallChild?.kVp : undefined;
-  const wish = smallChildKvp ? 'no' : gridWish(projection, given, isChild(body.patient));
-  const { problems: ofGrid, ...held } = chooseHolder(wish, holders, room, thicknessMm, overrides);
+  const wish = smallChildKvp ? 'no' : gridWish(projection, adapted, isChild(body.patient));
+  const { problems: ofGrid, ...chosen } = chooseHolder(wish, holders, room, thicknessMm, overrides);
   return {
     ...posed,
-    ...held,
+    ...chosen,
     ...{ angle, aimed, thicknessMm, smallChildKvp },
     problems: [...problems, ...angleProblems(angle, room), ...ofGrid],
   };

@@ -7,12 +7,12 @@ import type { LengthUnit } from '../../quantity/length';
 import { ROOM_ONE } from '../../room/demoRooms';
 import { withDefaults, type HouseRules } from '../../room/houseRules';
 import type { Room } from '../../room/room';
-import type { GivenWay } from '../placing/given';
-import { inWay } from '../placing/inWay';
+import type { AdaptedWay } from '../placing/adaptedWay';
+import { adaptProjection } from '../placing/adaptedProjection';
 import { pathSegments } from '../placing/place';
-import type { Known } from '../placing/placeGiven';
+import type { Known } from '../placing/placeAdapted';
 import { sideView, type SideView } from '../placing/side';
-import { judgedParts } from '../placing/wanted';
+import { judgedParts } from '../placing/targetRelation';
 import { situationFor, type Overrides, type SetupRequest, type Situation } from '../request';
 import type { Side } from '../setup';
 import { applyRules, type School } from '../variant';
@@ -31,7 +31,7 @@ export type Asked = {
   asTaught: Projection;
   projection: Projection;
   schools: School[];
-  given: GivenWay | null;
+  adapted: AdaptedWay | null;
   side: Side | null;
   view: SideView;
   /** Segments by which the course of the ray is judged, for the left; the first of them on its side. */
@@ -54,8 +54,8 @@ export function readRequest(request: SetupRequest, known: Known): Asked {
   const body = known.body ?? buildBody(request.patient ?? {});
   const entry = request.own ?? projectionOf(request.projectionId);
   const { projection: asTaught, schools } = applyRules(entry, rules, isChild(body.patient));
-  const given = request.way ?? null;
-  const projection = given ? inWay(asTaught, given) : asTaught;
+  const adapted = request.way ?? null;
+  const projection = adapted ? adaptProjection(asTaught, adapted) : asTaught;
   const side = sideOf(projection, request.side);
   const view = sideView(side);
   const judged = judgedParts(projection, body);
@@ -71,7 +71,7 @@ export function readRequest(request: SetupRequest, known: Known): Asked {
     asTaught,
     projection,
     schools,
-    given,
+    adapted,
     side,
     view,
     judged,

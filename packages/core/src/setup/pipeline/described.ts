@@ -6,62 +6,75 @@ import type { StepGroup } from '../../projections/schema';
 import { capitalize } from '../../quantity/text';
 import { markerOf } from '../collimation/marker';
 import { breathFor } from '../placing/breath';
-import { fillIn, type Stood } from '../placing/fillIn';
+import { fillIn, sidesOf, type Stood } from '../placing/fillIn';
 import { headLineWords } from '../placing/headLine';
-import { facingOf, nameOf, obliquePosition, rayInPart, sayWay, trunkOblique, viewOf } from '../placing/inWay';
+import {
+  facingOf,
+  nameOf,
+  obliquePosition,
+  rayInPart,
+  describeWay,
+  trunkOblique,
+  viewOf,
+} from '../placing/adaptedProjection';
 import { AS_IT_LIES, askFor } from '../placing/keepHead';
-import { erectWords } from '../placing/way';
+import { erectWords } from '../placing/positioning';
 import { bars, blocks } from '../problem';
 import { SETUP_VERSION, type Setup } from '../setup';
 import { sceneOf } from '../stage/scene';
-import { assumptionsOf, beamAssumptions } from '../told/assume';
-import { cautionsFor } from '../told/caution';
-import { centreTold, imageTold, receptorTold, tubeTold } from '../told/told';
-import { protectionFor } from '../told/protection';
-import { takeOffOf } from '../told/takeOff';
-import { composeSteps } from '../told/words';
+import { assumptionsOf, beamAssumptions } from '../readouts/assume';
+import { cautionsFor } from '../readouts/caution';
+import { centringReadout, imageReadout, receptorReadout, tubeReadout } from '../readouts/readouts';
+import { atTable } from '../readouts/atTable';
+import { protectionFor } from '../readouts/protection';
+import { takeOffOf } from '../readouts/takeOff';
+import { composeSteps } from '../readouts/words';
 import { isInjured, neckStays } from '../verdict/kept';
 import type { Exposed } from './exposed';
 
-const stoodIn = ({ placed, situation, way }: Pick<Exposed, 'placed' | 'situation' | 'way'>): Stood => ({
-  erect: erectWords(way, situation),
+const stoodIn = ({ placed, situation, positioning }: Pick<Exposed, 'placed' | 'situation' | 'positioning'>): Stood => ({
+  erect: erectWords(positioning, situation),
   oblique: obliquePosition(placed, null)?.name ?? '',
+  ...sidesOf(placed),
 });
 
 /** Steps of the entry’s own that this patient, position and way call for. */
 function ownSteps({
   asTaught,
-  given,
+  adapted,
   projection,
   situation,
-  way,
+  positioning,
   ...done
 }: Exposed): { group: StepGroup; text: string }[] {
-  const headWords = way.poseAlone || given?.asItLies ? null : headLineWords(projection);
+  const headWords = positioning.poseAlone || adapted?.asItLies ? null : headLineWords(projection);
   const headSteps = headWords
     ? [{ group: 'position' as const, text: headWords, unlessInjured: true, setsHead: true }]
     : [];
   // How the entry's own position is taken helps nobody who is in another.
-  const fits = !given || asTaught.positions[0].body === given.position;
+  const fits = !adapted || asTaught.positions[0].body === adapted.position;
   return [...headSteps, ...projection.steps]
     .filter((step) => !(step.unlessInjured && isInjured(situation)) && !(step.setsHead && neckStays(situation)))
-    .filter((step) => step.group !== 'position' || (fits && !given?.asItLies))
-    .map(({ group, text }) => ({ group, text: fillIn(text, projection, way, stoodIn({ situation, way, ...done })) }));
+    .filter((step) => step.group !== 'position' || (fits && !adapted?.asItLies))
+    .map(({ group, text }) => ({
+      group,
+      text: fillIn(text, projection, positioning, stoodIn({ situation, positioning, ...done })),
+    }));
 }
 
 /** How the position is asked for. */
-function positionSaid({ given, projection, situation, way, ...done }: Exposed): string {
-  if (given) return sayWay(given, trunkOblique(projection, done.placed, given));
-  const asked = askFor(way, projection, neckStays(situation));
-  return fillIn(asked, projection, way, stoodIn({ situation, way, ...done })) || capitalize(AS_IT_LIES);
+function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed): string {
+  if (adapted) return describeWay(adapted, trunkOblique(projection, done.placed, adapted));
+  const asked = askFor(positioning, projection, neckStays(situation));
+  return fillIn(asked, projection, positioning, stoodIn({ situation, positioning, ...done })) || capitalize(AS_IT_LIES);
 }
 
 export function describe(done: Exposed): Setup {
-  const { aimed, angle, asTaught, body, cover, dose, focal, given, grid, gridCheck, gridWanted, holder, horizontal } =
+  const { aimed, angle, asTaught, body, cover, dose, focal, adapted, grid, gridCheck, gridWanted, holder, horizontal } =
     done;
   const {
     judged,
-    light,
+    lightField,
     magnification,
     needed,
     onSurface,
@@ -87,32 +100,33 @@ export function describe(done: Exposed): Setup {
     technique,
     thicknessMm,
   } = done;
-  const { unit, view, way } = done;
+  const { unit, view, positioning } = done;
+  const seated = atTable(part, positioning.body, holder.kind, unit);
   const problems = [...done.problems];
   const { problems: _, ...chosen } = technique;
-  const { field } = light;
+  const { field } = lightField;
   const hit = plane.origin;
   const focusMm = technique.focalSpot === 'small' ? room.generator.smallFocusMm : room.generator.largeFocusMm;
   const skinShare = done.focusToSkinMm / sidMm;
-  const { centre, touched, facts } = centreTold(projection, placed, aimed, {
-    ...{ view, unit, up: plane.v, found: given !== null, segments: done.segments },
+  const { centre, touched, facts } = centringReadout(projection, placed, aimed, {
+    ...{ view, unit, up: plane.v, found: adapted !== null, segments: done.segments },
     crossTable: horizontal && placed.placement.lies,
   });
   const scene = sceneOf({
-    ...{ projection, placed, aimed, shift, plane, focal, light, rotationDeg, holder, touched, cover },
+    ...{ projection, placed, aimed, shift, plane, focal, lightField, rotationDeg, holder, touched, cover },
     aec: technique.aec,
     surfaceHeightMm: onSurface ? surfaceMm : 0,
   });
-  const facing = given ? viewOf(projection, given) : facingOf(projection, way);
+  const facing = adapted ? viewOf(projection, adapted) : facingOf(projection, positioning);
   const own = ownSteps(done);
   // What is barred is never told as a step beside the problem that bars it.
   const barred = problems.some(bars);
   // What is brought for the entry's own holder helps nobody at another.
-  const asUsual = !barred && (!given || given.holder === asTaught.positions[0].holders[0]);
+  const asUsual = !barred && (!adapted || adapted.holder === asTaught.positions[0].holders[0]);
   const setup = {
     version: SETUP_VERSION,
     projectionId: projection.id,
-    name: nameOf(projection, side, given, obliquePosition(placed, given)),
+    name: nameOf(projection, side, adapted, obliquePosition(placed, adapted)),
     region: projection.region,
     side,
     patient: request.patient ?? {},
@@ -121,27 +135,27 @@ export function describe(done: Exposed): Setup {
     feasible: !problems.some(blocks),
     problems,
     position: {
-      body: way.body,
+      body: positioning.body,
       say: barred ? 'Not in this way for this patient' : positionSaid(done),
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: barred ? [] : own.filter((step) => step.group === 'position').map((step) => step.text),
       supports: barred ? [] : supports,
     },
-    receptor: receptorTold(
+    receptor: receptorReadout(
       projection,
-      light,
+      lightField,
       { holder, grid, gridWanted },
       {
         ...{ centre: hit, needed, unit },
-        held: receptorsIn(room, holder).map(({ name }) => name),
+        receptorNames: receptorsIn(room, holder).map(({ name }) => name),
       },
     ),
-    tube: tubeTold(projection, placed, angle, plane, {
+    tube: tubeReadout(projection, placed, angle, plane, {
       ...{ sidMm, sidWantedMm, horizontal, onSurface, surfaceMm, room },
       focusHeightMm: focal[2],
     }),
-    way: given,
+    way: adapted,
     inPart: judged.map((id) => rayInPart(placed, aimed.direction, view.name(id))),
     centre,
     field: {
@@ -150,14 +164,14 @@ export function describe(done: Exposed): Setup {
       neededMm: needed,
       rotationDeg,
       mustShow: [...new Set(cover.map(({ name }) => name))],
-      clipped: light.clipped,
+      clipped: lightField.clipped,
     },
     exposure: { ...chosen, thicknessMm },
     dose: { ...dose, spread: doseSpread(fitSpreadOf(room.generator)) },
-    image: imageTold(angle, { sidMm, focusMm, magnification, square, found: given !== null, gridCheck }),
+    image: imageReadout(angle, { sidMm, focusMm, magnification, square, found: adapted !== null, gridCheck }),
     marker: markerOf({
-      ...{ projection, placed, side, view, given, facing, part, horizontal },
-      body: way.body,
+      ...{ projection, placed, side, view, adapted, facing, part, horizontal },
+      body: positioning.body,
       beam: aimed.direction,
       corners: scene.fields[0],
     }),
@@ -165,9 +179,9 @@ export function describe(done: Exposed): Setup {
     opens: projection.opens ?? null,
     study: projection.study ?? null,
     showsLevels: projection.showsLevels,
-    protection: protectionFor(projection.protection, rules.shielding),
+    protection: [...seated.protection, ...protectionFor(projection.protection, rules.shielding)],
     breathing: breathFor(projection, situation, technique.timeMs),
-    prepare: asUsual ? projection.prepare : [],
+    prepare: [...seated.prepare, ...(asUsual ? projection.prepare : [])],
     aids: asUsual ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
     remove: takeOffOf(projection, body),
     cautions: cautionsFor(projection, body.patient, situation),

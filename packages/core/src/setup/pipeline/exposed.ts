@@ -7,79 +7,91 @@ import { doseProblems } from '../technique/doseAdvice';
 import { checkGrid, gridWarnings, type GridCheck } from '../technique/gridCheck';
 import { multipliersOf } from '../technique/multipliers';
 import { chooseTechnique, type Conditions, type TechniqueChoice } from '../technique/technique';
-import { boardOf } from '../verdict/stillJoints';
-import type { Lit } from './lit';
+import { boardOf } from '../verdict/immobilized';
+import type { Collimated } from './collimated';
 
-export type Exposed = Lit & {
+export type Exposed = Collimated & {
   gridCheck: GridCheck | null;
   technique: TechniqueChoice;
   dose: ReturnType<typeof doseOf>;
 };
 
-function gridAt({ angle, grid, light, overrides, room, sidMm, square }: Lit): GridCheck | null {
+function gridAt({ angle, grid, lightField, overrides, room, sidMm, square }: Collimated): GridCheck | null {
   if (!grid) return null;
   const at = {
     sidMm,
     alongDeg: square ? 0 : angle.signedDeg,
     acrossDeg: square ? 0 : angle.acrossDeg,
-    fieldMm: light.field,
-    crosswise: light.orientation === 'crosswise',
+    fieldMm: lightField.field,
+    crosswise: lightField.orientation === 'crosswise',
     maxAngleDeg: room.tube.maxAngleDeg,
   };
   return checkGrid(grid, at, overrides);
 }
 
-function conditionsOf(lit: Lit, gridCheck: GridCheck | null): Conditions {
+function conditionsOf(lit: Collimated, gridCheck: GridCheck | null): Conditions {
   const {
     body,
     focusToSkinMm,
     grid,
     holder,
     horizontal,
-    light,
+    lightField,
     sidMm,
     situation,
     smallChildKvp,
     thicknessMm,
     unit,
-    way,
+    positioning,
   } = lit;
   return {
     thicknessMm,
     sidMm,
     gridRatio: grid?.ratio ?? 0,
-    fieldMm: [light.field.width, light.field.height],
+    fieldMm: [lightField.field.width, lightField.field.height],
     aecInHolder: holder.aec,
     support: holder.kind === 'table-tray' ? 'table' : holder.kind === 'wall' ? 'wall' : 'none',
     gridLossAtCentre: gridCheck?.centre ?? 0,
     child: isChild(body.patient),
-    multipliers: multipliersOf(situation, boardOf(situation, way.body) > 0 && !horizontal),
-    still: situation.holdsStill && situation.holdsBreath,
+    multipliers: multipliersOf(situation, boardOf(situation, positioning.body) > 0 && !horizontal),
+    cooperative: situation.holdsStill && situation.holdsBreath,
     smallChildKvp,
     focusToSkinMm,
     unit,
   };
 }
 
-export function chooseExposure(lit: Lit): Exposed {
-  const { focal, focusToSkinMm, holder, light, overrides, placed, plane, projection, room, sidMm, thicknessMm, unit } =
-    lit;
+export function chooseExposure(lit: Collimated): Exposed {
+  const {
+    focal,
+    focusToSkinMm,
+    holder,
+    lightField,
+    overrides,
+    placed,
+    plane,
+    projection,
+    room,
+    sidMm,
+    thicknessMm,
+    unit,
+  } = lit;
   const gridCheck = gridAt(lit);
   const conditions = conditionsOf(lit, gridCheck);
-  const asWanted = chooseTechnique(projection, room, conditions, overrides);
-  const cells = aecFor(asWanted.inModel ? asWanted.aec : 'none', overrides.aecCells !== undefined, holder.cells, {
+  const firstChoice = chooseTechnique(projection, room, conditions, overrides);
+  const cells = aecFor(firstChoice.inModel ? firstChoice.aec : 'none', overrides.aecCells !== undefined, holder.cells, {
     posed: placed.posed,
     focal,
     plane: { centre: plane.origin, u: plane.u, v: plane.v },
-    field: light.field,
-    kVp: asWanted.kVp,
+    field: lightField.field,
+    kVp: firstChoice.kVp,
     waterMm: thicknessMm * projection.exposure.composition,
   });
   const technique =
-    cells.problems.length === 0 || cells.aec === asWanted.aec
-      ? asWanted
+    cells.problems.length === 0 || cells.aec === firstChoice.aec
+      ? firstChoice
       : chooseTechnique(projection, room, conditions, { ...overrides, aecCells: cells.aec });
-  const field: [number, number] = [light.field.width, light.field.height];
+  const field: [number, number] = [lightField.field.width, lightField.field.height];
   const dose = doseOf(technique, room.generator, focusToSkinMm, sidMm, field);
   return {
     ...lit,

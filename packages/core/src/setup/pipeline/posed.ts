@@ -1,17 +1,17 @@
 /** Step 2: what the patient may do, posed and set down, in its own axes of the holder; and the ray that does not lean. */
 import type { Holder } from '../../room/room';
-import { isOfHead } from '../placing/placeGiven';
+import { isOfHead } from '../placing/placeAdapted';
 import type { AimedRay, PlacedBody } from '../placing/place';
-import { chooseWay, type TakenWay } from '../placing/way';
+import { choosePositioning, type ChosenPositioning } from '../placing/positioning';
 import { problem, type Problem } from '../problem';
 import { placeMeasured } from '../technique/thickness';
 import { neckStays } from '../verdict/kept';
-import { boardOf, isLimited, limitsFor } from '../verdict/stillJoints';
+import { boardOf, isLimited, limitsFor } from '../verdict/immobilized';
 import { forbiddenProblem, forbiddenView, keptMoved } from '../verdict/verdict';
 import type { Asked } from './asked';
 
 export type Posed = Asked & {
-  way: TakenWay;
+  positioning: ChosenPositioning;
   holders: readonly Holder[];
   placed: PlacedBody;
   /** Before the tube is tilted. */
@@ -33,34 +33,34 @@ function oddThickness({ body, unit }: Asked, factor: number | null): Problem[] {
 }
 
 export function poseAndPlace(asked: Asked): Posed {
-  const { asTaught, body, given, known, overrides, part, projection, room, segments, side, situation, view } = asked;
-  const chosen = chooseWay(projection, situation, room, side, overrides, {
-    given: given ?? undefined,
+  const { asTaught, body, adapted, known, overrides, part, projection, room, segments, side, situation, view } = asked;
+  const chosen = choosePositioning(projection, situation, room, side, overrides, {
+    adapted: adapted ?? undefined,
     part,
     mirrored: view.mirrored,
   });
-  const { way, holders } = chosen;
+  const { positioning, holders } = chosen;
   const forbidden = forbiddenView(asTaught, situation);
   const {
     placed,
     straight: straightRay,
     thicknessMm: squareMm,
     factor,
-  } = placeMeasured(projection, way, body, view, segments, {
-    wantedMm: body.patient.partThicknessMm,
-    limits: given ? limitsFor(situation, part) : situation.joints,
-    boardMm: boardOf(situation, way.body),
+  } = placeMeasured(projection, positioning, body, view, segments, {
+    neededMm: body.patient.partThicknessMm,
+    limits: adapted ? limitsFor(situation, part) : situation.joints,
+    boardMm: boardOf(situation, positioning.body),
     neck: !neckStays(situation) ? 'posed' : isOfHead(part) ? 'held' : 'as it is',
     known,
   });
   return {
     ...asked,
-    ...{ way, holders, placed, straightRay, squareMm, factor },
+    ...{ positioning, holders, placed, straightRay, squareMm, factor },
     problems: [
       ...(forbidden ? [forbiddenProblem(forbidden)] : []),
       ...chosen.problems,
       ...keptMoved(placed.pose, part, situation),
-      ...placed.held
+      ...placed.limited
         .filter(({ motion }) => isLimited(motion, situation.joints))
         .map((joint) => problem('joint-limit', joint)),
       ...oddThickness(asked, factor),

@@ -26,7 +26,7 @@ export type Stood = Aimed & {
 };
 
 export function standInRoom(asked: Aimed): Stood {
-  const { angle, body, given, holder, overrides, problems, projection, room, unit, way } = asked;
+  const { angle, body, adapted, holder, overrides, problems, projection, room, unit, positioning } = asked;
   const { placement } = asked.placed;
   const horizontal = isHorizontal(placement.beam);
   const surfaceMm = holder.kind === 'floor' ? 0 : room.surfaceHeightMm;
@@ -37,7 +37,7 @@ export function standInRoom(asked: Aimed): Stood {
     horizontal,
     room,
     surfaceMm,
-    way.seatable ? sittingLowers(body.patient.statureMm) : 0,
+    positioning.seatable ? sittingLowers(body.patient.statureMm) : 0,
   );
   const placed = { ...asked.placed, posed: slideBody(asked.placed.posed, shift) };
   const { crossing, target, through } = asked.aimed;
@@ -56,7 +56,7 @@ export function standInRoom(asked: Aimed): Stood {
   const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, plane.origin, aimed.direction, level, unit);
   const { sidMm } = reach;
   const focal = focalSpotAt(plane.origin, aimed.direction, sidMm);
-  const mustReach = given !== null && horizontal;
+  const mustReach = adapted !== null && horizontal;
   return {
     ...asked,
     ...{ placed, aimed, horizontal, surfaceMm, shift, square, plane, sidWantedMm, sidMm, focal },

@@ -1,5 +1,11 @@
 /** Sentences of an entry take their figures from its data: a figure stands once. */
-import type { PositionWay, Projection } from '../../projections/schema';
+import { applyToDirection } from '../../geometry/frame';
+import { dot, type InRoom, type Vec3 } from '../../geometry/vector';
+import { capitalize } from '../../quantity/text';
+import { ROOM_DOWN } from '../../room/position';
+import type { Side } from '../setup';
+import type { PlacedBody } from './place';
+import type { Positioning, Projection } from '../../projections/schema';
 
 /** What of the position is known only once patient and room are. */
 export type Stood = {
@@ -7,21 +13,32 @@ export type Stood = {
   erect: string;
   /** RAO, LAO, RPO or LPO: what of the body lies nearest the receptor. */
   oblique: string;
+  /** Side of the patient that is nearest the receptor, and the side that is down. */
+  near: Side;
+  down: Side;
 };
 
+/** @returns what `near` and `down` are for a patient in the room */
+export function sidesOf({ posed, placement }: Pick<PlacedBody, 'posed' | 'placement'>): Pick<Stood, 'near' | 'down'> {
+  const left = applyToDirection(posed.place, [1, 0, 0]);
+  const on = (direction: Vec3<InRoom>): Side => (dot(left, direction) >= 0 ? 'left' : 'right');
+  return { near: on(placement.beam), down: on(ROOM_DOWN) };
+}
+
 /**
- * Replaces `{erect}` and `{oblique}` by how the patient is placed, `{turn}`, `{turn2}` by the turns of the view, `{rest}` by what is left of the first to 90°, `{angle}` by the
+ * Replaces `{erect}`, `{oblique}`, `{near}` and `{down}` by how the patient is placed, `{turn}`, `{turn2}` by the turns of the view, `{rest}` by what is left of the first to 90°, `{angle}` by the
  * angle of the tube and `{kneeFlexion_L}` by that angle of the pose.
  * @throws RangeError for a name that the entry does not hold
  */
 export function fillIn(
   text: string,
   { ray, joints }: Pick<Projection, 'ray' | 'joints'>,
-  way: PositionWay,
+  positioning: Positioning,
   stood: Stood,
 ): string {
-  return text.replace(/\{([A-Za-z_0-9]+)\}/g, (_, name: string) => {
-    if (name === 'erect' || name === 'oblique') return stood[name];
+  return text.replace(/\{([A-Za-z_0-9]+)\}/g, (_, name: string, at: number) => {
+    if (name === 'erect' || name === 'oblique' || name === 'near' || name === 'down')
+      return at === 0 ? capitalize(stood[name]) : stood[name];
     const value =
       name === 'turn'
         ? ray.swing[0]?.degrees
@@ -31,7 +48,7 @@ export function fillIn(
             ? ray.swing[1]?.degrees
             : name === 'angle'
               ? ray.angleDeg
-              : (way.joints[name] ?? joints[name]);
+              : (positioning.joints[name] ?? joints[name]);
     if (value === undefined) throw new RangeError(`"{${name}}" is no figure of this projection`);
     return `${Math.round(Math.abs(value))}°`;
   });

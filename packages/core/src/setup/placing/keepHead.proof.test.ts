@@ -5,7 +5,7 @@ import { askFor } from './keepHead';
 import type { SetupRequest } from '../request';
 
 const MOVED = /\b(chin|head|face)\b[^,:;]*\b(up|down|tuck|turned|tipped|tilted|bent|raised|stretched)|pupils level/i;
-const told = (entry: (typeof projections)[number], situation: SetupRequest['situation']): string[] => {
+const stepTexts = (entry: (typeof projections)[number], situation: SetupRequest['situation']): string[] => {
   const side = entry.sided === 'none' ? undefined : 'left';
   const { steps, position, prepare, problems } = computeSetup({
     projectionId: entry.id,
@@ -23,17 +23,17 @@ test.each<[string, SetupRequest['situation']]>([
   ['a collar', { worn: ['collar'] }],
   ['a neck to be kept still', { keepStill: ['neck'] }],
 ])('%s', (_, situation) => {
-  const wrong = projections.flatMap((entry) => told(entry, situation).map((text) => `${entry.id}: ${text}`));
+  const wrong = projections.flatMap((entry) => stepTexts(entry, situation).map((text) => `${entry.id}: ${text}`));
   expect(wrong).toEqual([]);
   // The same words are there for everybody else: else nothing would have been tried.
-  expect(projections.filter((entry) => told(entry, {}).length > 0).length).toBeGreaterThan(15);
+  expect(projections.filter((entry) => stepTexts(entry, {}).length > 0).length).toBeGreaterThan(15);
 });
 
 test('how a position is asked for, with the head and without', () => {
   const on = { headLine: { line: 'OML' as const, toReceptorDeg: 90 } };
-  const way = { say: 'Lying on the back', head: 'chin tucked until the orbitomeatal line is square' };
-  expect(askFor(way, on, false)).toBe('Lying on the back, chin tucked until the orbitomeatal line is square');
-  expect(askFor(way, on, true)).toBe(
+  const positioning = { say: 'Lying on the back', head: 'chin tucked until the orbitomeatal line is square' };
+  expect(askFor(positioning, on, false)).toBe('Lying on the back, chin tucked until the orbitomeatal line is square');
+  expect(askFor(positioning, on, true)).toBe(
     'Lying on the back, head and neck as they lie: what the orbitomeatal line is off the perpendicular goes on the tube',
   );
   expect(askFor({ say: 'Lying on the back', head: 'chin up' }, {}, true)).toBe(

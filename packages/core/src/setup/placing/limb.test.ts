@@ -22,7 +22,7 @@ describe('a limb laid by its ball joint', () => {
         fc.double({ min: 0, max: 140, noNaN: true }),
         fc.constantFrom('L' as const, 'R' as const),
         (a, b, c, elbow, side) => {
-          const wanted = compose(
+          const target = compose(
             rotationAbout([0, 0, 0], UP, a),
             compose(rotationAbout([0, 0, 0], [1, 0, 0], b), rotationAbout([0, 0, 0], [0, 1, 0], c)),
           );
@@ -30,14 +30,14 @@ describe('a limb laid by its ball joint', () => {
             body,
             { [`elbowFlexion_${side}`]: elbow } as never,
             `hand_${side}`,
-            wanted,
+            target,
             upright,
             true,
           );
           const place = compose(rotationAbout([0, 0, 0], UP, yawDeg), upright);
           const hand = compose(place, onlyTurn(poseBody(body, pose)[`hand_${side}`]));
           for (const axis of AXES)
-            expect(distance(applyToDirection(onlyTurn(hand), axis), applyToDirection(wanted, axis))).toBeLessThan(1e-6);
+            expect(distance(applyToDirection(onlyTurn(hand), axis), applyToDirection(target, axis))).toBeLessThan(1e-6);
         },
       ),
       { numRuns: 60 },

@@ -56,7 +56,7 @@ function anglesOf(turn: Frame, right: boolean): number[][] {
 
 /**
  * @param pose what is asked of the other joints; angles of the ball joint in it are replaced
- * @param part segment that is laid; @param wanted its turn in the room
+ * @param part segment that is laid; @param target its turn in the room
  * @param trunk turn of the patient frame in the room
  * @param mayFace the patient may face any way (on a stool)
  * @returns the whole pose and the way the patient faces, degrees about the vertical from `trunk`
@@ -65,7 +65,7 @@ export function layLimb(
   body: Body,
   pose: Pose,
   part: string,
-  wanted: Frame<InSegment, InRoom>,
+  target: Frame<InSegment, InRoom>,
   trunk: Frame<InPatient, InRoom>,
   mayFace: boolean,
   limits: JointLimits = {},
@@ -82,7 +82,7 @@ export function layLimb(
   let best: { cost: number; yawDeg: number; angles: number[] } | null = null;
   for (let yawDeg = 0; yawDeg < (mayFace ? FULL_TURN_DEG : YAW_STEP_DEG); yawDeg += YAW_STEP_DEG) {
     const frame = compose(rotationAbout([0, 0, 0], [0, 0, 1], yawDeg), onlyTurn(trunk));
-    const turn = compose(inverse(compose(frame, onTrunk)), compose(wanted, inverse(local)));
+    const turn = compose(inverse(compose(frame, onTrunk)), compose(target, inverse(local)));
     for (const angles of anglesOf(turn, right)) {
       const cost = angles.reduce((sum, angle, i) => {
         const [low, high] = rangeOf(root.motions[i], limits);

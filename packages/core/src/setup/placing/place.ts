@@ -8,7 +8,7 @@ import {
   mirrorPose,
   poseWithin,
   rangeOf,
-  type HeldJoint,
+  type LimitedJoint,
   type JointLimits,
   type Pose,
 } from '../../body/joints';
@@ -44,8 +44,8 @@ import {
   type Vec3,
 } from '../../geometry/vector';
 import { clamp, cosDeg, sinDeg, toDegrees } from '../../quantity/angle';
-import type { Place, PositionWay, Projection, Toward } from '../../projections/schema';
-import type { Aspect, BodyPosition, HeadLine, HeldPart, View } from '../../projections/vocabulary';
+import type { Place, Positioning, Projection, Toward } from '../../projections/schema';
+import type { Aspect, BodyPosition, HeadLine, SupportedPart, View } from '../../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../../room/position';
 import { restBody, seatUnder, type Surface } from '../../room/rest';
 import { isLying, stanceOf, type Stance } from '../../room/stance';
@@ -54,7 +54,7 @@ import { lungsAt } from './breath';
 import { angleNames, relationOf, squared, TOWARD_AXIS } from './relation';
 import type { Side } from '../setup';
 import type { SideView } from './side';
-import type { TakenWay } from './way';
+import type { ChosenPositioning } from './positioning';
 
 /** Front end of each line of the head. */
 const LINE_ENDS: Record<HeadLine, string> = {
@@ -126,7 +126,7 @@ export type PlacedBody = {
   pose: Pose;
   adapt: BodyAdapt;
   contact: string[];
-  held: HeldJoint[];
+  limited: LimitedJoint[];
   surfaces: Surface[];
 };
 
@@ -144,15 +144,23 @@ const isSideways = (toward: Toward): toward is 'left' | 'right' | 'front' | 'bac
   toward !== 'head' && toward !== 'feet';
 
 /** How a lying patient lies: what is beneath, and rolled from there by the turn of the view. */
-function lyingStance(projection: Projection, way: TakenWay, view: SideView, horizontal: boolean): Stance {
+function lyingStance(
+  projection: Projection,
+  positioning: ChosenPositioning,
+  view: SideView,
+  horizontal: boolean,
+): Stance {
   const { ray } = projection;
-  const byView = horizontal || way.partFrame ? undefined : ASPECT_OF_VIEW[ray.view];
+  const byView = horizontal || positioning.partFrame ? undefined : ASPECT_OF_VIEW[ray.view];
   // On the back is on the back, whichever way round the view is usually taken.
   const own =
-    way.on ?? (isFlat(way.body) ? ASPECT_OF_POSITION[way.body] : byView) ?? ASPECT_OF_POSITION[way.body] ?? 'back';
-  const roll = byView && !way.on ? ray.swing.find(({ toward }) => isSideways(toward)) : undefined;
+    positioning.on ??
+    (isFlat(positioning.body) ? ASPECT_OF_POSITION[positioning.body] : byView) ??
+    ASPECT_OF_POSITION[positioning.body] ??
+    'back';
+  const roll = byView && !positioning.on ? ray.swing.find(({ toward }) => isSideways(toward)) : undefined;
   return stanceOf({
-    position: way.body,
+    position: positioning.body,
     on: mirroredAspect(own, view),
     turn: roll && { toward: mirroredAspect(roll.toward as Aspect, view), degrees: roll.degrees },
     surfaceHeightMm: 0,
@@ -167,7 +175,8 @@ export function turnedInRoom(posed: PosedBody, pose: Pose, degrees: number): Pos
 
 export const headingDeg = (v: Vec3): number => toDegrees(Math.atan2(v[1], v[0]));
 
-const isHorizontalWay = (way: PositionWay): boolean => (way.beam ? way.beam === 'horizontal' : way.body === 'upright');
+const hasHorizontalBeam = (positioning: Positioning): boolean =>
+  positioning.beam ? positioning.beam === 'horizontal' : positioning.body === 'upright';
 
 /**
  * The patient posed and set down, with the receptor's contact surface at 0 along the beam: lying ones by what they
@@ -175,7 +184,7 @@ const isHorizontalWay = (way: PositionWay): boolean => (way.beam ? way.beam === 
  */
 export function placePatient(
   projection: Projection,
-  way: TakenWay,
+  positioning: ChosenPositioning,
   patient: Body,
   view: SideView,
   {
@@ -185,31 +194,31 @@ export function placePatient(
     neck = 'posed',
   }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number; neck?: NeckPosed },
 ): PlacedBody {
-  const lies = isLying(way.body);
-  const horizontal = isHorizontalWay(way);
+  const lies = isLying(positioning.body);
+  const horizontal = hasHorizontalBeam(positioning);
   const adapt: BodyAdapt = {
     state: { rest: lies ? 'lying' : 'standing', breath: lungsAt(projection.breathing) },
     girth,
   };
   const body = adaptBody(patient, adapt);
-  const names = way.poseAlone ? way.pose : [...projection.pose, ...way.pose];
-  const sitting = way.body === 'seated' ? (['sitting', 'sitting-other-arm'] as const) : [];
-  const kneeling = way.body === 'kneeling' ? (['kneeling'] as const) : [];
+  const names = positioning.poseAlone ? positioning.pose : [...projection.pose, ...positioning.pose];
+  const sitting = positioning.body === 'seated' ? (['sitting', 'sitting-other-arm'] as const) : [];
+  const kneeling = positioning.body === 'kneeling' ? (['kneeling'] as const) : [];
   const named = addPoses(
     posesNamed([...sitting, ...kneeling, ...names]),
-    ...(way.poseAlone ? [] : [projection.joints as Pose, way.joints as Pose]),
+    ...(positioning.poseAlone ? [] : [projection.joints as Pose, positioning.joints as Pose]),
   );
   const chin = chinUpDeg(projection, body);
   const everything = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
   const asked = neck === 'as it is' ? withoutNeck(everything) : everything;
   const relation = relationOf(projection, view, body);
   const says = angleNames(projection, relation.endOn);
-  const contact = way.contact.flatMap((segment) => withBranches(view.name(segment)));
-  const part = way.partFrame && view.name(way.partFrame);
+  const contact = positioning.contact.flatMap((segment) => withBranches(view.name(segment)));
+  const part = positioning.partFrame && view.name(positioning.partFrame);
   const set = (
     posed: PosedBody,
     placement: Pick<Placement, 'beam' | 'toHead'>,
-    rest: Pick<PlacedBody, 'pose' | 'held' | 'surfaces'>,
+    rest: Pick<PlacedBody, 'pose' | 'limited' | 'surfaces'>,
   ): PlacedBody => {
     const { reachMm } = furthestSkin(posed, placement.beam, contact);
     // Who lies is at rest already, and only what reaches deeper than the trunk lifts the body further.
@@ -226,15 +235,15 @@ export function placePatient(
   );
 
   if (lies) {
-    const stance = { ...lyingStance(projection, way, view, horizontal), boardMm: boardMm ?? 0 };
-    const wanted = part && !horizontal ? layLimb(body, asked, part, laidOn, frameOf(stance), true, limits).pose : asked;
-    const heldParts = way.held.map((each) => view.name(each) as HeldPart);
-    const still: HeldPart[] =
-      way.poseAlone || projection.headLine || neck !== 'posed' ? [...heldParts, 'head'] : heldParts;
-    const rested = restBody(body, stance, wanted, still, limits);
+    const stance = { ...lyingStance(projection, positioning, view, horizontal), boardMm: boardMm ?? 0 };
+    const target = part && !horizontal ? layLimb(body, asked, part, laidOn, frameOf(stance), true, limits).pose : asked;
+    const laidParts = positioning.supported.map((each) => view.name(each) as SupportedPart);
+    const supportedParts: SupportedPart[] =
+      positioning.poseAlone || projection.headLine || neck !== 'posed' ? [...laidParts, 'head'] : laidParts;
+    const rested = restBody(body, stance, target, supportedParts, limits);
     const rest = {
       pose: rested.pose,
-      held: rested.held,
+      limited: rested.limited,
       surfaces: rested.surfaces.filter(({ kind }) => kind === 'sponge' || kind === 'board'),
     };
     if (!horizontal && !part) return set(rested.posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);
@@ -245,19 +254,27 @@ export function placePatient(
     return set(posed, { beam: ROOM_HEAD, toHead: squared(up, ROOM_HEAD) }, rest);
   }
 
-  const trunkOn = way.body === 'seated' || way.body === 'kneeling' ? UPRIGHT_FRAME : asPlace(laidOn);
+  const trunkOn = positioning.body === 'seated' || positioning.body === 'kneeling' ? UPRIGHT_FRAME : asPlace(laidOn);
   const laid = part
-    ? layLimb(body, asked, part, laidOn, trunkOn, way.body === 'seated' || way.body === 'kneeling', limits).pose
+    ? layLimb(
+        body,
+        asked,
+        part,
+        laidOn,
+        trunkOn,
+        positioning.body === 'seated' || positioning.body === 'kneeling',
+        limits,
+      ).pose
     : asked;
-  const { pose, held } = poseWithin(laid, limits);
+  const { pose, limited } = poseWithin(laid, limits);
   const posture = poseBody(body, pose);
   let frame = asPlace(laidOn);
   if (part) frame = compose(laidOn, inverse(posture[part]));
   else if (chin !== null) frame = compose(compose(laidOn, nodded(chin)), inverse(onlyTurn(posture.head)));
   const posed = placeBody(body, posture, frame);
   const placement = horizontal ? { beam: ROOM_HEAD, toHead: ROOM_UP } : { beam: ROOM_DOWN, toHead: ROOM_HEAD };
-  const placed = set(posed, placement, { pose, held, surfaces: [] });
-  return way.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
+  const placed = set(posed, placement, { pose, limited, surfaces: [] });
+  return positioning.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
 }
 
 export const UPRIGHT_FRAME = frameFromPairs<InPatient, InRoom>([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);

@@ -41,12 +41,13 @@ test('the ways of the angle are called as they are at the part', () => {
 
 describe('sentences take their figures from the entry', () => {
   const entry = projectionOf('shoulder-scapular-y');
-  const stood = { erect: 'Erect or seated', oblique: 'LAO' };
+  const stood = { erect: 'Erect or seated', oblique: 'LAO', near: 'left', down: 'right' } as const;
   it('turn, what is left of it, angle and joints', () => {
-    const way = { ...entry.positions[0], joints: { kneeFlexion_L: -20.4 } };
-    expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, way, stood)).toBe('45°, 45°, 0°, 20°');
-    expect(fillIn('{erect}, {oblique}', entry, way, stood)).toBe('Erect or seated, LAO');
-    expect(() => fillIn('{turn2}', entry, way, stood)).toThrow(/no figure of this projection/);
+    const positioning = { ...entry.positions[0], joints: { kneeFlexion_L: -20.4 } };
+    expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, positioning, stood)).toBe('45°, 45°, 0°, 20°');
+    expect(fillIn('{erect}, {oblique}', entry, positioning, stood)).toBe('Erect or seated, LAO');
+    expect(fillIn('{near} side, {down} down', entry, positioning, stood)).toBe('Left side, right down');
+    expect(() => fillIn('{turn2}', entry, positioning, stood)).toThrow(/no figure of this projection/);
   });
   it('no sentence of any set-up keeps a gap', () => {
     for (const each of projections) {

@@ -1,5 +1,5 @@
 /** Holder and grid: by the thickness of the part and by what the room has. */
-import { GRID_FROM_MM } from '../../exposure/gridWanted';
+import { GRID_FROM_MM } from '../../exposure/gridNeed';
 import type { Grid, Holder, Room } from '../../room/room';
 import type { Overrides } from '../request';
 import { problem, type Problem } from '../problem';

@@ -13,7 +13,7 @@ export type ReceptorPlane = PlaneFrame & {
   acrossMm: number;
 };
 
-type Wanted = {
+type PlaneRequest = {
   /** Square to the ray however it slants. */
   square: boolean;
   /** Where the part touches what the receptor lies in, and how far under that it lies. */
@@ -26,7 +26,7 @@ type Wanted = {
 export function receptorPlane(
   { posed, placement, contact }: PlacedBody,
   { through, direction, crossing }: AimedRay,
-  { square, contactPoint, gapMm, angleDeg }: Wanted,
+  { square, contactPoint, gapMm, angleDeg }: PlaneRequest,
 ): ReceptorPlane {
   const straight = square ? direction : placement.beam;
   const v = square ? squared(placement.toHead, straight) : placement.toHead;

@@ -28,7 +28,7 @@ export function spotProblems(
   const problems: Problem[] = [];
   const [lowestMm] = room.tube.focusHeightMm;
   if (mustReach && focal[2] < lowestMm - REACH_SLACK_MM)
-    problems.push(problem('tube-low', { room: room.name, lowestMm, wantedMm: Math.max(0, focal[2]) }, unit));
+    problems.push(problem('tube-low', { room: room.name, lowestMm, neededMm: Math.max(0, focal[2]) }, unit));
   const toSkinMm = distance(focal, crossing.entry);
   if (toSkinMm < SKIN_DISTANCE_MM)
     problems.push(problem('skin-near', { skinMm: toSkinMm, leastMm: SKIN_DISTANCE_MM }, unit));

@@ -18,7 +18,7 @@ export type TubeReach = { sidMm: number; problems: Problem[] };
  * @param hit where the ray meets the receptor, room frame; @param direction unit, down the beam
  */
 export function reachableSid(
-  wantedMm: number,
+  neededMm: number,
   acceptable: readonly [number, number],
   room: Room,
   hit: Vec3<InRoom>,
@@ -31,10 +31,10 @@ export function reachableSid(
   if (level === 'wall') longest = tube.wallSidMm ? tube.wallSidMm[1] : Infinity;
   // A ray that comes from above ends where the tube goes no higher, whatever holds the receptor.
   if (direction[2] < -LEVEL) longest = Math.min(longest, (tube.focusHeightMm[1] - hit[2]) / -direction[2]);
-  const sidMm = Math.min(wantedMm, Math.floor(longest));
+  const sidMm = Math.min(neededMm, Math.floor(longest));
   const problems: Problem[] = [];
-  if (sidMm < wantedMm - REACHED_MM) {
-    const values = { room: room.name, reachedMm: sidMm, wantedMm };
+  if (sidMm < neededMm - REACHED_MM) {
+    const values = { room: room.name, reachedMm: sidMm, neededMm };
     const usualFromMm = acceptable[0];
     problems.push(
       sidMm < usualFromMm

@@ -5,7 +5,7 @@ import { kneeAngleByPelvis, pelvisThicknessMm, type PlacedBody } from '../placin
 import type { Overrides } from '../request';
 import { problem, type Problem } from '../problem';
 import type { Along } from '../setup';
-import type { GivenWay } from '../placing/given';
+import type { AdaptedWay } from '../placing/adaptedWay';
 
 export type TubeAngle = {
   /** Along the part, above 0 toward its head end; and across it. */
@@ -21,18 +21,18 @@ export type TubeAngle = {
 
 export function tubeAngle(
   { ray }: Projection,
-  given: GivenWay | null,
+  adapted: AdaptedWay | null,
   { angleDeg }: Overrides,
   placed: PlacedBody,
 ): TubeAngle {
-  const pelvisMm = ray.angleBy && !given ? pelvisThicknessMm(placed) : 0;
-  const own = given
-    ? given.alongDeg
+  const pelvisMm = ray.angleBy && !adapted ? pelvisThicknessMm(placed) : 0;
+  const own = adapted
+    ? adapted.alongDeg
     : ray.angleBy
       ? kneeAngleByPelvis(pelvisMm)
       : ray.angleDeg * (ray.toward === 'feet' ? -1 : 1);
   const signedDeg = angleDeg ?? own;
-  const acrossDeg = given?.acrossDeg ?? 0;
+  const acrossDeg = adapted?.acrossDeg ?? 0;
   return {
     signedDeg,
     acrossDeg,
@@ -46,4 +46,4 @@ export function tubeAngle(
 export const angleProblems = ({ angleDeg, acrossDeg }: TubeAngle, { name, tube }: Room): Problem[] =>
   [...new Set([angleDeg, Math.abs(acrossDeg)])]
     .filter((tilt) => tilt > tube.maxAngleDeg)
-    .map((wantedDeg) => problem('angle-limit', { room: name, mostDeg: tube.maxAngleDeg, wantedDeg }));
+    .map((neededDeg) => problem('angle-limit', { room: name, mostDeg: tube.maxAngleDeg, neededDeg }));

@@ -11,8 +11,8 @@ const setupOf = (id: string) =>
   });
 
 /** Fields of more than one exposure are not drawn as one; of all others a corner can be held. */
-let held = 0;
-afterAll(() => expect(held).toBeGreaterThan(projections.length * 0.9));
+let count = 0;
+afterAll(() => expect(count).toBeGreaterThan(projections.length * 0.9));
 
 describe.each(projections.map(({ id }) => id))('%s', (id) => {
   const setup = setupOf(id);
@@ -25,10 +25,10 @@ describe.each(projections.map(({ id }) => id))('%s', (id) => {
   });
   it('a corner left where it is asks for the field that is open', () => {
     const drawing = drawStage(setup, 'ray', 1);
-    const [width, height] = dragField(setup, drawing, drawing.light[0][2]).fieldMm!;
+    const [width, height] = dragField(setup, drawing, drawing.lightField[0][2]).fieldMm!;
     const tolerance = Math.abs(setup.field.rotationDeg) > 0.5 || setup.tube.angleDeg > 0 ? 0.12 : 0.03;
     if (setup.receptor.exposures > 1) return;
-    held += 1;
+    count += 1;
     expect(Math.abs(width - setup.field.atReceptorMm.width)).toBeLessThanOrEqual(
       setup.field.atReceptorMm.width * tolerance,
     );

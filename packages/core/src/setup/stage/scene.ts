@@ -7,7 +7,7 @@ import type { Projection } from '../../projections/schema';
 import { cellCorners, cellsOf } from '../../room/aecCells';
 import type { Holder } from '../../room/room';
 import type { CoverPoints } from '../collimation/cover';
-import { fieldCorners, type OpenedLight } from '../collimation/light';
+import { fieldCorners, type CollimatedField } from '../collimation/collimatedField';
 import type { AimedRay, PlacedBody } from '../placing/place';
 import type { ReceptorPlane } from '../ray/receptorPlane';
 import type { Scene, Setup } from '../setup';
@@ -26,7 +26,7 @@ type SceneParts = {
   shift: Vec3<InRoom>;
   plane: ReceptorPlane;
   focal: Vec3<InRoom>;
-  light: OpenedLight;
+  lightField: CollimatedField;
   rotationDeg: number;
   holder: Holder;
   aec: Setup['exposure']['aec'];
@@ -43,7 +43,7 @@ export function sceneOf({
   shift,
   plane,
   focal,
-  light,
+  lightField,
   rotationDeg,
   holder,
   aec,
@@ -75,11 +75,11 @@ export function sceneOf({
       u,
       v,
       n,
-      widthMm: light.across,
-      heightMm: light.along,
-      tiltDeg: light.tiltDeg - rotationDeg * (light.fit.outcome === 'diagonal' ? 1 : 0),
+      widthMm: lightField.across,
+      heightMm: lightField.along,
+      tiltDeg: lightField.tiltDeg - rotationDeg * (lightField.fit.outcome === 'diagonal' ? 1 : 0),
     },
-    fields: light.shiftsMm.map((each) => fieldCorners(plane, light.field, rotationDeg, each)),
+    fields: lightField.shiftsMm.map((each) => fieldCorners(plane, lightField.field, rotationDeg, each)),
     cells: cellsOf(holder.cells, aec).map((cell) =>
       cellCorners(cell).map(([x, y]) => addScaled(addScaled(hit, u, x), v, y)),
     ),

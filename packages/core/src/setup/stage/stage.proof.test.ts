@@ -36,7 +36,7 @@ describe.each(projections.map(({ id }) => id))('%s', (id) => {
       expect(Math.abs(seen - along)).toBeLessThan(2);
   });
   it('shows the light on the skin at its size', () => {
-    const [a, b, c] = drawStage(setup, 'ray', 0.8).light[0];
+    const [a, b, c] = drawStage(setup, 'ray', 0.8).lightField[0];
     expect(Math.abs(Math.hypot(a[0] - b[0], a[1] - b[1]) - setup.field.atSkinMm.width)).toBeLessThan(
       setup.field.atSkinMm.width * 0.06,
     );

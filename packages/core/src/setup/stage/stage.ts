@@ -11,7 +11,7 @@ import { placeBody, posedBones } from '../../body/posed';
 import { poseBody } from '../../body/pose';
 import { addScaled, cross, midpoint, normalize, scale, type Vec2, type InRoom, type Vec3 } from '../../geometry/vector';
 import { lossAt } from '../../exposure/gridCutoff';
-import { markerPlaces } from '../collimation/markerPlace';
+import { markerPositions } from '../collimation/markerPlace';
 import type { Setup } from '../setup';
 
 export type StageLook = 'side' | 'ray';
@@ -25,7 +25,7 @@ export type StageDrawing = {
   entry: Vec2;
   hit: Vec2;
   /** Light from the focal spot to the field edges (side), or the field on the skin (ray). */
-  light: Vec2[][];
+  lightField: Vec2[][];
   receptor: Vec2[][];
   /** Where the middle of the receptor would be without the angle. */
   straightHit: Vec2;
@@ -187,7 +187,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   };
   const { fields } = scene;
   const corners = fields[0];
-  const light = fields.map((each) => (look === 'ray' ? each.map(at) : sideCone(focal, each, at)));
+  const lightField = fields.map((each) => (look === 'ray' ? each.map(at) : sideCone(focal, each, at)));
   const plates = setup.receptor.shiftsMm
     .map((mm) => plate(addScaled(hit, toHead, mm)))
     .map((each) => (look === 'side' ? plateEdge(each, straight, at) : each));
@@ -205,7 +205,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     focal: look === 'ray' ? at(entry) : at(focal),
     entry: at(entry),
     hit: at(hit),
-    light,
+    lightField,
     receptor: plates.map((each) => each.map(at)),
     straightHit: at(straightHit),
     tubeHead: look === 'side' ? box4(-HEAD_MM.length + 60, HEAD_MM.below, HEAD_MM.half, HEAD_MM.half).map(at) : [],
@@ -232,7 +232,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     props: look === 'side' ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
     mustShow: look === 'ray' ? scene.mustShow.map(({ name, p }) => ({ name, at: at(p) })) : [],
-    markers: markerPlaces(setup).map(({ letter, p }) => ({ letter, at: at(p) })),
+    markers: markerPositions(setup).map(({ letter, p }) => ({ letter, at: at(p) })),
     cells: look === 'ray' ? scene.cells.map((each) => each.map(at)) : [],
     ...(look === 'ray' ? gridDrawing(setup, at) : { strips: [], cutOff: [] }),
     cross: [between(0, 3), between(1, 2), between(0, 1), between(2, 3)],

@@ -4,7 +4,7 @@ import { TOUCH_VIEWS, touchAt, touchMap, type TouchMap } from './touchMap';
 const maps = Object.fromEntries(TOUCH_VIEWS.map((view) => [view, touchMap(view)])) as Record<string, TouchMap>;
 const touch = (view: string, name: string) => {
   const map = maps[view];
-  return touchAt(map, map.places.find((place) => place.name === name)!.at);
+  return touchAt(map, map.palpable.find((place) => place.name === name)!.at);
 };
 
 test.each([
@@ -41,7 +41,7 @@ test('a touch narrows: far fewer than all, and never none', () => {
         expect(ids.length).toBeLessThan(80);
       }
     expect(map.figure.skin).toMatch(/^M.*Z$/);
-    expect(map.places.every(({ at: [px, py] }) => px >= x && px <= x + width && py >= y && py <= y + height)).toBe(
+    expect(map.palpable.every(({ at: [px, py] }) => px >= x && px <= x + width && py >= y && py <= y + height)).toBe(
       true,
     );
   }

@@ -22,7 +22,7 @@ type ViewSpec = {
   roomMm: number;
   shown: (segment: string) => boolean;
   /** Names of places, nearest wins. */
-  places: readonly (readonly [string, string])[];
+  palpable: readonly (readonly [string, string])[];
   of: (projection: Projection) => boolean;
   /** A touch reaches this far. */
   reachMm: number;
@@ -53,7 +53,7 @@ const VIEWS: Record<TouchView, ViewSpec> = {
     around: ['vertex', 'toe_distal_1_L', 'dactylion_L', 'dactylion_R', 'calcaneus_L'],
     roomMm: 40,
     shown: everything,
-    places: [
+    palpable: [
       ['cranium', 'skull'],
       ['orbit_rim_L', 'orbit'],
       ['nasal_bones', 'nose'],
@@ -78,7 +78,7 @@ const VIEWS: Record<TouchView, ViewSpec> = {
     around: ['vertex', 'calcaneus_L', 'dactylion_L', 'dactylion_R'],
     roomMm: 40,
     shown: everything,
-    places: [
+    palpable: [
       ['inion', 'back of the head'],
       ['C4_sp', 'cervical spine'],
       ['T7_sp', 'thoracic spine'],
@@ -100,7 +100,7 @@ const VIEWS: Record<TouchView, ViewSpec> = {
     around: ['dactylion_L', 'wrist_centre_L', 'p_distal_1_L', 'p_distal_5_L', 'radius_styloid_L'],
     roomMm: 22,
     shown: (segment) => /^(hand|finger\d|radius|forearm)_L$/.test(segment),
-    places: [
+    palpable: [
       ['p_proximal_1_L', 'thumb'],
       ['mc1_L', 'base of the thumb'],
       ...FINGERS.map((name, i) => [`p_middle_${i + 2}_L`, name] as const),
@@ -118,7 +118,7 @@ const VIEWS: Record<TouchView, ViewSpec> = {
     around: ['toe_distal_1_L', 'toe_distal_5_L', 'calcaneus_post_L', 'med_malleolus_L', 'lat_malleolus_L'],
     roomMm: 18,
     shown: (segment) => /^(foot|toes|talus)_L$/.test(segment),
-    places: [
+    palpable: [
       ...TOES.map((name, i) => [`toe_proximal_${i + 1}_L`, name] as const),
       ['sesamoid_med_L', 'ball of the great toe'],
       ['mt3_L', 'metatarsals'],
@@ -140,7 +140,7 @@ export type TouchMap = {
   box: DrawingBox;
   figure: Figure;
   spots: Spot[];
-  places: { name: string; at: Vec2 }[];
+  palpable: { name: string; at: Vec2 }[];
 };
 
 const CELLS = 150;
@@ -158,7 +158,7 @@ function aimsOf(projection: Projection, body: Body): Vec3[] {
 }
 
 export function touchMap(view: TouchView): TouchMap {
-  const { plane, around, roomMm, shown, places, of } = VIEWS[view];
+  const { plane, around, roomMm, shown, palpable, of } = VIEWS[view];
   const body = buildBody({});
   const posed = placeBody(body, poseBody(body, {}), IDENTITY);
   const to = (p: Vec3) => toDrawing(plane, p);
@@ -182,7 +182,7 @@ export function touchMap(view: TouchView): TouchMap {
       box,
     ),
     spots: projections.filter(of).flatMap((each) => aimsOf(each, body).map((p) => ({ id: each.id, at: to(p) }))),
-    places: places.flatMap(([id, name]) => bothSides(id).map((mark) => ({ name, at: to(markOf(body, mark).p) }))),
+    palpable: palpable.flatMap(([id, name]) => bothSides(id).map((mark) => ({ name, at: to(markOf(body, mark).p) }))),
   };
 }
 
@@ -190,7 +190,7 @@ export function touchMap(view: TouchView): TouchMap {
 const LEAST = 3;
 
 /** What was touched: its name, and the projections that aim there, nearest first; the routine ones before the rest. */
-export function touchAt({ view, spots, places }: TouchMap, [x, y]: Vec2): { name: string; ids: string[] } {
+export function touchAt({ view, spots, palpable }: TouchMap, [x, y]: Vec2): { name: string; ids: string[] } {
   const far = ([a, b]: Vec2) => Math.hypot(a - x, b - y);
   const nearest = new Map<string, number>();
   for (const { id, at } of spots) nearest.set(id, Math.min(far(at), nearest.get(id) ?? Infinity));
@@ -198,6 +198,6 @@ export function touchAt({ view, spots, places }: TouchMap, [x, y]: Vec2): { name
   const reach = Math.max(VIEWS[view].reachMm, sorted[LEAST - 1]?.[1] ?? 0);
   const rank = (id: string) => placeInExams(id) ?? 9;
   const ids = sorted.filter(([, mm]) => mm <= reach).sort((a, b) => rank(a[0]) - rank(b[0]) || a[1] - b[1]);
-  const place = places.reduce((best, each) => (far(each.at) < far(best.at) ? each : best));
+  const place = palpable.reduce((best, each) => (far(each.at) < far(best.at) ? each : best));
   return { name: place.name, ids: ids.map(([id]) => id) };
 }

@@ -128,21 +128,21 @@ const CHOICES: readonly Exclude<Aec, 'none'>[] = ['centre', 'outer', 'all'];
  * @param byHand cells that somebody chose: they are kept, and what is wrong with them is said
  */
 export function aecFor(
-  wanted: Aec,
+  asked: Aec,
   byHand: boolean,
   cells: readonly AecCell[] | undefined,
   at: Cells,
 ): { aec: Aec; problems: Problem[] } {
-  if (wanted === 'none' || wholly(cellsOf(cells, wanted), at)) return { aec: wanted, problems: [] };
-  const own = coverOfCells(cellsOf(cells, wanted), at);
-  if (own.advice.length === 0) return { aec: wanted, problems: [] };
+  if (asked === 'none' || wholly(cellsOf(cells, asked), at)) return { aec: asked, problems: [] };
+  const own = coverOfCells(cellsOf(cells, asked), at);
+  if (own.advice.length === 0) return { aec: asked, problems: [] };
   const early = own.shiftDi < 0;
   const seen = { early, share: early ? own.raw : own.dark, underDi: early ? -own.shiftDi : 0 };
-  const said = (instead: Aec | null) => [problem('aec-cover', { cells: wanted, ...seen, instead, byHand })];
-  if (byHand) return { aec: wanted, problems: said(null) };
+  const said = (instead: Aec | null) => [problem('aec-cover', { cells: asked, ...seen, instead, byHand })];
+  if (byHand) return { aec: asked, problems: said(null) };
   const better = CHOICES.find(
     (each) =>
-      each !== wanted && cellsOf(cells, each).length > 0 && coverOfCells(cellsOf(cells, each), at).advice.length === 0,
+      each !== asked && cellsOf(cells, each).length > 0 && coverOfCells(cellsOf(cells, each), at).advice.length === 0,
   );
   return better ? { aec: better, problems: said(better) } : { aec: 'none', problems: said(null) };
 }

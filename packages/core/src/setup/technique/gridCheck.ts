@@ -71,7 +71,7 @@ export function gridWarnings(
   unit: LengthUnit,
 ): Problem[] {
   if (check.centre < CENTRE_SHARE && check.worseEdge < EDGE_SHARE) return [];
-  const told = gridLevelDeg !== 0 || gridCentreMm !== 0;
+  const known = gridLevelDeg !== 0 || gridCentreMm !== 0;
   const [nearMm, farMm] = check.tolerance.distanceMm;
   const distant = check.distanceMm < nearMm || (farMm !== null && check.distanceMm > farMm);
   return [
@@ -80,7 +80,7 @@ export function gridWarnings(
       {
         centre: check.centre,
         edge: check.worseEdge,
-        by: told ? 'placing' : distant ? 'distance' : 'lean',
+        by: known ? 'placing' : distant ? 'distance' : 'lean',
         focusMm: check.focusMm,
         nearMm,
         farMm,

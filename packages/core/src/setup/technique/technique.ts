@@ -3,7 +3,7 @@ import { MODEL_RANGE, type BeamConditions, type Support } from '../../exposure/b
 import { convertTechnique, type TechniqueFactor } from '../../exposure/convert';
 import { doseOf } from '../../exposure/dose';
 import { deviationIndex } from '../../exposure/deviation';
-import { GRID_FROM_MM, gridWantedBy, type GridWanted } from '../../exposure/gridWanted';
+import { GRID_FROM_MM, gridNeededBy, type GridNeed } from '../../exposure/gridNeed';
 import { settleMas } from '../../exposure/settleMas';
 import { currentFor, type TubeLoad } from '../../exposure/tubeLoad';
 import type { Projection } from '../../projections/schema';
@@ -33,7 +33,7 @@ export type TechniqueChoice = {
   /** Standard index that is aimed at on this receptor. */
   targetIndex: number;
   /** Whether thickness and kVp ask for a grid. */
-  gridBy: GridWanted;
+  gridBy: GridNeed;
   /** What the receptor will read at this mAs, against the room's target; null outside the model. */
   expected: { index: number; deviation: number } | null;
   advice: string[];
@@ -56,7 +56,7 @@ export type Conditions = {
   /** Cast, board and condition of this patient, each with its factor. */
   multipliers: readonly TechniqueFactor[];
   /** Keeps still and holds the breath when asked. */
-  still: boolean;
+  cooperative: boolean;
   /** Range of kVp for one who is small, where the entry has one. */
   smallChildKvp?: readonly [number, number];
   /** Where it is known, the dose to the skin is kept down by kVp. */
@@ -87,9 +87,9 @@ const targetOf = ({ targetIndex, targetIndexFree }: Generator, { exposure }: Pro
   exposure.chart.gridRatio > 0 ? targetIndex : (targetIndexFree ?? targetIndex);
 
 /** What is set by hand stands in for what was computed, which is kept beside it. */
-const byHand = (factors: readonly TechniqueFactor[], given: Overrides['factors'] = {}): TechniqueFactor[] =>
+const byHand = (factors: readonly TechniqueFactor[], asked: Overrides['factors'] = {}): TechniqueFactor[] =>
   factors.map(({ name, factor }) => {
-    const set = given[name];
+    const set = asked[name];
     return set === undefined ? { name, factor } : { name, factor: set, computed: factor };
   });
 
@@ -177,9 +177,9 @@ export function chooseTechnique(
   const wantedMas = neededMas * (density ?? 1);
   const focalSpot = overrides.focalSpot ?? projection.exposure.focalSpot;
   // One who cannot keep still gains nothing by a long exposure.
-  const long = longExposure && at.still;
+  const long = longExposure && at.cooperative;
   const spots = spotsOf(generator);
-  const load = overrides.mA === undefined ? spots[focalSpot] : heldAt(spots[focalSpot], overrides.mA);
+  const load = overrides.mA === undefined ? spots[focalSpot] : loadAt(spots[focalSpot], overrides.mA);
   const { mAs, current } = settleMas(kVp, wantedMas, generator, load, long ? LONG_MS : undefined, overrides.mAs);
   const largest = generator.masStations[generator.masStations.length - 1];
   if (overrides.mAs === undefined && inModel && wantedMas > largest * PAST_LAST && !generator.timeStationsMs)
@@ -214,14 +214,14 @@ export function chooseTechnique(
     wantedMas,
     backupMas: Math.min(BACKUP_SHARE * mAs, kVp < LOW_KVP ? MOST_BACKUP_LOW_MAS : MOST_BACKUP_MAS),
     targetIndex,
-    gridBy: gridWantedBy(at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
+    gridBy: gridNeededBy(at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
     expected:
       inModel && received > 0 ? { index: targetIndex * received, deviation: deviationIndex(received, 1) } : null,
     masKnown,
     advice: [
       ...(kVp > usualKvp ? [`${kVp} kVp instead of ${usualKvp}: for the thickness, to spare dose and time`] : []),
-      ...(longExposure && !at.still ? ['No long exposure: this patient does not keep still'] : []),
-      ...(!at.still && timeMs > SHORT_MS && larger && larger.timeMs < timeMs
+      ...(longExposure && !at.cooperative ? ['No long exposure: this patient does not keep still'] : []),
+      ...(!at.cooperative && timeMs > SHORT_MS && larger && larger.timeMs < timeMs
         ? [`Shorter with the large focal spot: ${Math.max(1, Math.round(larger.timeMs))} ms instead of ${timeMs} ms`]
         : []),
       ...(long ? [`${timeMs} ms at ${mA} mA, so that what moves blurs away`] : []),
@@ -232,7 +232,7 @@ export function chooseTechnique(
 }
 
 /** A current set by hand, where the focal spot gives it. */
-const heldAt = (load: TubeLoad, mA: number): TubeLoad => ({
+const loadAt = (load: TubeLoad, mA: number): TubeLoad => ({
   ...load,
   maStations: load.maStations.some((station) => station >= mA) ? [mA] : [],
 });

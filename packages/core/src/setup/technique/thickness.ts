@@ -9,9 +9,9 @@ import { crossSkin, posedMark } from '../../body/posed';
 import type { Vec3 } from '../../geometry/vector';
 import type { Projection } from '../../projections/schema';
 import { aimRay, locate, pathSegments, type AimedRay, type NeckPosed, type PlacedBody } from '../placing/place';
-import { placeInWay, type Known } from '../placing/placeGiven';
+import { placeAs, type Known } from '../placing/placeAdapted';
 import { sideView, type SideView } from '../placing/side';
-import type { TakenWay } from '../placing/way';
+import type { ChosenPositioning } from '../placing/positioning';
 
 const HEAD = ['head', 'mandible'];
 const NECK = ['neck'];
@@ -34,31 +34,31 @@ function partAlong(placed: PlacedBody, { through, direction }: AimedRay, limb?: 
  */
 export function placeMeasured(
   projection: Projection,
-  way: TakenWay,
+  positioning: ChosenPositioning,
   body: Body,
   view: SideView,
   limb: readonly string[] | undefined,
   {
-    wantedMm,
+    neededMm,
     ...options
-  }: { wantedMm?: number; limits?: JointLimits; boardMm?: number; neck?: NeckPosed; known?: Known },
+  }: { neededMm?: number; limits?: JointLimits; boardMm?: number; neck?: NeckPosed; known?: Known },
 ): { placed: PlacedBody; straight: AimedRay; thicknessMm: number; factor: number | null } {
   let girth: BodyAdapt['girth'] = null;
-  let placed = placeInWay(projection, way, body, view, { girth, ...options });
+  let placed = placeAs(projection, positioning, body, view, { girth, ...options });
   let straight = aimRay(projection, placed, view, 0, limb);
   const computed = straight.crossing.thicknessMm;
-  if (wantedMm === undefined) return { placed, straight, thicknessMm: computed, factor: null };
+  if (neededMm === undefined) return { placed, straight, thicknessMm: computed, factor: null };
   const segments = partAlong(placed, straight, limb);
   const axis = projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? 0 : 1;
   let factor = 1;
-  for (let i = 0; i < ROUNDS && Math.abs(straight.crossing.thicknessMm - wantedMm) > 1; i += 1) {
-    const next = factor * (wantedMm / straight.crossing.thicknessMm);
+  for (let i = 0; i < ROUNDS && Math.abs(straight.crossing.thicknessMm - neededMm) > 1; i += 1) {
+    const next = factor * (neededMm / straight.crossing.thicknessMm);
     factor = Math.min(FACTOR_RANGE[1], Math.max(FACTOR_RANGE[0], next));
     girth = { segments, axis, factor };
-    placed = placeInWay(projection, way, body, view, { girth, ...options });
+    placed = placeAs(projection, positioning, body, view, { girth, ...options });
     straight = aimRay(projection, placed, view, 0, limb);
   }
-  return { placed, straight, thicknessMm: wantedMm, factor: wantedMm / computed };
+  return { placed, straight, thicknessMm: neededMm, factor: neededMm / computed };
 }
 
 /** Less than this is a ray that misses. */
@@ -105,9 +105,9 @@ function referenceThickness(projection: Projection, part: string): number {
   if (known === undefined) {
     const body = buildBody(MEDIAN_MAN);
     const view = sideView('left');
-    const way = { ...projection.positions[0], poseAlone: false };
+    const positioning = { ...projection.positions[0], poseAlone: false };
     const segments = pathSegments(projection, body, 'left');
-    const { placed, thicknessMm } = placeMeasured(projection, way, body, view, segments, {});
+    const { placed, thicknessMm } = placeMeasured(projection, positioning, body, view, segments, {});
     const { ray, exposure } = projection;
     const angleDeg = ray.toward === 'feet' ? -ray.angleDeg : ray.angleDeg;
     const { direction, crossing } = aimRay(projection, placed, view, angleDeg, segments);

@@ -45,7 +45,7 @@ describe('weights, stress and bending', () => {
       expect(setup.feasible).toBe(false);
       expect(setup.problems.map(({ code }) => code)).toContain('forbidden');
       expect(whyForbidden(request)).not.toBeNull();
-      expect(findOtherWays(request).every((way) => way.setup.projectionId !== entry.id)).toBe(true);
+      expect(findOtherWays(request).every((found) => found.setup.projectionId !== entry.id)).toBe(true);
       const plan = planSeries({ items: [{ projectionId: entry.id, side: request.side }], patient, situation });
       expect(plan.barred).toHaveLength(1);
       // Nothing of what is barred is told as a thing to do, or to bring.
@@ -143,7 +143,7 @@ describe('what must stay, stays', () => {
       fc.property(fc.constantFrom(...projections), situations, fc.constantFrom('left', 'right'), (entry, raw, side) => {
         const situation = raw as Partial<Situation>;
         const request = { ...ask(entry, situation), side: entry.sided === 'each' ? side : undefined } as SetupRequest;
-        const setups = [computeSetup(request), ...findOtherWays(request).map((way) => way.setup)];
+        const setups = [computeSetup(request), ...findOtherWays(request).map(({ setup }) => setup)];
         for (const setup of setups.filter((each) => each.feasible)) {
           feasible += 1;
           const pose = eachSide(setup.scene.pose);

@@ -9,7 +9,7 @@ import { ASKED_WORDS, reasonWords, type Asked, type Reason, type ReasonCode } fr
 import { problem, type Problem } from '../problem';
 import type { Situation } from '../request';
 import { ARM_OR_LEG_WORN, isBroken, isInjured, neckStays } from './kept';
-import { stillFor } from './stillJoints';
+import { immobilizedFor } from './immobilized';
 
 /** Why it must not be done and who is asked, as codes and as they are said. */
 export type Forbidden = { reason: ReasonCode; asked: Asked; why: string; ask: string };
@@ -79,7 +79,7 @@ const slackOf = (motion: Motion): number => (/^(neck|head)/.test(motion) ? NECK_
 export function keptMoved(pose: Pose, part: string, situation: Situation): Problem[] {
   const angles = eachSide(pose);
   const worst = new Map<string, { why: Reason; motion: Motion; degrees: number; over: number }>();
-  for (const { limits, why } of stillFor(situation, part))
+  for (const { limits, why } of immobilizedFor(situation, part))
     for (const [motion, [low, high]] of Object.entries(limits) as [Motion, [number, number]][]) {
       const degrees = angles.get(motion) ?? 0;
       const over = Math.max(low - degrees, degrees - high);

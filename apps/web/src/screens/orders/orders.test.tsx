@@ -1,0 +1,117 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { mockHere, mockRouter, order, row, show } from '../../testing/screenHarness';
+import { OrderScreen } from './OrderScreen';
+import { OrdersScreen } from './OrdersScreen';
+
+describe('Orders', () => {
+  it('says who, what, what is unusual and what to bring, and starts the exam', async () => {
+    const store = show(<OrdersScreen />);
+    expect(await screen.findByText('Sacrum and coccyx')).toBeTruthy();
+    expect(screen.getByText(/HK · 58 y · 168 cm · 74 kg · stands, turns left only/)).toBeTruthy();
+    expect(screen.getByText(/Today · Outpatients · Room 2 · waiting 34 min/)).toBeTruthy();
+    expect(await screen.findByText(/2 exposures, 0 turns\. Bring: receptor 8×10/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Start Sacrum and coccyx, HK'));
+    expect(store.getState().session.current).toMatchObject({
+      orderId: order.id,
+      roomId: 'room-2',
+      plan: order.projections,
+    });
+    expect(store.getState().outbox.waiting[0]).toMatchObject({ path: '/exams', body: { orderId: order.id } });
+    expect(mockRouter.push).toHaveBeenCalledWith({
+      pathname: '/setup',
+      params: expect.objectContaining({ p: 'sacrum-ap-axial', room: 'room-2' }),
+    });
+    expect(await screen.findByLabelText('Continue Sacrum and coccyx, HK')).toBeTruthy();
+  });
+  it('an empty list and an unreachable server are said in words', async () => {
+    mockHere.answers['/api/orders'] = [];
+    show(<OrdersScreen />);
+    expect(await screen.findByText('Nothing is waiting')).toBeTruthy();
+  });
+  it('without a server it says what still works', async () => {
+    mockHere.reachable = false;
+    show(<OrdersScreen />);
+    expect(await screen.findByText(/Orders cannot be read/)).toBeTruthy();
+    expect(screen.getByText(/Find and Set up work without it/)).toBeTruthy();
+  });
+  it('a patient outside the model is marked, not guessed', async () => {
+    mockHere.answers['/api/orders'] = [
+      { ...order, patient: { ...order.patient, body: { ageYears: 3, statureMm: 2000 } } },
+    ];
+    show(<OrdersScreen />);
+    expect(await screen.findByText(/outside the body model/)).toBeTruthy();
+  });
+});
+
+describe('an order in full', () => {
+  beforeEach(() => {
+    mockHere.params = { id: order.id };
+  });
+  it('tells what was asked, what it makes, what to bring, and plans it anew', async () => {
+    const four = ['sacrum-ap-axial', 'sacrum-lateral', 'coccyx-ap-axial', 'coccyx-lateral'].map((projectionId) => ({
+      projectionId,
+    }));
+    const full = { ...order, projections: four };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order: full, exam: null, exposures: [] };
+    mockHere.answers[`/api/orders/${order.id}/plan`] = full;
+    show(<OrderScreen />);
+    expect(await screen.findByText('Sat down hard on a step')).toBeTruthy();
+    expect(await screen.findByText('☐ lead on the table behind the back')).toBeTruthy();
+    expect(await screen.findByText(/^4 exposures, 3 turns, \d+ points of work$/)).toBeTruthy();
+    fireEvent.click(await screen.findByText('Take the order with 1 turn'));
+    await waitFor(() => expect(mockHere.sent).toHaveLength(1));
+    const { body } = mockHere.sent[0] as unknown as {
+      body: { version: number; projections: { projectionId: string }[] };
+    };
+    expect(body.version).toBe(1);
+    expect(new Set(body.projections.map(({ projectionId }) => projectionId))).toEqual(
+      new Set(four.map(({ projectionId }) => projectionId)),
+    );
+  });
+  it('says what is more than was ordered, and drops, moves and adds by hand', async () => {
+    const more = { ...order, projections: [...order.projections, { projectionId: 'pelvis-ap' }] };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order: more, exam: null, exposures: [] };
+    mockHere.answers[`/api/orders/${order.id}/plan`] = more;
+    show(<OrderScreen />);
+    expect(await screen.findByText(/^More than was ordered: Pelvis, AP shows the pelvis/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Swap or drop: Pelvis, AP'));
+    fireEvent.click(screen.getByLabelText('Drop Pelvis, AP from the plan'));
+    await waitFor(() => expect(mockHere.sent.at(-1)?.body.projections).toEqual(order.projections));
+    await waitFor(() =>
+      expect(screen.getByLabelText('Later: Sacrum, AP axial').getAttribute('aria-disabled')).toBeNull(),
+    );
+    fireEvent.click(screen.getByLabelText('Later: Sacrum, AP axial'));
+    await waitFor(() =>
+      expect(mockHere.sent.at(-1)?.body.projections).toEqual([
+        more.projections[1],
+        more.projections[0],
+        more.projections[2],
+      ]),
+    );
+    fireEvent.change(screen.getByLabelText('Add a projection'), { target: { value: 'hand pa' } });
+    fireEvent.click(await screen.findByLabelText('Add Hand, PA, left'));
+    await waitFor(() =>
+      expect(mockHere.sent.at(-1)?.body.projections).toEqual([
+        ...more.projections,
+        { projectionId: 'hand-pa', side: 'left' },
+      ]),
+    );
+  });
+  it('sums the dose of an exam with its repeats', async () => {
+    mockHere.answers[`/api/orders/${order.id}/exam`] = {
+      order,
+      exam: null,
+      exposures: [
+        { ...row, kapGyCm2: 0.3 },
+        { ...row, id: 'x2', kapGyCm2: 0.2, verdict: 'repeat' },
+      ],
+    };
+    show(<OrderScreen />);
+    expect(await screen.findByText(/^2 exposures, repeats included: 0\.50 Gy·cm² in all/)).toBeTruthy();
+  });
+  it('an order that is not there is said to be so', async () => {
+    mockHere.params = {};
+    show(<OrderScreen />);
+    expect(await screen.findByText('▲ There is no such order')).toBeTruthy();
+  });
+});

@@ -1,0 +1,50 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { mockHere, show } from '../../testing/screenHarness';
+import { TakeIn } from './TakeIn';
+
+const take = (text: string) => {
+  const file = new File([text], 'orders');
+  file.text = async () => text;
+  fireEvent.change(screen.getByLabelText(/^Take in orders from a file.*: file$/), { target: { files: [file] } });
+};
+
+test('a table goes as a table, and what was known already is told apart', async () => {
+  mockHere.answers['/api/orders/import'] = { taken: 1, known: 2 };
+  show(<TakeIn />);
+  (global.fetch as jest.Mock).mockImplementationOnce(async (request: Request) => {
+    expect(request.headers.get('content-type')).toBe('text/csv');
+    expect(await request.text()).toBe('reference,initials\n1,AB\n');
+    return new Response(JSON.stringify({ taken: 1, known: 2 }), { headers: { 'content-type': 'application/json' } });
+  });
+  take('reference,initials\n1,AB\n');
+  expect(await screen.findByText('✓ 1 order taken in, 2 known already')).toBeTruthy();
+});
+
+test('what begins with a brace goes as FHIR', async () => {
+  mockHere.answers['/api/fhir'] = { taken: 3, known: 0 };
+  show(<TakeIn />);
+  take('{"resourceType":"Bundle"}');
+  expect(await screen.findByText('✓ 3 orders taken in')).toBeTruthy();
+  expect(mockHere.sent[0].path).toBe('/api/fhir');
+});
+
+test('faults are told each with its line, and that nothing was taken', async () => {
+  show(<TakeIn />);
+  (global.fetch as jest.Mock).mockResolvedValueOnce(
+    new Response(JSON.stringify({ fields: [{ field: 'line 3', message: 'Age must be 0 to 110 years' }] }), {
+      status: 422,
+      headers: { 'content-type': 'application/json' },
+    }),
+  );
+  take('reference,initials\n1,AB\n');
+  expect(await screen.findByText('▲ line 3: Age must be 0 to 110 years')).toBeTruthy();
+  expect(screen.getByText('▲ Nothing was taken in.')).toBeTruthy();
+  expect(screen.queryByRole('status')).toBeNull();
+});
+
+test('without a server nothing was stored', async () => {
+  mockHere.reachable = false;
+  show(<TakeIn />);
+  take('reference,initials\n1,AB\n');
+  expect(await screen.findByText('▲ The server does not answer; nothing was stored.')).toBeTruthy();
+});

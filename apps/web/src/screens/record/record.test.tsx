@@ -1,0 +1,41 @@
+import { withDefaults } from '@taktik/core';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { mockHere, mockRouter, show } from '../../testing/screenHarness';
+import { queued, refused, unreachable } from '../../state/outbox';
+import { RecordScreen } from './RecordScreen';
+
+describe('Record', () => {
+  it('lists what was exposed with index and dose', async () => {
+    show(<RecordScreen />);
+    expect(await screen.findByText('Coccyx, AP axial')).toBeTruthy();
+    expect(screen.getByText('78 kVp · 25 mAs · number 415 (EI 422), DI −0.7 · 0.29 Gy·cm²')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText(/Coccyx, AP axial, Sacrum and coccyx, HK, number 415 .EI 422/));
+    expect(mockRouter.push).toHaveBeenCalledWith({ pathname: '/record/[id]', params: { id: 'x1' } });
+  });
+  it('shows what is still on its way, and what was refused with the reason', async () => {
+    mockHere.answers['/api/exposures'] = [];
+    const store = show(<RecordScreen />);
+    await screen.findByText('Nothing exposed today');
+    act(() => {
+      store.dispatch(
+        queued({ item: { id: 'a', madeAt: 1, path: '/exposures', body: {}, what: 'Sacrum, AP axial' }, kept: true }),
+      );
+      store.dispatch(unreachable());
+    });
+    expect(screen.getByText('1 on the way')).toBeTruthy();
+    expect(screen.getByText(/1 entry is kept on this device/)).toBeTruthy();
+    act(() => void store.dispatch(refused({ id: 'a', why: 'There is no exam "e".' })));
+    expect(screen.getByText(/Not recorded: Sacrum, AP axial. There is no exam "e"/)).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Dismiss: Sacrum, AP axial'));
+    expect(screen.queryByText(/Not recorded/)).toBeNull();
+  });
+});
+
+test('house rules are changed from the room chip and go to the server', async () => {
+  show(<RecordScreen />);
+  fireEvent.click(await screen.findByLabelText(/room and rules$/));
+  fireEvent.click(await screen.findByLabelText('7° cephalad'));
+  await waitFor(() =>
+    expect(mockHere.sent).toEqual([{ path: '/api/rules', body: withDefaults({ kneeLateralAngle: '7' }) }]),
+  );
+});

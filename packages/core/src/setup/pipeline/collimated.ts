@@ -1,0 +1,63 @@
+/** Step 5: what must be shown, thrown on the receptor; the light round it, and the receptor that takes it. */
+import { boneRotation, coverPoints, neededField, shadowsOf, type CoverPoints } from '../collimation/cover';
+import { openField, type CollimatedField } from '../collimation/collimatedField';
+import { obstructions, rayBlocked } from '../placing/adaptedProjection';
+import type { Problem } from '../problem';
+import { centroid } from '../stage/scene';
+import { loadLost } from '../verdict/verdict';
+import type { Stood } from './stood';
+
+export type Collimated = Stood & {
+  cover: CoverPoints[];
+  rotationDeg: number;
+  needed: { width: number; height: number };
+  lightField: CollimatedField;
+  /** Of what must be shown, on average. */
+  magnification: number;
+};
+
+/** What lies between the focal spot and the part, or between it and the receptor. */
+function blocked({ aimed, focal, adapted, part, placed, plane, segments }: Stood, cover: CoverPoints[]): Problem[] {
+  // A limb that was to be held aside and does not go so far is in the way as it lies.
+  if (!adapted && placed.limited.length === 0) return [];
+  const hit = plane.origin;
+  return [
+    ...obstructions(placed, focal, hit, [hit, ...cover.map(({ points }) => centroid(points))], segments),
+    ...rayBlocked(placed, { focal, hit, crossing: aimed.crossing }, segments, part),
+  ];
+}
+
+export function openCollimator(stood: Stood): Collimated {
+  const {
+    asTaught,
+    focal,
+    adapted,
+    holder,
+    overrides,
+    part,
+    placed,
+    plane,
+    problems,
+    projection,
+    room,
+    sidMm,
+    unit,
+    view,
+  } = stood;
+  const cover = coverPoints(projection, placed, view, plane.u, plane.v);
+  const rotationDeg = Math.round(boneRotation(projection, placed, view, focal, plane) * 10) / 10;
+  const shadows = shadowsOf(cover, focal, plane, rotationDeg);
+  const needed = neededField(shadows);
+  const lightField = openField({ shadows, needed, projection, room, holder, sidMm, overrides, unit });
+  return {
+    ...stood,
+    ...{ cover, rotationDeg, needed, lightField },
+    magnification: shadows.reduce((total, shadow) => total + shadow.magnification, 0) / shadows.length,
+    problems: [
+      ...problems,
+      ...blocked(stood, cover),
+      ...(adapted ? loadLost(asTaught, adapted.position, part) : []),
+      ...lightField.problems,
+    ],
+  };
+}

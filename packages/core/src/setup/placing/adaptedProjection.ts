@@ -1,0 +1,250 @@
+/** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
+import { withBranches } from '../../body/mannequin';
+import { crossSkin, skinSpans, type SkinCrossing } from '../../body/posed';
+import { applyToDirection, intoFrame } from '../../geometry/frame';
+import {
+  dot,
+  normalize,
+  subtract,
+  type InPatient,
+  type InRoom,
+  type InSegment,
+  type Vec3,
+} from '../../geometry/vector';
+import { formatAngle, toDegrees } from '../../quantity/angle';
+import { capitalize } from '../../quantity/text';
+import type { Positioning, Projection } from '../../projections/schema';
+import type { View } from '../../projections/vocabulary';
+import { positionName } from '../../room/position';
+import type { AdaptedWay } from './adaptedWay';
+import type { PlacedBody } from './place';
+import { problem, type Problem } from '../problem';
+import type { Side } from '../setup';
+import { atHolder } from '../../words/names';
+
+const OPPOSITE: Record<View, View> = {
+  AP: 'PA',
+  PA: 'AP',
+  lateral: 'medial',
+  medial: 'lateral',
+  up: 'down',
+  down: 'up',
+};
+const OTHER_END = { enter: 'exit', exit: 'enter', through: 'through' } as const;
+
+/** Course of the ray as it is called: the other one where it is reversed. */
+export const viewOf = ({ ray }: Pick<Projection, 'ray'>, adapted: AdaptedWay): View =>
+  adapted.reversed ? OPPOSITE[ray.view] : ray.view;
+
+/** Course of the ray of an entry's own way: face up it comes from in front, face down from behind. */
+export function facingOf({ ray }: Pick<Projection, 'ray'>, positioning: Positioning): View {
+  const flat = positioning.beam !== 'horizontal' && !positioning.partFrame && (ray.view === 'AP' || ray.view === 'PA');
+  if (!flat) return ray.view;
+  return positioning.body === 'supine' ? 'AP' : positioning.body === 'prone' ? 'PA' : ray.view;
+}
+
+/** The entry as the way has it: entry and exit change places where the ray is reversed, a loose receptor follows it. */
+export function adaptProjection(projection: Projection, adapted: AdaptedWay): Projection {
+  const { ray, aim } = projection;
+  return {
+    ...projection,
+    ray: { ...ray, receptorSquare: adapted.holder === 'stand' },
+    aim: adapted.reversed ? { ...aim, point: OTHER_END[aim.point] } : aim,
+  };
+}
+
+/** Course of the ray in the axes of the part, to compare with the one that is wanted. */
+export const rayInPart = (
+  placed: PlacedBody,
+  direction: Vec3<InRoom>,
+  segment: string,
+): { segment: string; ray: Vec3<InSegment> } => ({
+  segment,
+  ray: intoFrame(placed.posed.frames[segment], direction),
+});
+
+const COURSE: Record<AdaptedWay['beam'], string> = {
+  down: 'vertical beam',
+  level: 'horizontal beam',
+  rest: 'beam perpendicular to the back rest',
+};
+const FROM: Record<AdaptedWay['beam'], string> = {
+  down: 'tube above',
+  level: 'tube at the side',
+  rest: 'tube in front of the back rest',
+};
+
+/** The way in one line, for a person. */
+export function describeWay(adapted: AdaptedWay, oblique: ObliquePosition | null = null): string {
+  const { position, on, backRestDeg, beam, holder, asItLies, half, alongDeg, acrossDeg } = adapted;
+  const where =
+    position === 'lateral-recumbent' && on
+      ? `${on} lateral ${beam === 'level' ? 'decubitus' : 'recumbent'}`
+      : position === 'semi-erect'
+        ? `semi-erect, back rest at ${formatAngle(backRestDeg ?? 0)}`
+        : positionName(position).replace(' at the table', '');
+  const tilts = [
+    ...(alongDeg === 0 ? [] : [`${formatAngle(Math.abs(alongDeg))} along`]),
+    ...(acrossDeg === 0 ? [] : [`${formatAngle(Math.abs(acrossDeg))} across`]),
+  ];
+  // A beam that is tilted is no longer horizontal or vertical.
+  const course = tilts.length > 0 ? `${FROM[beam]}, CR angled ${tilts.join(' and ')}` : COURSE[beam];
+  const plate =
+    beam === 'rest'
+      ? 'receptor between back and back rest'
+      : holder === 'stand'
+        ? 'receptor upright beside the part'
+        : holder === 'table-top' || holder === 'bed'
+          ? 'receptor under the part'
+          : `receptor ${atHolder(holder)}`;
+  const lies = asItLies ? ', part as it lies' : '';
+  const shown = half ? `, ${HALF_WORDS[half]}` : '';
+  const rotated = oblique ? `, body rotated ${oblique.deg}° to the ${oblique.name} position` : '';
+  return `${capitalize(where)}${rotated}${lies}${shown}; ${course}; ${plate}`;
+}
+
+const HALF_WORDS = {
+  upper: 'the proximal half along the receptor',
+  lower: 'the distal half along the receptor',
+  between: 'both halves equally off the receptor',
+} as const;
+
+/** What must be written on the picture so that it is read right. */
+export function marksOf({ position, beam, backRestDeg, reversed, on }: AdaptedWay, view: View): string[] {
+  const marks: string[] = [];
+  if (reversed && (view === 'AP' || view === 'PA')) marks.push(view);
+  if (position === 'supine' || position === 'prone') marks.push(position);
+  if (position === 'semi-erect') marks.push(`semi-erect ${backRestDeg ?? 0}°`);
+  if (position === 'seated') marks.push('seated');
+  if (position === 'lateral-recumbent' && beam === 'level') marks.push(...(on ? [`${on} side down`] : []), 'arrow up');
+  else if (beam === 'level' && (position === 'supine' || position === 'prone')) marks.push('cross-table', 'arrow up');
+  return marks;
+}
+
+/**
+ * Parts of the other limb, or an arm, that lie between the focal spot and what must be shown.
+ * @param shown points that the light must reach
+ */
+export function obstructions(
+  placed: PlacedBody,
+  focal: Vec3<InRoom>,
+  hit: Vec3<InRoom>,
+  shown: readonly Vec3<InRoom>[],
+  own: readonly string[] | undefined,
+): Problem[] {
+  const found = LIMBS.filter(({ segments: all, near }) => {
+    if (own && all.some((each) => own.includes(each))) return false;
+    // Of a picture of the trunk the roots of the limbs are a part.
+    const segments = own ? all : all.filter((each) => each !== near);
+    return shown.some((point) => {
+      const course = normalize(subtract(point, focal));
+      const met = crossSkin(placed.posed, focal, course, segments);
+      if (!met) return false;
+      const at = dot(subtract(met.entry, focal), course);
+      return at > 0 && at < dot(subtract(hit, focal), course);
+    });
+  });
+  return found.map(({ says }) => problem('in-the-way', { what: 'limb', says }));
+}
+const isGirdle = (segment: string): boolean => /^(scapula|clavicle|upperarm)_/.test(segment);
+/** Body beside the part that the central ray may graze: skin of the model is that coarse. */
+const GRAZE_MM = 30;
+/** Room that a tube takes behind its focal spot. */
+const TUBE_MM = 150;
+/** A limb is crossed, not run through lengthwise: no view crosses more of one [model: thigh of the largest adult]. */
+const MOST_OF_A_LIMB_MM = 300;
+
+/**
+ * The whole way of the central ray of a found way, from behind the focal spot to the receptor, against the whole body.
+ * @param own segments that the view is of; undefined for a view of the trunk
+ * @param part the one of them that is judged
+ */
+export function rayBlocked(
+  placed: PlacedBody,
+  { focal, hit, crossing }: { focal: Vec3<InRoom>; hit: Vec3<InRoom>; crossing: SkinCrossing },
+  own: readonly string[] | undefined,
+  part: string,
+): Problem[] {
+  const course = normalize(subtract(hit, focal));
+  const along = (p: Vec3<InRoom>) => dot(subtract(p, focal), course);
+  const [entry, exit, end] = [along(crossing.entry), along(crossing.exit), along(hit)];
+  // Shoulder girdle and chest wall lie on each other: there the ray passes both.
+  const rest =
+    own &&
+    Object.keys(placed.posed.body.segments).filter((id) => !own.includes(id) && !(id === 'thorax' && isGirdle(part)));
+  const between = (from: number, to: number, segments?: readonly string[]) =>
+    skinSpans(placed.posed, focal, course, segments).reduce(
+      (sum, [near, far]) => sum + Math.max(0, Math.min(far, to) - Math.max(near, from)),
+      0,
+    );
+  const blocked = (what: 'tube' | 'before' | 'behind' | 'lengthwise') => [problem('in-the-way', { what, says: '' })];
+  if (between(-TUBE_MM, 0) > 0) return blocked('tube');
+  if (rest && between(0, entry, rest) > GRAZE_MM) return blocked('before');
+  if (rest && between(exit, end, rest) > GRAZE_MM) return blocked('behind');
+  if (rest && exit - entry > MOST_OF_A_LIMB_MM && !own.includes('head')) return blocked('lengthwise');
+  return [];
+}
+
+const LIMBS = (['left', 'right'] as const).flatMap((side) => {
+  const s = side === 'left' ? 'L' : 'R';
+  return [
+    {
+      says: `${side} arm`,
+      segments: [`upperarm_${s}`, ...withBranches(`forearm_${s}`), ...withBranches(`hand_${s}`)],
+      near: `upperarm_${s}`,
+    },
+    { says: `${side} leg`, segments: [`thigh_${s}`, `shank_${s}`, `foot_${s}`], near: `thigh_${s}` },
+  ];
+});
+
+/** Body rotated against the receptor by more than this is in an oblique position. */
+const OBLIQUE_DEG = 8;
+export type ObliquePosition = { name: string; deg: number };
+
+/**
+ * Which surface and side of the body lie nearest the receptor, as the position is called, and by how much the body is
+ * rotated; null where it is not: a tube that is angled across one who lies flat makes no oblique position.
+ */
+export function obliquePosition({ posed, placement }: PlacedBody, adapted: AdaptedWay | null): ObliquePosition | null {
+  if (adapted && placement.lies) return null;
+  const toward = (axis: Vec3<InPatient>): number => dot(applyToDirection(posed.place, axis), placement.beam);
+  const [left, back] = [toward([1, 0, 0]), toward([0, 1, 0])];
+  const deg = Math.round(toDegrees(Math.atan2(Math.abs(left), Math.abs(back))));
+  if (deg < OBLIQUE_DEG || deg > 90 - OBLIQUE_DEG) return null;
+  return { name: `${left > 0 ? 'L' : 'R'}${back > 0 ? 'PO' : 'AO'}`, deg };
+}
+/** How the body is rotated to the receptor in a found way: of a limb it does not matter. */
+export const trunkOblique = (
+  { region }: Projection,
+  placed: PlacedBody,
+  adapted: AdaptedWay,
+): ObliquePosition | null => (LIMB_REGIONS.has(region) ? null : obliquePosition(placed, adapted));
+const LIMB_REGIONS: ReadonlySet<Projection['region']> = new Set([
+  'hand and wrist',
+  'forearm, elbow, humerus',
+  'foot and ankle',
+  'leg and knee',
+]);
+
+/** As entries of either side are called in a list. */
+const EITHER_OBLIQUE = / \((RPO or LPO|RAO or LAO|[LR][AP]O)\)/;
+const EITHER_DECUBITUS = ', lateral decubitus';
+
+/**
+ * Name of a set-up: the entry with the oblique position or the decubitus that it really is, its side, and the way round
+ * where it is the other one.
+ */
+export function nameOf(
+  projection: Projection,
+  side: Side | null,
+  adapted: AdaptedWay | null,
+  oblique: ObliquePosition | null,
+): string {
+  const named = projection.name.replace(EITHER_OBLIQUE, oblique ? ` (${oblique.name})` : '');
+  const decubitus = !adapted && side !== null && named.endsWith(EITHER_DECUBITUS);
+  return [
+    decubitus ? named.replace(EITHER_DECUBITUS, `, ${side} lateral decubitus`) : named,
+    ...(projection.sided === 'each' && !decubitus ? [side] : []),
+    ...(adapted?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, adapted)}`] : []),
+  ].join(', ');
+}

@@ -1,0 +1,220 @@
+/** Which of the entry's positions this patient can take in this room, and in which holder. */
+import type { Positioning, Projection } from '../../projections/schema';
+import type { BodyPosition } from '../../projections/vocabulary';
+import { holderOf, type Holder, type Room } from '../../room/room';
+import type { Reason } from '../../words/reasonWords';
+import type { AdaptedWay } from './adaptedWay';
+import { isBroken, isHipHurt, isInjured, legsKept, neckKept, neckStays } from '../verdict/kept';
+import type { Overrides, Situation } from '../request';
+import { problem, type Problem } from '../problem';
+import type { Side } from '../setup';
+
+/** Sitting up bends the hip further than this [typical]: one that must not move is not sat up. */
+const HIP_STAYS_DEG = 30;
+
+/** What holds the patient in place, whatever else they could do; null for nothing. */
+function boundTo({ worn }: Situation): { why: 'board' | 'traction'; maySitUp: boolean } | null {
+  if (worn.includes('board')) return { why: 'board', maySitUp: false };
+  if (worn.includes('traction')) return { why: 'traction', maySitUp: true };
+  return null;
+}
+
+/** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient */
+export function barred(
+  positioning: Pick<Positioning, 'body' | 'seatable'> & { backRestDeg?: number },
+  situation: Situation,
+  beneath: Side | null,
+): Reason | null {
+  const { keepStill, canStand, canSit, canTurn, proppedDeg } = situation;
+  const hipStays = keepStill.includes('hip') || keepStill.includes('pelvis') || isHipHurt(situation);
+  const [leg] = legsKept(situation);
+  const onChair = situation.place === 'chair' && !canStand;
+  const bound = boundTo(situation);
+  if (bound && positioning.body !== 'supine' && !(positioning.body === 'semi-erect' && bound.maySitUp))
+    return { code: bound.why };
+  switch (positioning.body) {
+    case 'upright':
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg) return { code: 'leg-stays', side: leg };
+      if (canStand || (positioning.seatable && canSit)) return null;
+      return { code: positioning.seatable ? 'neither-stands-nor-sits' : 'cannot-stand' };
+    case 'seated':
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg && !onChair) return { code: 'leg-stays', side: leg };
+      return canSit || canStand ? null : { code: 'cannot-sit' };
+    case 'semi-erect': {
+      const asked = positioning.backRestDeg ?? proppedDeg;
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (onChair) return { code: 'stays-in-chair' };
+      if (hipStays && asked > HIP_STAYS_DEG) return { code: 'hip-stays' };
+      if (leg && asked > HIP_STAYS_DEG) return { code: 'leg-stays', side: leg };
+      return proppedDeg > 0 && asked !== proppedDeg ? { code: 'stays-propped', deg: proppedDeg } : null;
+    }
+    default: {
+      if (onChair) return { code: 'stays-in-chair' };
+      if (!situation.canLieFlat) return { code: 'cannot-lie-flat' };
+      if (proppedDeg > 0) return { code: 'stays-propped', deg: proppedDeg };
+      if (positioning.body === 'supine') return null;
+      if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
+      if (hipStays) return { code: 'hip-stays' };
+      if (leg) return { code: 'leg-stays', side: leg };
+      if (neckKept(situation)) return { code: 'neck-stays-in-turning' };
+      if (positioning.body === 'kneeling') return canStand ? null : { code: 'cannot-kneel' };
+      if (positioning.body === 'head-down') return null;
+      if (canTurn === 'none') return { code: 'cannot-turn' };
+      if (positioning.body === 'lateral-recumbent')
+        return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-only-to', side: canTurn };
+      return situation.canProne ? null : { code: 'cannot-lie-on-front' };
+    }
+  }
+}
+
+/** Turns of a lying patient from here on count as turning the patient. */
+const ROLL_FROM_DEG = 10;
+
+/** Why a lying patient cannot be rolled as far as the view asks, or null. @param mirrored the entry done on the right */
+function rollBarred(
+  { ray }: Projection,
+  positioning: Positioning,
+  situation: Situation,
+  mirrored = false,
+): Reason | null {
+  const flat = positioning.body === 'supine' || positioning.body === 'prone';
+  const trunk = ray.view === 'AP' || ray.view === 'PA';
+  if (!flat || positioning.beam === 'horizontal' || positioning.partFrame || positioning.on || !trunk) return null;
+  const roll = ray.swing.find(({ toward }) => toward === 'left' || toward === 'right');
+  if (!roll || roll.degrees < ROLL_FROM_DEG) return null;
+  if (situation.spineNotCleared) return { code: 'spine-not-cleared', turns: true };
+  if (isHipHurt(situation) || situation.keepStill.some((part) => part === 'hip' || part === 'pelvis'))
+    return { code: 'hip-stays', turns: true };
+  if (legsKept(situation).length > 0) return { code: 'a-leg-stays', turns: true };
+  if (neckKept(situation)) return { code: 'neck-stays', turns: true };
+  const bound = boundTo(situation);
+  if (bound) return { code: bound.why, turns: true };
+  // The far end of the ray swings to the side that comes to lie beneath.
+  const beneath: Side = (roll.toward === 'left') !== mirrored ? 'left' : 'right';
+  const { canTurn } = situation;
+  if (canTurn === 'none') return { code: 'cannot-turn' };
+  return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-other-way', side: canTurn, to: beneath };
+}
+
+/** Positions that put weight on a leg, or lay it down on one side. */
+const BEARS: ReadonlySet<Positioning['body']> = new Set<Positioning['body']>(['upright', 'kneeling']);
+const LAIN_ON: ReadonlySet<Positioning['body']> = new Set<Positioning['body']>(['lateral-recumbent', 'prone', 'sims']);
+const OF_LEG = /^(thigh|patella|shank|talus|foot|toes)/;
+
+const BENT_BY_SITTING = /^(thigh|patella|shank)/;
+
+/** Nobody stands, kneels or lies on what may be broken. @param part segment that is examined */
+export function bearsHurt(body: Positioning['body'], part: string, situation: Situation): Reason | null {
+  if (!isInjured(situation)) return null;
+  const leg = OF_LEG.test(part);
+  if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar')) return { code: 'not-on-what-may-be-broken' };
+  const sits = body === 'seated' && situation.place !== 'chair' && BENT_BY_SITTING.test(part);
+  if (sits && isBroken(situation)) return { code: 'sitting-bends-it' };
+  return leg && isBroken(situation) && LAIN_ON.has(body) ? { code: 'not-lain-on' } : null;
+}
+
+/** How one who may also sit on a stool is placed. */
+export const erectWords = ({ seatable }: Positioning, { canStand }: Situation): string =>
+  seatable ? (canStand ? 'Erect or seated' : 'Seated') : 'Erect';
+
+/** Something of the patient stays as it lies: the form of a way that poses nothing is taken where there is one. */
+const spares = (situation: Situation): boolean =>
+  isInjured(situation) ||
+  neckStays(situation) ||
+  legsKept(situation).length > 0 ||
+  situation.keepStill.some((part) => part === 'hip' || part === 'pelvis');
+
+/** The way as it is done for this patient: hurt ones stay as they lie. */
+export const sparing = (positioning: Positioning, situation: Situation): ChosenPositioning =>
+  spares(situation) && positioning.ifInjured
+    ? { ...positioning, head: undefined, ...positioning.ifInjured, poseAlone: true }
+    : { ...positioning, poseAlone: false };
+
+/** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
+export type ChosenPositioning = Positioning & { poseAlone: boolean; adapted?: AdaptedWay };
+
+export type PositioningChoice = { positioning: ChosenPositioning; holders: Holder[]; problems: Problem[] };
+
+/**
+ * The first position that patient and room allow. When none is, the usual one is still computed, so that it can be
+ * looked at, and the problems say why it must not be done.
+ */
+export function choosePositioning(
+  entry: Projection,
+  situation: Situation,
+  room: Room,
+  nearSide: Side | null,
+  overrides: Overrides,
+  { adapted, part, mirrored }: { adapted?: AdaptedWay; part: string; mirrored: boolean },
+): PositioningChoice {
+  if (adapted) return chooseAdapted(entry, adapted, situation, room, part);
+  const projection = { ...entry, positions: entry.positions.map((positioning) => sparing(positioning, situation)) };
+  const holdersOf = (positioning: ChosenPositioning) =>
+    positioning.holders
+      .filter((kind) => !overrides.holder || overrides.holder === kind)
+      .flatMap((kind) => holderOf(room, kind) ?? []);
+  const candidates = projection.positions.filter(
+    (positioning) => !overrides.position || positioning.body === overrides.position,
+  );
+  if (candidates.length === 0) {
+    const known = projection.positions.map((positioning) => positioning.body);
+    return {
+      positioning: projection.positions[0],
+      holders: holdersOf(projection.positions[0]),
+      problems: [problem('position-unknown', { name: projection.name, asked: overrides.position!, known })],
+    };
+  }
+  const reasons: Problem[] = [];
+  const { name } = entry;
+  for (const positioning of candidates) {
+    const fixed =
+      entry.sided === 'none' && (positioning.on === 'left' || positioning.on === 'right') ? positioning.on : null;
+    const why =
+      barred(positioning, situation, fixed ?? nearSide) ??
+      rollBarred(entry, positioning, situation, mirrored) ??
+      bearsHurt(positioning.body, part, situation);
+    const holders = holdersOf(positioning);
+    if (why === null && holders.length > 0) return { positioning, holders, problems: [] };
+    reasons.push(
+      why === null
+        ? problem('no-holder', { name, room: room.name, holders: positioning.holders, body: positioning.body })
+        : barredProblem(name, positioning.body, why),
+    );
+  }
+  const usable = candidates.find((positioning) => holdersOf(positioning).length > 0) ?? candidates[0];
+  return { positioning: usable, holders: holdersOf(usable), problems: reasons };
+}
+
+/** The way that was asked for, whether or not it may be. */
+function chooseAdapted(
+  entry: Projection,
+  adapted: AdaptedWay,
+  situation: Situation,
+  room: Room,
+  part: string,
+): PositioningChoice {
+  const holder = holderOf(room, adapted.holder);
+  const beneath = adapted.on === 'left' || adapted.on === 'right' ? adapted.on : null;
+  const why =
+    barred({ body: adapted.position, seatable: true, backRestDeg: adapted.backRestDeg }, situation, beneath) ??
+    bearsHurt(adapted.position, part, situation);
+  const usual = entry.positions.find(({ body }) => body === adapted.position) ?? entry.positions[0];
+  return {
+    positioning: { ...usual, body: adapted.position, seatable: false, poseAlone: adapted.asItLies, adapted },
+    holders: holder ? [holder] : [],
+    problems: [
+      ...(why === null ? [] : [barredProblem(entry.name, null, why)]),
+      ...(holder
+        ? []
+        : [problem('no-holder', { name: entry.name, room: room.name, holders: [adapted.holder], body: null })]),
+    ],
+  };
+}
+
+/** @param body the position; null: the way that was asked for */
+const barredProblem = (name: string, body: BodyPosition | null, { code, ...why }: Reason): Problem =>
+  problem('position-barred', { name, body, reason: code, ...why });
