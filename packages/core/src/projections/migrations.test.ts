@@ -53,6 +53,15 @@ describe('entries of version 1', () => {
     expect(later).toMatchObject({ ok: false, faults: [{ entry: 'document', field: 'version' }] });
     expect(JSON.stringify(later)).toContain('this program reads 1 and 2');
   });
+  test('a part that was held is supported, and nothing else of the position changes', () => {
+    const entry = projections.find(({ positions }) => positions.some(({ supported }) => supported.length > 0))!;
+    const earlier = {
+      ...entry,
+      positions: entry.positions.map(({ supported, ...rest }) => ({ ...rest, held: supported })),
+    };
+    expect(projectionSchema.safeParse(earlier).success).toBe(false);
+    expect(today(earlier).positions).toEqual(projectionSchema.parse(entry).positions);
+  });
   test('an entry of today is left as it is, whatever it is', () => {
     expect(projections.filter((entry) => JSON.stringify(entryOfToday(entry)) !== JSON.stringify(entry))).toEqual([]);
     for (const other of [null, 'x', 4, [], [{}]]) expect(entryOfToday(other)).toBe(other);

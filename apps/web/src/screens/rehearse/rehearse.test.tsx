@@ -127,7 +127,9 @@ describe('exercises', () => {
       await screen.findByRole('radio', { name: 'Sternal ends of the clavicles equidistant from the spine' }),
     );
     fireEvent.click(
-      within(screen.getByRole('radiogroup', { name: 'Which way' })).getAllByRole('radio')[right.direction === 'more' ? 0 : 1],
+      within(screen.getByRole('radiogroup', { name: 'Which way' })).getAllByRole('radio')[
+        right.direction === 'more' ? 0 : 1
+      ],
     );
     fireEvent.change(screen.getByLabelText('Bring the part back by in °'), { target: { value: String(right.amount) } });
     fireEvent.click(screen.getByRole('button', { name: 'Check' }));
