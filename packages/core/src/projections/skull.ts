@@ -370,7 +370,11 @@ export const skullAndFace: ProjectionSource[] = [
     exposure: axial,
     steps: [
       ...noTurn,
-      ...steps('centre', 'Where the chin does not come down: infraorbitomeatal line perpendicular and 7° more angle'),
+      {
+        group: 'centre' as const,
+        text: 'Where the chin does not come down: infraorbitomeatal line perpendicular and 7° more angle',
+        setsHead: true,
+      },
     ],
     checks: ['Dorsum sellae within the foramen magnum', 'Petrous ridges symmetrical'],
     faults: [
@@ -832,7 +836,7 @@ export const skullAndFace: ProjectionSource[] = [
     positions: facing('zygoma, nose and chin against it', { head: 'head rotated {turn} from the PA' }),
     headLine: { line: 'AML', toReceptorDeg: 90 },
     ray: swung(ray('PA'), ['left', 37]),
-    aim: at('mid_pupil_L', 'middle of the dependent orbit', { point: 'exit', checkBy: ['outer_canthus_L'] }),
+    aim: at('mid_pupil_L', 'middle of the orbit nearest the receptor', { point: 'exit', checkBy: ['outer_canthus_L'] }),
     cover: [all('orbit_rim_L', 'orbit', 25)],
     receptor: usual('8×10', 'lengthwise'),
     exposure: front,
@@ -888,7 +892,7 @@ export const skullAndFace: ProjectionSource[] = [
       pose: ['arms-clear', 'chin-up'],
     }),
     ray: swung(ray('lateral', 25, 'head', [15, 25]), ['front', 20]),
-    aim: at('mandible_body_lower_L', 'body of the dependent side of the mandible', {
+    aim: at('mandible_body_lower_L', 'body of the mandible nearest the receptor', {
       point: 'through',
       checkBy: ['gonion_L'],
     }),
@@ -1002,7 +1006,7 @@ export const skullAndFace: ProjectionSource[] = [
     shows: 'Condyle in the mandibular fossa, mouth closed and open',
     positions: siding('midsagittal plane parallel to the receptor'),
     ray: ray('lateral', 28, 'feet', [25, 30]),
-    aim: at('TMJ_L', 'dependent TMJ', {
+    aim: at('TMJ_L', 'TMJ nearest the receptor', {
       taught: 'enters ½ in anterior and 2 in superior to the EAM of the side up',
       taughtAt: [
         'EAM_R',
@@ -1041,7 +1045,7 @@ export const skullAndFace: ProjectionSource[] = [
     shows: 'Condyle and neck free of the skull base',
     positions: siding('', { head: 'face rotated {turn} toward the receptor' }),
     ray: swung(ray('lateral', 15, 'feet', [15, 15]), ['front', 15]),
-    aim: at('TMJ_L', 'dependent TMJ', {
+    aim: at('TMJ_L', 'TMJ nearest the receptor', {
       taught: 'enters 1½ in superior to the EAM of the side up',
       taughtAt: ['EAM_R', [['head', 38]]],
       settled: 'the joint lies anterior to the EAM, the taught point straight superior to it',

@@ -1397,7 +1397,7 @@ export const spine: ProjectionSource[] = [
     signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Sacrum in lateral',
-    positions: sides('knees flexed, pad under the waist'),
+    positions: sides('pad under the waist'),
     ray: ray('lateral'),
     aim: at('S2_body', 'posterior to the ASIS', {
       taught: '3½ in posterior to the ASIS',
@@ -1429,7 +1429,7 @@ export const spine: ProjectionSource[] = [
     signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Coccyx in lateral',
-    positions: sides('knees flexed, pad under the waist'),
+    positions: sides('pad under the waist'),
     ray: ray('lateral'),
     aim: at('coccyx', 'posterior and inferior to the ASIS', {
       taught: '3½ in posterior and 2 in inferior to the ASIS',
@@ -1464,7 +1464,7 @@ export const spine: ProjectionSource[] = [
     signs: ['hip-bones', 'hip-bones-up'],
     nearSide: 'left',
     shows: 'Both in one exposure; recorded as two exams',
-    positions: sides('knees flexed, pad under the waist'),
+    positions: sides('pad under the waist'),
     ray: ray('lateral'),
     aim: at('S4_body', 'posterior and inferior to the ASIS', {
       taught: '3½ in posterior and 1 in inferior to the ASIS',
@@ -1587,7 +1587,7 @@ export const spine: ProjectionSource[] = [
       leadIfAsked('breast and gonad shields'),
     ],
     steps: steps('position', 'Stands as always: not told to stand straight'),
-    checks: ['C7 to the iliac crests included', 'Both iliac crests in the lower picture', 'No rotation'],
+    checks: ['C7 to the iliac crests included', 'Both iliac crests included', 'No rotation'],
     faults: [
       fault(
         'crests',

@@ -47,7 +47,9 @@ function ownSteps({
   positioning,
   ...done
 }: Exposed): { group: StepGroup; text: string }[] {
-  const headWords = positioning.poseAlone || adapted?.asItLies ? null : headLineWords(projection);
+  const line = positioning.poseAlone || adapted?.asItLies ? null : headLineWords(projection);
+  // Said once, where the entry's own position says it.
+  const headWords = line && positioning.head?.toLowerCase().includes(line.toLowerCase()) ? null : line;
   const headSteps = headWords
     ? [{ group: 'position' as const, text: headWords, unlessInjured: true, setsHead: true }]
     : [];

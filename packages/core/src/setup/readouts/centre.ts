@@ -135,11 +135,24 @@ function behindMidcoronal(placed: PlacedBody, p: Vec3<InRoom>): number {
   return dot(subtract(p, midpoint(trunk.entry, trunk.exit)), back);
 }
 
+/** The one of a pair that is felt where the other is not. */
+export type OtherSide = 'side up' | 'side nearest the tube';
+/** So much higher than its pair a landmark is on the side up. */
+const UP_MM = 50;
+export const otherSideOf = ({ posed }: PlacedBody, hidden: string, felt: string): OtherSide =>
+  posedMark(posed, felt).p[2] - posedMark(posed, hidden).p[2] > UP_MM ? 'side up' : 'side nearest the tube';
+
 /**
  * How the light lies from a landmark that is palpated, along the receptor.
  * @param across across the receptor too, where neither midline nor midcoronal plane leads the eye
  */
-export function touchFrom({ posed }: PlacedBody, id: string, on: OnSkin, across: boolean, sideUp = false): TouchMark {
+export function touchFrom(
+  { posed }: PlacedBody,
+  id: string,
+  on: OnSkin,
+  across: boolean,
+  pair: OtherSide | null,
+): TouchMark {
   const { aimed, up, unit } = on;
   const bearings = bearingsFrom(posed, id, aimed.crossing.entry);
   const taught = aimed.target.offsets.map(({ toward }) => bearings[AXIS[toward]]);
@@ -149,7 +162,7 @@ export function touchFrom({ posed }: PlacedBody, id: string, on: OnSkin, across:
     .filter(({ mm }) => mm >= LEVEL_MM)
     // From the midline toward the side that the entry is of.
     .map((each) => (each.toward === own ? { ...each, toward: 'lateral' as const } : each));
-  const name = `${spokenLandmark(id)}${sideUp ? ' of the side up' : ''}`;
+  const name = `${spokenLandmark(id)}${pair ? ` of the ${pair}` : ''}`;
   const mark = {
     landmark: id,
     mm: first.signedMm * Math.sign(dot(first.axis, up)),

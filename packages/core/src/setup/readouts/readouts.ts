@@ -7,7 +7,7 @@ import { markOf } from '../../body/body';
 import { dot } from '../../geometry/vector';
 import { skinAt } from './bearing';
 import type { CentreFact, TouchFacts } from '../../words/centreWords';
-import { centreBy, describeCentre, touchFacts, touchFrom } from './centre';
+import { centreBy, describeCentre, otherSideOf, touchFacts, touchFrom, type OtherSide } from './centre';
 import { SPLIT_OVERLAP_MM } from '../collimation/fitReceptor';
 import type { GridCheck } from '../technique/gridCheck';
 import type { CollimatedField } from '../collimation/collimatedField';
@@ -174,14 +174,14 @@ export function centringReadout(
   const lateralHead = region === 'skull and face' && (ray.view === 'lateral' || ray.view === 'medial');
   // From a landmark of the midline to a part of one side the way across is told too.
   const across = (id: string) => lateralHead || crossTable || (projection.sided === 'each' && !/_[LR]$/.test(id));
-  const levelOf = (id: string, sideUp = false) => touchFrom(placed, id, on, across(id), sideUp);
+  const levelOf = (id: string, pair: OtherSide | null = null) => touchFrom(placed, id, on, across(id), pair);
   const own = view.name(aimed.target.landmarkId);
-  // A landmark of the trunk or head that lies against the receptor is felt on the side up.
+  // A landmark of the trunk or head that lies against the receptor is felt on the other side.
   const checks = projection.aim.checkBy.map(view.name).flatMap((id) => {
-    if (felt(id)) return [{ id, sideUp: false }];
+    if (felt(id)) return [{ id, pair: null }];
     const other = otherSide(id);
     const paired = other !== id && !/_[LR]$/.test(markOf(posed.body, id).segment);
-    return paired && felt(other) ? [{ id: other, sideUp: true }] : [];
+    return paired && felt(other) ? [{ id: other, pair: otherSideOf(placed, id, other) }] : [];
   });
   const elsewhere = found && !felt(own) ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered) : null;
   // Of an angled ray through a depth, what is meant lies elsewhere than the light: a landmark leads the hand there.
@@ -190,11 +190,11 @@ export function centringReadout(
   const { line, fact } = elsewhere
     ? centreBy(levelOf(elsewhere), projection, unit)
     : lead
-      ? centreBy(levelOf(lead.id, lead.sideUp), projection, unit)
+      ? centreBy(levelOf(lead.id, lead.pair), projection, unit)
       : describeCentre(projection, placed, on);
   const marks = checks
     .filter(({ id }) => ![own, otherSide(own), line.landmark].includes(id))
-    .map(({ id, sideUp }) => levelOf(id, sideUp));
+    .map(({ id, pair }) => levelOf(id, pair));
   return {
     centre: { ...line, entryMm: aimed.crossing.entry, checkBy: marks.map(({ mark }) => mark) },
     touched: [elsewhere ? line.landmark : own, ...checks.map(({ id }) => id)],
