@@ -49,7 +49,8 @@ function ownSteps({
 }: Exposed): { group: StepGroup; text: string }[] {
   const line = positioning.poseAlone || adapted?.asItLies ? null : headLineWords(projection);
   // Said once, where the entry's own position says it.
-  const headWords = line && positioning.head?.toLowerCase().includes(line.toLowerCase()) ? null : line;
+  const said = `${positioning.say}, ${positioning.head ?? ''}`.toLowerCase();
+  const headWords = line && said.includes(line.toLowerCase()) ? null : line;
   const headSteps = headWords
     ? [{ group: 'position' as const, text: headWords, unlessInjured: true, setsHead: true }]
     : [];

@@ -177,7 +177,7 @@ export function centringReadout(
   const levelOf = (id: string, pair: OtherSide | null = null) => touchFrom(placed, id, on, across(id), pair);
   const own = view.name(aimed.target.landmarkId);
   // A landmark of the trunk or head that lies against the receptor is felt on the other side.
-  const checks = projection.aim.checkBy.map(view.name).flatMap((id) => {
+  const checks = projection.aim.checkBy.map(view.name).flatMap((id): { id: string; pair: OtherSide | null }[] => {
     if (felt(id)) return [{ id, pair: null }];
     const other = otherSide(id);
     const paired = other !== id && !/_[LR]$/.test(markOf(posed.body, id).segment);
