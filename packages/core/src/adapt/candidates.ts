@@ -163,10 +163,13 @@ function posings(projection: Projection, segment: string, situation: Situation, 
   return lies || seatedArm ? [false, true] : [false];
 }
 
-const BEAMS_OF: Partial<Record<Position['position'], readonly Beam[]>> = {
-  upright: ['level'],
-  'semi-erect': ['rest', 'level'],
-};
+/** Where the tube may stand: a receptor at the back rest is behind trunk or head, never behind a leg or a forearm. */
+function beamsOf({ position }: Position, segment: string): readonly Beam[] {
+  if (position === 'upright') return ['level'];
+  if (position !== 'semi-erect') return ['down', 'level'];
+  return isOfLeg(segment) || FOREARM.test(segment) ? ['down', 'level'] : ['rest', 'level'];
+}
+const FOREARM = /^(forearm|radius|hand|finger)/;
 
 /** Every candidate in one position for this projection, patient, situation and room. */
 export function candidatesFor(
@@ -186,13 +189,12 @@ export function candidatesFor(
   const trunk = !/_[LR]$/.test(plain) && !isOfHead(plain) && mayPose(plain, situation);
   for (const asItLies of posings(projection, plain, situation, position)) {
     for (const half of inHalves ? halvesFor(target, situation, position) : [undefined]) {
-      const beams = BEAMS_OF[position.position] ?? (['down', 'level'] as const);
-      const bySettling = new Map<string, Settled>();
+      const beams = beamsOf(position, plain);
+      const bySettling = new Map<Beam, Settled>();
       for (const beam of beams) {
         if (trunk && asItLies !== (armsStay && beam === 'level')) continue;
-        // Arms and laid limbs lie by the beam; anything else only once.
-        const key = beam === 'down' ? 'down' : 'other';
-        let settled = bySettling.get(key);
+        // Arms and laid limbs lie by the beam.
+        let settled = bySettling.get(beam);
         if (!settled) {
           const asked = { ...position, asItLies, half, beam };
           settled = settleAdapted(projection, asked, body, view, target, {
@@ -200,7 +202,7 @@ export function candidatesFor(
             limits,
             boardMm: boardOf(situation, position.position),
           });
-          bySettling.set(key, settled);
+          bySettling.set(beam, settled);
         }
         for (const reversed of [false, true]) {
           const inRoom = targetInRoom(settled, target, { reversed, half });

@@ -5,6 +5,7 @@
 import { buildBody } from '../body/body';
 import { isChild } from '../body/patient';
 import { hasProjection, projectionOf } from '../projections/catalogue';
+import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
@@ -25,6 +26,10 @@ import { chosenFrom, kindOf, MOST_WAYS, worstShown } from './rank';
 const MOST_COMPUTED = 4;
 const MOST_COMPUTED_LATER = 2;
 const FAILED = 0.5;
+
+/** Taken on the side with a level ray, whatever way it is taken. */
+const isDecubitus = ({ positions }: Pick<Projection, 'positions'>): boolean =>
+  positions.every(({ body, beam }) => body === 'lateral-recumbent' && beam === 'horizontal');
 
 /**
  * Ways of one entry by search.
@@ -50,7 +55,7 @@ function searched(
   const part = target.parts[0].segment;
   const found: OtherWay[] = [];
   const worst = () => worstShown([...before, ...found]);
-  const positions = positionsFor(part, situation)
+  const positions = positionsFor(part, situation, body.patient.ageYears, isDecubitus(projection))
     .map((position) => ({ position, least: fee + positionPoints(position.position, part, usual, situation) }))
     .sort((a, b) => a.least - b.least);
   for (const { position, least: atLeast } of positions) {

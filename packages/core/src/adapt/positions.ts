@@ -15,8 +15,11 @@ const SIDES: readonly Side[] = ['left', 'right'];
 /** Nobody is turned over for the picture of an arm. */
 const TURNED: ReadonlySet<Position['position']> = new Set<Position['position']>(['prone', 'lateral-recumbent']);
 
-/** Every position of the search; those that are barred left out. @param segment the part */
-export function positionsFor(segment: string, situation: Situation): Position[] {
+/**
+ * Every position of the search; those that are barred left out.
+ * @param segment the part; @param decubitus the view is one: taken on the side, with a level ray
+ */
+export function positionsFor(segment: string, situation: Situation, ageYears: number, decubitus: boolean): Position[] {
   const rest = situation.suspected.length > 0 ? STEEP_REST_DEG : BACK_REST_DEG;
   const all: Position[] = [
     { position: 'upright', on: 'back' },
@@ -28,8 +31,10 @@ export function positionsFor(segment: string, situation: Situation): Position[] 
   ];
   return all.filter((each) => {
     if (isOfArm(segment) && TURNED.has(each.position)) return false;
+    // Done any other way it is no decubitus: the erect view has an entry of its own.
+    if (decubitus && each.position !== 'lateral-recumbent') return false;
     const beneath = SIDES.find((side) => side === each.on) ?? null;
     const way = { body: each.position, seatable: false, backRestDeg: each.backRestDeg };
-    return barred(way, situation, beneath) === null && bearsHurt(each.position, segment, situation) === null;
+    return barred(way, situation, beneath, ageYears) === null && bearsHurt(each.position, segment, situation) === null;
   });
 }

@@ -181,7 +181,7 @@ describe('tube', () => {
   });
 });
 
-const OF_TRUNK = { part: 'thorax', mirrored: false };
+const OF_TRUNK = { part: 'thorax', mirrored: false, ageYears: 40 };
 describe('way', () => {
   const chest = projectionOf('chest-pa');
   const knee = projectionOf('knee-lateral');
@@ -190,17 +190,25 @@ describe('way', () => {
     [{ canStand: false, canSit: false }, /neither stand nor sit/],
     [{ spineNotCleared: true }, /spine is not cleared/],
   ])('chest PA with %j', (known, reason) => {
-    const why = barred(chest.positions[0], situationFor(40, known), null);
+    const why = barred(chest.positions[0], situationFor(40, known), null, 40);
     if (reason === null) expect(why).toBeNull();
     else expect(why && reasonWords(why)).toMatch(reason);
   });
   it('turning is judged by the side that lies down', () => {
-    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'left' }), 'left')).toBeNull();
-    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'left' }), 'right')).toEqual({
+    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'left' }), 'left', 40)).toBeNull();
+    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'left' }), 'right', 40)).toEqual({
       code: 'turns-only-to',
       side: 'left',
     });
-    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'none' }), 'left')).toEqual({ code: 'cannot-turn' });
+    expect(barred(knee.positions[0], situationFor(40, { canTurn: 'none' }), 'left', 40)).toEqual({
+      code: 'cannot-turn',
+    });
+  });
+  it('an infant without head control is not sat up against a back rest, unless it is propped already', () => {
+    const rest = { body: 'semi-erect' as const, seatable: false };
+    expect(barred(rest, situationFor(0.3), null, 0.3)).toEqual({ code: 'too-young-to-sit' });
+    expect(barred(rest, situationFor(1), null, 1)).toBeNull();
+    expect(barred(rest, situationFor(0.3, { proppedDeg: 30 }), null, 0.3)).toBeNull();
   });
   it('babies neither stand nor sit unless someone says so', () => {
     expect(situationFor(0.3)).toMatchObject({ canStand: false, canSit: false });

@@ -72,7 +72,7 @@ export type Situation = z.infer<typeof situationSchema>;
 
 /** Ages from which a child stands, sits up and lies still on its front for a picture [typical]. */
 const STANDS_FROM_YEARS = 1.5;
-const SITS_FROM_YEARS = 0.7;
+export const SITS_FROM_YEARS = 0.7;
 /** From here on a child keeps still and holds the breath when asked [typical]. */
 const LISTENS_FROM_YEARS = 4;
 

@@ -21,6 +21,7 @@ export const REASON_WORDS = {
   'neither-stands-nor-sits': () => 'the patient can neither stand nor sit',
   'cannot-stand': () => 'the patient cannot stand',
   'cannot-sit': () => 'the patient cannot sit',
+  'too-young-to-sit': () => 'an infant without head control is not sat up',
   'cannot-kneel': () => 'the patient cannot kneel',
   'cannot-lie-flat': () => 'the patient cannot lie flat',
   'cannot-turn': () => 'the patient cannot turn',

@@ -17,13 +17,23 @@ export type Collimated = Stood & {
 };
 
 /** What lies between the focal spot and the part, or between it and the receptor. */
-function blocked({ aimed, focal, adapted, part, placed, plane, segments }: Stood, cover: CoverPoints[]): Problem[] {
+function blocked(
+  { aimed, focal, adapted, part, placed, plane, projection, segments, side }: Stood,
+  cover: CoverPoints[],
+): Problem[] {
   // A limb that was to be held aside and does not go so far is in the way as it lies.
   if (!adapted && placed.limited.length === 0) return [];
   const hit = plane.origin;
   return [
-    ...obstructions(placed, focal, hit, [hit, ...cover.map(({ points }) => centroid(points))], segments),
-    ...rayBlocked(placed, { focal, hit, crossing: aimed.crossing }, segments, part),
+    ...obstructions(
+      placed,
+      focal,
+      hit,
+      [hit, ...cover.map(({ points }) => centroid(points))],
+      segments,
+      projection.sided === 'each' ? side : null,
+    ),
+    ...rayBlocked(placed, { focal, hit, crossing: aimed.crossing, aim: aimed.target.p }, segments, part),
   ];
 }
 

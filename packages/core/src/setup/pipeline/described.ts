@@ -13,6 +13,7 @@ import {
   nameOf,
   obliquePosition,
   rayInPart,
+  armsOf,
   describeWay,
   trunkOblique,
   viewOf,
@@ -25,7 +26,7 @@ import { sceneOf } from '../stage/scene';
 import { assumptionsOf, beamAssumptions } from '../readouts/assume';
 import { cautionsFor } from '../readouts/caution';
 import { centringReadout, imageReadout, receptorReadout, tubeReadout } from '../readouts/readouts';
-import { atTable } from '../readouts/atTable';
+import { atTable, NOT_AT_TABLE } from '../readouts/atTable';
 import { protectionFor } from '../readouts/protection';
 import { takeOffOf } from '../readouts/takeOff';
 import { composeSteps } from '../readouts/words';
@@ -67,7 +68,13 @@ function ownSteps({
 
 /** How the position is asked for. */
 function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed): string {
-  if (adapted) return describeWay(adapted, trunkOblique(projection, done.placed, adapted));
+  if (adapted)
+    return describeWay(
+      adapted,
+      done.part,
+      trunkOblique(projection, done.placed, adapted),
+      armsOf(done.placed.pose, done.part, adapted.position),
+    );
   const asked = askFor(positioning, projection, neckStays(situation));
   return fillIn(asked, projection, positioning, stoodIn({ situation, positioning, ...done })) || capitalize(AS_IT_LIES);
 }
@@ -104,7 +111,6 @@ export function describe(done: Exposed): Setup {
     thicknessMm,
   } = done;
   const { unit, view, positioning } = done;
-  const seated = atTable(part, positioning.body, holder.kind, unit);
   const problems = [...done.problems];
   const { problems: _, ...chosen } = technique;
   const { field } = lightField;
@@ -125,7 +131,11 @@ export function describe(done: Exposed): Setup {
   // What is barred is never told as a step beside the problem that bars it.
   const barred = problems.some(bars);
   // What is brought for the entry's own holder helps nobody at another.
+  const seated = barred ? NOT_AT_TABLE : atTable(part, positioning.body, holder.kind, unit);
   const asUsual = !barred && (!adapted || adapted.holder === asTaught.positions[0].holders[0]);
+  // Aids serve the entry's own position: who is in another, or lies as found, is given none of them.
+  const [usual] = asTaught.positions;
+  const asPosed = asUsual && (!adapted || (adapted.position === usual.body && !adapted.asItLies && !adapted.reversed));
   const setup = {
     version: SETUP_VERSION,
     projectionId: projection.id,
@@ -185,7 +195,7 @@ export function describe(done: Exposed): Setup {
     protection: [...seated.protection, ...protectionFor(projection.protection, rules.shielding)],
     breathing: breathFor(projection, situation, technique.timeMs),
     prepare: [...seated.prepare, ...(asUsual ? projection.prepare : [])],
-    aids: asUsual ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
+    aids: asPosed ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
     remove: takeOffOf(projection, body),
     cautions: cautionsFor(projection, body.patient, situation),
     assumptions: [

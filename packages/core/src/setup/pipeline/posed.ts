@@ -38,6 +38,7 @@ export function poseAndPlace(asked: Asked): Posed {
     adapted: adapted ?? undefined,
     part,
     mirrored: view.mirrored,
+    ageYears: body.patient.ageYears,
   });
   const { positioning, holders } = chosen;
   const forbidden = forbiddenView(asTaught, situation);

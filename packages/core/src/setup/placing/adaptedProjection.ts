@@ -1,9 +1,11 @@
 /** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
+import { eachSide, type Pose } from '../../body/joints';
 import { withBranches } from '../../body/mannequin';
-import { crossSkin, skinSpans, type SkinCrossing } from '../../body/posed';
+import { crossSkin, posedMark, skinSpans, type SkinCrossing } from '../../body/posed';
 import { applyToDirection, intoFrame } from '../../geometry/frame';
 import {
   dot,
+  length,
   normalize,
   subtract,
   type InPatient,
@@ -18,6 +20,7 @@ import type { View } from '../../projections/vocabulary';
 import { positionName } from '../../room/position';
 import type { AdaptedWay } from './adaptedWay';
 import type { PlacedBody } from './place';
+import { isOfArm, isOfHead } from './placeAdapted';
 import { problem, type Problem } from '../problem';
 import type { Side } from '../setup';
 import { atHolder } from '../../words/names';
@@ -74,8 +77,27 @@ const FROM: Record<AdaptedWay['beam'], string> = {
   rest: 'tube in front of the back rest',
 };
 
-/** The way in one line, for a person. */
-export function describeWay(adapted: AdaptedWay, oblique: ObliquePosition | null = null): string {
+/** From here on an arm is raised, and from there over the head, degrees of the shoulder. */
+const RAISED_DEG = 80;
+const OVERHEAD_DEG = 120;
+
+/** How high each arm is, but for one that is laid on the table beside one who sits: "arms raised over the head", "left arm raised to a right angle"; empty for neither. */
+export function armsOf(pose: Pose, part: string, position: AdaptedWay['position']): string {
+  const angles = eachSide(pose);
+  const height = (letter: 'L' | 'R'): number =>
+    Math.max(angles.get(`shoulderFlexion_${letter}`) ?? 0, angles.get(`shoulderAbduction_${letter}`) ?? 0);
+  const raised = (['L', 'R'] as const).filter(
+    (letter) => height(letter) > RAISED_DEG && !(position === 'seated' && isOfArm(part) && part.endsWith(`_${letter}`)),
+  );
+  const [first] = raised;
+  if (!first) return '';
+  const who = raised.length === 2 ? 'arms' : first === 'L' ? 'left arm' : 'right arm';
+  const least = Math.min(...raised.map(height));
+  return `, ${who} raised ${least > OVERHEAD_DEG ? 'over the head' : 'to a right angle'}`;
+}
+
+/** The way in one line, for a person. @param part segment that is shown; @param arms as of `armsOf` */
+export function describeWay(adapted: AdaptedWay, part: string, oblique: ObliquePosition | null, arms: string): string {
   const { position, on, backRestDeg, beam, holder, asItLies, half, alongDeg, acrossDeg } = adapted;
   const where =
     position === 'lateral-recumbent' && on
@@ -91,7 +113,7 @@ export function describeWay(adapted: AdaptedWay, oblique: ObliquePosition | null
   const course = tilts.length > 0 ? `${FROM[beam]}, CR angled ${tilts.join(' and ')}` : COURSE[beam];
   const plate =
     beam === 'rest'
-      ? 'receptor between back and back rest'
+      ? `receptor between ${isOfHead(part) ? 'head' : 'back'} and back rest`
       : holder === 'stand'
         ? 'receptor upright beside the part'
         : holder === 'table-top' || holder === 'bed'
@@ -100,7 +122,7 @@ export function describeWay(adapted: AdaptedWay, oblique: ObliquePosition | null
   const lies = asItLies ? ', part as it lies' : '';
   const shown = half ? `, ${HALF_WORDS[half]}` : '';
   const rotated = oblique ? `, body rotated ${oblique.deg}° to the ${oblique.name} position` : '';
-  return `${capitalize(where)}${rotated}${lies}${shown}; ${course}; ${plate}`;
+  return `${capitalize(where)}${rotated}${lies}${arms}${shown}; ${course}; ${plate}`;
 }
 
 const HALF_WORDS = {
@@ -123,7 +145,7 @@ export function marksOf({ position, beam, backRestDeg, reversed, on }: AdaptedWa
 
 /**
  * Parts of the other limb, or an arm, that lie between the focal spot and what must be shown.
- * @param shown points that the light must reach
+ * @param shown points that the light must reach; @param of side of a view that is of one side
  */
 export function obstructions(
   placed: PlacedBody,
@@ -131,11 +153,12 @@ export function obstructions(
   hit: Vec3<InRoom>,
   shown: readonly Vec3<InRoom>[],
   own: readonly string[] | undefined,
+  of: Side | null,
 ): Problem[] {
-  const found = LIMBS.filter(({ segments: all, near }) => {
+  const found = LIMBS.filter(({ side, segments: all, near }) => {
     if (own && all.some((each) => own.includes(each))) return false;
-    // Of a picture of the trunk the roots of the limbs are a part.
-    const segments = own ? all : all.filter((each) => each !== near);
+    // Of a picture of the trunk the roots of the limbs are a part; of one hip or flank the other thigh is not.
+    const segments = own || (of !== null && of !== side) ? all : all.filter((each) => each !== near);
     return shown.some((point) => {
       const course = normalize(subtract(point, focal));
       const met = crossSkin(placed.posed, focal, course, segments);
@@ -146,7 +169,13 @@ export function obstructions(
   });
   return found.map(({ says }) => problem('in-the-way', { what: 'limb', says }));
 }
-const isGirdle = (segment: string): boolean => /^(scapula|clavicle|upperarm)_/.test(segment);
+/** Shoulder girdle, and the half of the humerus that is nearer the shoulder than the elbow. */
+function isOnChest({ posed }: PlacedBody, part: string, at: Vec3<InRoom>): boolean {
+  if (/^(scapula|clavicle)_/.test(part)) return true;
+  if (!part.startsWith('upperarm_')) return false;
+  const away = (joint: string): number => length(subtract(posedMark(posed, `${joint}_${part.slice(-1)}`).p, at));
+  return away('glenohumeral_centre') < away('elbow_centre');
+}
 /** Body beside the part that the central ray may graze: skin of the model is that coarse. */
 const GRAZE_MM = 30;
 /** Room that a tube takes behind its focal spot. */
@@ -161,7 +190,7 @@ const MOST_OF_A_LIMB_MM = 300;
  */
 export function rayBlocked(
   placed: PlacedBody,
-  { focal, hit, crossing }: { focal: Vec3<InRoom>; hit: Vec3<InRoom>; crossing: SkinCrossing },
+  { focal, hit, crossing, aim }: { focal: Vec3<InRoom>; hit: Vec3<InRoom>; crossing: SkinCrossing; aim: Vec3<InRoom> },
   own: readonly string[] | undefined,
   part: string,
 ): Problem[] {
@@ -169,9 +198,9 @@ export function rayBlocked(
   const along = (p: Vec3<InRoom>) => dot(subtract(p, focal), course);
   const [entry, exit, end] = [along(crossing.entry), along(crossing.exit), along(hit)];
   // Shoulder girdle and chest wall lie on each other: there the ray passes both.
+  const onChest = isOnChest(placed, part, aim);
   const rest =
-    own &&
-    Object.keys(placed.posed.body.segments).filter((id) => !own.includes(id) && !(id === 'thorax' && isGirdle(part)));
+    own && Object.keys(placed.posed.body.segments).filter((id) => !own.includes(id) && !(id === 'thorax' && onChest));
   const between = (from: number, to: number, segments?: readonly string[]) =>
     skinSpans(placed.posed, focal, course, segments).reduce(
       (sum, [near, far]) => sum + Math.max(0, Math.min(far, to) - Math.max(near, from)),
@@ -181,6 +210,8 @@ export function rayBlocked(
   if (between(-TUBE_MM, 0) > 0) return blocked('tube');
   if (rest && between(0, entry, rest) > GRAZE_MM) return blocked('before');
   if (rest && between(exit, end, rest) > GRAZE_MM) return blocked('behind');
+  // An arm that lies on the trunk, but for its root, has it in its picture.
+  if (rest && isOfArm(part) && !onChest && between(0, end, rest) > GRAZE_MM) return blocked('behind');
   if (rest && exit - entry > MOST_OF_A_LIMB_MM && !own.includes('head')) return blocked('lengthwise');
   return [];
 }
@@ -189,11 +220,12 @@ const LIMBS = (['left', 'right'] as const).flatMap((side) => {
   const s = side === 'left' ? 'L' : 'R';
   return [
     {
+      side,
       says: `${side} arm`,
       segments: [`upperarm_${s}`, ...withBranches(`forearm_${s}`), ...withBranches(`hand_${s}`)],
       near: `upperarm_${s}`,
     },
-    { says: `${side} leg`, segments: [`thigh_${s}`, `shank_${s}`, `foot_${s}`], near: `thigh_${s}` },
+    { side, says: `${side} leg`, segments: [`thigh_${s}`, `shank_${s}`, `foot_${s}`], near: `thigh_${s}` },
   ];
 });
 

@@ -4,7 +4,16 @@
  */
 import { adaptBody, type BodyAdapt } from '../../body/adapt';
 import type { Body } from '../../body/body';
-import { addPoses, mirrorPose, poseWithin, type LimitedJoint, type JointLimits, type Pose } from '../../body/joints';
+import {
+  addPoses,
+  eachSide,
+  mirrorPose,
+  poseWithin,
+  type JointLimits,
+  type LimitedJoint,
+  type Motion,
+  type Pose,
+} from '../../body/joints';
 import { withBranches } from '../../body/mannequin';
 import { poseBody } from '../../body/pose';
 import { posesNamed } from '../../body/poses';
@@ -86,23 +95,55 @@ export type Settled = {
 type Asked = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'asItLies' | 'beam' | 'half'>;
 
 /** Poses of a given way: the part's own where it is posed, and what keeps the arms out of the way. */
-function namesFor(projection: Projection, asked: Asked, part: string): PoseName[] {
+function namesFor(projection: Projection, asked: Asked, part: string, armsFree: boolean): PoseName[] {
   const own = projection.positions.find(({ body }) => body === asked.position);
   const lying = isLying(asked.position);
   const rest: PoseName[] = [];
   if (asked.position === 'seated')
     rest.push(isOfArm(part) && asked.asItLies ? 'forearm-on-table' : 'sitting-other-arm');
   else if (!isOfArm(part) && (lying || asked.position === 'semi-erect')) rest.push('arms-clear');
-  if (asked.asItLies) {
-    if (lying && (isOfLeg(part) || part === 'pelvis')) rest.push('legs-as-they-lie');
-    return rest;
-  }
   const posed = [...projection.pose, ...(own ?? projection.positions[0]).pose];
   const trunk = !isOfArm(part) && !isOfLeg(part) && !isOfHead(part);
-  const aside: PoseName[] = trunk && asked.beam === 'level' && lying ? ['arms-overhead'] : rest;
-  if (own && (own.beam === 'horizontal' || own.body === 'upright') === (asked.beam === 'level')) return posed;
-  return [...posed.filter((name) => !OF_THE_POSITION.has(name)), ...aside];
+  const sideways = projection.ray.view === 'lateral' || projection.ray.view === 'medial';
+  const aside: PoseName[] =
+    trunk && asked.beam === 'level' && (lying || (asked.position === 'semi-erect' && sideways))
+      ? ['arms-overhead']
+      : rest;
+  const isOwn = own && (own.beam === 'horizontal' || own.body === 'upright') === (asked.beam === 'level');
+  const poses = isOwn ? posed : [...posed.filter((name) => !OF_THE_POSITION.has(name)), ...aside];
+  if (!asked.asItLies) return poses;
+  // Only the part lies as it lies: an arm out of the way, the other leg raised, an open mouth are asked for all the same.
+  if (lying && (isOfLeg(part) || part === 'pelvis')) rest.push('legs-as-they-lie');
+  const kept = poses.filter(
+    (name) => !motionsOf(posesNamed([name])).some((motion) => ofPart(part, armsFree).test(motion)),
+  );
+  const armed = kept.some((name) => motionsOf(posesNamed([name])).some((motion) => motion.startsWith('shoulder')));
+  return [...new Set([...rest.filter((name) => !armed || name !== 'arms-clear'), ...kept])];
 }
+
+/** Joints that move each kind of part, the left one where there are two: nothing of it is bent or turned for them. */
+const MOVED_BY: readonly [part: (segment: string) => boolean, motion: RegExp][] = [
+  [isOfLeg, /^(hip|knee|ankle|foot|toes)\w*_L$/],
+  [isOfArm, /^(shoulder|elbow|forearm|wrist|finger|thumb)\w*_L$/],
+  [isOfHead, /^(neck|head)/],
+];
+/** Of the trunk the arms may still come out of the beam; of the shoulder they are the part. */
+const OF_TRUNK = /^(trunk|hip|knee)/;
+const OF_GIRDLE = /^(trunk|shoulder|scapula|elbow|forearm|hip|knee)/;
+const GIRDLE = /^(scapula|clavicle)_/;
+/** An arm that comes no higher than this is out of no beam through the trunk. */
+const OUT_OF_BEAM_DEG = 80;
+const raisesBoth = (limits: JointLimits): boolean =>
+  (['L', 'R'] as const).every((side) => (limits[`shoulderFlexion_${side}`]?.[1] ?? OUT_OF_BEAM_DEG) >= OUT_OF_BEAM_DEG);
+
+const motionsOf = (pose: Pose): Motion[] => [...eachSide(pose).keys()];
+/** What bends or turns the part itself. @param part on the left */
+const ofPart = (part: string, armsFree: boolean): RegExp =>
+  MOVED_BY.find(([isPart]) => isPart(part))?.[1] ?? (GIRDLE.test(part) || !armsFree ? OF_GIRDLE : OF_TRUNK);
+
+/** Angles of a pose that leave the part as it lies. */
+const besidesPart = (part: string, pose: Pose): Pose =>
+  Object.fromEntries([...eachSide(pose)].filter(([motion]) => !ofPart(part, true).test(motion)));
 
 /** Brings the patient to rest. @param target of the projection for this body */
 export function settleAdapted(
@@ -123,8 +164,12 @@ export function settleAdapted(
   const plain = part.segment.replace(/_R$/, '_L');
   const usual = projection.positions.find(({ body: each }) => each === asked.position) ?? projection.positions[0];
   const named = addPoses(
-    posesNamed(namesFor(projection, asked, plain)),
-    ...(asked.asItLies ? [] : [projection.joints as Pose, usual.joints as Pose]),
+    posesNamed(namesFor(projection, asked, plain, raisesBoth(limits ?? {}))),
+    ...(asked.asItLies
+      ? usual.body === asked.position
+        ? [besidesPart(plain, usual.joints as Pose)]
+        : []
+      : [projection.joints as Pose, usual.joints as Pose]),
   );
   const chin = asked.asItLies ? null : chinUpDeg(projection, body);
   const turned = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));

@@ -5,7 +5,7 @@ import { holderOf, type Holder, type Room } from '../../room/room';
 import type { Reason } from '../../words/reasonWords';
 import type { AdaptedWay } from './adaptedWay';
 import { isBroken, isHipHurt, isInjured, legsKept, neckKept, neckStays } from '../verdict/kept';
-import type { Overrides, Situation } from '../request';
+import { SITS_FROM_YEARS, type Overrides, type Situation } from '../request';
 import { problem, type Problem } from '../problem';
 import type { Side } from '../setup';
 
@@ -19,11 +19,12 @@ function boundTo({ worn }: Situation): { why: 'board' | 'traction'; maySitUp: bo
   return null;
 }
 
-/** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient */
+/** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient; @param ageYears of the patient */
 export function barred(
   positioning: Pick<Positioning, 'body' | 'seatable'> & { backRestDeg?: number },
   situation: Situation,
   beneath: Side | null,
+  ageYears: number,
 ): Reason | null {
   const { keepStill, canStand, canSit, canTurn, proppedDeg } = situation;
   const hipStays = keepStill.includes('hip') || keepStill.includes('pelvis') || isHipHurt(situation);
@@ -48,6 +49,7 @@ export function barred(
       const asked = positioning.backRestDeg ?? proppedDeg;
       if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
       if (onChair) return { code: 'stays-in-chair' };
+      if (ageYears < SITS_FROM_YEARS && proppedDeg === 0) return { code: 'too-young-to-sit' };
       if (hipStays && asked > HIP_STAYS_DEG) return { code: 'hip-stays' };
       if (leg && asked > HIP_STAYS_DEG) return { code: 'leg-stays', side: leg };
       return proppedDeg > 0 && asked !== proppedDeg ? { code: 'stays-propped', deg: proppedDeg } : null;
@@ -149,9 +151,9 @@ export function choosePositioning(
   room: Room,
   nearSide: Side | null,
   overrides: Overrides,
-  { adapted, part, mirrored }: { adapted?: AdaptedWay; part: string; mirrored: boolean },
+  { adapted, part, mirrored, ageYears }: { adapted?: AdaptedWay; part: string; mirrored: boolean; ageYears: number },
 ): PositioningChoice {
-  if (adapted) return chooseAdapted(entry, adapted, situation, room, part);
+  if (adapted) return chooseAdapted(entry, adapted, situation, room, { part, ageYears });
   const projection = { ...entry, positions: entry.positions.map((positioning) => sparing(positioning, situation)) };
   const holdersOf = (positioning: ChosenPositioning) =>
     positioning.holders
@@ -174,7 +176,7 @@ export function choosePositioning(
     const fixed =
       entry.sided === 'none' && (positioning.on === 'left' || positioning.on === 'right') ? positioning.on : null;
     const why =
-      barred(positioning, situation, fixed ?? nearSide) ??
+      barred(positioning, situation, fixed ?? nearSide, ageYears) ??
       rollBarred(entry, positioning, situation, mirrored) ??
       bearsHurt(positioning.body, part, situation);
     const holders = holdersOf(positioning);
@@ -195,13 +197,17 @@ function chooseAdapted(
   adapted: AdaptedWay,
   situation: Situation,
   room: Room,
-  part: string,
+  { part, ageYears }: { part: string; ageYears: number },
 ): PositioningChoice {
   const holder = holderOf(room, adapted.holder);
   const beneath = adapted.on === 'left' || adapted.on === 'right' ? adapted.on : null;
   const why =
-    barred({ body: adapted.position, seatable: true, backRestDeg: adapted.backRestDeg }, situation, beneath) ??
-    bearsHurt(adapted.position, part, situation);
+    barred(
+      { body: adapted.position, seatable: true, backRestDeg: adapted.backRestDeg },
+      situation,
+      beneath,
+      ageYears,
+    ) ?? bearsHurt(adapted.position, part, situation);
   const usual = entry.positions.find(({ body }) => body === adapted.position) ?? entry.positions[0];
   return {
     positioning: { ...usual, body: adapted.position, seatable: false, poseAlone: adapted.asItLies, adapted },

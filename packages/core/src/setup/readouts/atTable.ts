@@ -5,7 +5,8 @@ import { say } from '../../words/say';
 import type { Protection } from './protection';
 
 export type AtTable = { prepare: string[]; protection: Protection[] };
-const ELSEWHERE: AtTable = { prepare: [], protection: [] };
+/** Of everybody else, and of what is barred. */
+export const NOT_AT_TABLE: AtTable = { prepare: [], protection: [] };
 
 /** The joints that the chair brings to one level: to the wrist, unless what is shown ends above it. */
 const jointsOf = (part: string): string[] =>
@@ -18,7 +19,7 @@ const ARM = /^(upperarm|forearm|radius|hand|finger\d)_/;
  * @returns nothing of either for who stands, lies, or has another part examined
  */
 export function atTable(part: string, body: string, holder: HolderKind, unit: LengthUnit): AtTable {
-  if (body !== 'seated' || holder !== 'table-top' || !ARM.test(part)) return ELSEWHERE;
+  if (body !== 'seated' || holder !== 'table-top' || !ARM.test(part)) return NOT_AT_TABLE;
   return {
     prepare: [say({ code: 'prepare-chair', values: { joints: jointsOf(part) } }, { unit })],
     protection: [{ text: say({ code: 'protect-knees', values: {} }, { unit }), lead: false }],

@@ -47,10 +47,11 @@ const because = (code: Reason['code'], side?: Reason['side']): Reason => ({ code
 const LETTER = { left: 'L', right: 'R' } as const;
 const SIDES = ['left', 'right'] as const;
 
-/** Everything that must not be moved, whatever is examined. */
-function immobilizedJoints(situation: Situation): ImmobilizedJoints[] {
+/** Everything that must not be moved. @param part segment that is examined: of a hurt hip that is looked at, the other leg may be raised */
+function immobilizedJoints(situation: Situation, part: string): ImmobilizedJoints[] {
   const { keepStill, place, canStand } = situation;
-  const hip = isHipHurt(situation) || keepStill.includes('hip') || keepStill.includes('pelvis');
+  const hipKept = keepStill.includes('hip') || keepStill.includes('pelvis');
+  const other = THIGH.test(part) ? (part.endsWith('_L') ? 'right' : 'left') : null;
   const seated = place === 'chair' && !canStand;
   const kept = legsKept(situation);
   return [
@@ -65,7 +66,7 @@ function immobilizedJoints(situation: Situation): ImmobilizedJoints[] {
             : [{ limits: sided(ARM, LETTER[side]), why: because('arm-not-raised', side) }]),
         ...(kept.includes(side)
           ? [{ limits: sided(seated ? SEATED_LEG : LEG, LETTER[side]), why: because('leg-stays', side) }]
-          : hip
+          : hipKept || (isHipHurt(situation) && side !== other)
             ? [{ limits: sided(HIP, LETTER[side]), why: because('hip-stays') }]
             : []),
       ];
@@ -75,6 +76,7 @@ function immobilizedJoints(situation: Situation): ImmobilizedJoints[] {
 
 const OF_ARM = /^forearm_([LR])$/;
 const OF_SHOULDER = /^(upperarm|scapula|clavicle)_([LR])$/;
+const THIGH = /^thigh_/;
 const OF_LEG = /^(thigh|patella|shank)_([LR])$/;
 const OF_ANKLE = /^talus_([LR])$/;
 
@@ -98,7 +100,7 @@ export function hurtLimb(situation: Situation, part: string): ImmobilizedJoints[
 
 /** @param part segment, on its side */
 const sparedJoints = (situation: Situation, part: string): ImmobilizedJoints[] => [
-  ...immobilizedJoints(situation),
+  ...immobilizedJoints(situation, part),
   ...hurtLimb(situation, part),
 ];
 
@@ -122,9 +124,22 @@ export const immobilizedFor = (situation: Situation, part: string): ImmobilizedJ
     ) as JointLimits,
   }));
 
+/** While the spine is not cleared an arm goes no further than out of a beam across the trunk, which the position says [typical]. */
+const SPINE_ARMS = { shoulderFlexion: [-60, 135], shoulderAbduction: [-45, 135] } as const;
+
+/** A hurt hand or wrist is laid beside the patient or on a table, never over the head. */
+const HURT_HAND = { shoulderFlexion: [-60, 95], shoulderAbduction: [-45, 95] } as const;
+const OF_HAND = /^(radius|hand|finger\d)_/;
+
 /** Limits with which a found way is posed: what was told of each joint, and what stays. */
 export const limitsFor = (situation: Situation, part: string): JointLimits =>
-  Object.assign({}, situation.joints, ...immobilizedFor(situation, part).map(({ limits }) => limits)) as JointLimits;
+  Object.assign(
+    {},
+    isBroken(situation) && OF_HAND.test(part) && sided(HURT_HAND, part.endsWith('_R') ? 'R' : 'L'),
+    situation.spineNotCleared && { ...sided(SPINE_ARMS, 'L'), ...sided(SPINE_ARMS, 'R') },
+    situation.joints,
+    ...immobilizedFor(situation, part).map(({ limits }) => limits),
+  ) as JointLimits;
 
 /** Whether a limit was told for this joint. */
 export const isLimited = (motion: Motion, joints: JointLimits): boolean =>
