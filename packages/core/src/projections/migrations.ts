@@ -133,8 +133,8 @@ const OF_A_FIELD: readonly Migration[] = [
     applies: ({ positions }) => records(positions).some((each) => 'held' in each),
     change: (entry) => ({
       ...entry,
-      positions: records(entry.positions).map(({ held, ...rest }) =>
-        held === undefined ? rest : { ...rest, supported: held },
+      positions: records(entry.positions).map(({ held: supported, ...rest }) =>
+        supported === undefined ? rest : { ...rest, supported },
       ),
     }),
   },
