@@ -68,7 +68,7 @@ function halvesFor(target: TargetRelation, situation: Situation, { position }: P
 /** What could carry the receptor for a beam in a position, in this room, best first. */
 function holdersFor(
   beam: Beam,
-  { position }: Position,
+  { position, onStool }: Position,
   segment: string,
   room: Room,
   acrossDeg: number,
@@ -80,6 +80,8 @@ function holdersFor(
     const wall = position === 'upright' || (position === 'seated' && !limb);
     return (wall ? (['wall', 'stand'] as const) : (['stand'] as const)).filter(has).slice(0, 1);
   }
+  // The sole of a foot on an extended leg looks away from the stool.
+  if (onStool) return beam === 'down' && SOLE.test(segment) ? [] : (['stand'] as const).filter(has);
   if (beam === 'rest') return (['bed', 'table-top'] as const).filter(has).slice(0, 1);
   if (position === 'upright') return [];
   // The feet of one who sits are on the floor.
@@ -90,6 +92,7 @@ function holdersFor(
 }
 
 const FOOT = /^(foot|toes|talus)/;
+const SOLE = /^(foot|toes)/;
 
 const angleBetween = (a: Vec3, b: Vec3): number => toDegrees(Math.acos(clamp(dot(a, b), -1, 1)));
 const set = (degrees: number, most: number): number =>

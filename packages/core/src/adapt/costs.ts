@@ -182,6 +182,7 @@ export function costsOf(
     put('hands', hurt && !situation.worn.includes('board') ? POINTS.hurtSlide : POINTS.slide, 'cost-slide', {
       under: situation.worn.includes('board') ? 'board' : hurt ? 'hurt' : 'patient',
     });
+  if (setup.way?.onStool) put('hands', POINTS.slide, 'cost-stool');
   if (holders > 0) put('hands', holders * POINTS.holder, 'cost-holders', { count: holders });
   const tilt = setup.way ? setup.tube.angleDeg + setup.tube.acrossDeg : 0;
   if (tilt > 0) put('tilt', tilt * POINTS.tiltDegree, 'cost-tilt');

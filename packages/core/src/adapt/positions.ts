@@ -5,12 +5,15 @@ import type { Situation } from '../setup/request';
 import type { Side } from '../setup/setup';
 import { barred, bearsHurt } from '../setup/placing/positioning';
 
-export type Position = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg'>;
+export type Position = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'onStool'>;
 
 /** Back rest that is set where nothing says otherwise, and for a level ray: the steeper the better [typical]. */
 const BACK_REST_DEG = 45;
 const STEEP_REST_DEG = 60;
 const SIDES: readonly Side[] = ['left', 'right'];
+
+/** What can lie on a stool before a seat. */
+const BELOW_THIGH = /^(patella|shank|talus|foot|toes)_/;
 
 /** Nobody is turned over for the picture of an arm. */
 const TURNED: ReadonlySet<Position['position']> = new Set<Position['position']>(['prone', 'lateral-recumbent']);
@@ -24,6 +27,9 @@ export function positionsFor(segment: string, situation: Situation, ageYears: nu
   const all: Position[] = [
     { position: 'upright', on: 'back' },
     { position: 'seated', on: 'back' },
+    ...(BELOW_THIGH.test(segment)
+      ? [{ position: 'seated' as const, on: 'back' as const, onStool: true as const }]
+      : []),
     { position: 'supine', on: 'back' },
     { position: 'semi-erect', on: 'back', backRestDeg: situation.proppedDeg > 0 ? situation.proppedDeg : rest },
     { position: 'prone', on: 'front' },

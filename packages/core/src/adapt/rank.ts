@@ -13,6 +13,7 @@ export const kindOf = ({ setup, request }: OtherWay): string =>
     setup.position.body,
     setup.tube.beam,
     request.way?.half ?? '',
+    request.way?.onStool ?? '',
     SIDEWAYS.test(setup.position.facing) ? 'side' : setup.position.facing,
     // Where fluid is looked for, either side may be the suspect one.
     setup.situation.suspected.includes('fluid level') ? (request.way?.on ?? '') : '',
@@ -24,8 +25,8 @@ export type Priced = Candidate & { least: number };
 export function chosenFrom(candidates: readonly Priced[]): Priced[] {
   const kinds = new Map<string, Priced>();
   for (const candidate of candidates) {
-    const { position, beam, half, reversed, asItLies, on, backRestDeg } = candidate.way;
-    const kind = [position, beam, half, reversed, asItLies, on, backRestDeg].join(' ');
+    const { position, beam, half, reversed, asItLies, on, backRestDeg, onStool } = candidate.way;
+    const kind = [position, beam, half, reversed, asItLies, on, backRestDeg, onStool].join(' ');
     const known = kinds.get(kind);
     if (!known || candidate.least < known.least) kinds.set(kind, candidate);
   }

@@ -144,6 +144,20 @@ export function seatUnder(posed: PosedBody, behindMm: number): Surface {
   return flat('seat', z, Math.min(front, behind), Math.max(front, behind), 50);
 }
 
+/** What a leg that is straight before a seat lies on: under calf and heel, from short of the knee on. @param side of the leg */
+export function stoolUnder(posed: PosedBody, side: 'L' | 'R'): Surface {
+  const lower = posed.skin
+    .map(({ segment }) => segment)
+    .filter((id) => OF_LOWER_LEG.test(id) && id.endsWith(`_${side}`));
+  const z = -furthestSkin(posed, ROOM_DOWN, lower).reachMm;
+  const [knee, heel] = [`knee_centre_${side}`, `heel_back_${side}`].map((id) => posedLandmark(posed, id).p[0]) as [
+    number,
+    number,
+  ];
+  return flat('seat', z, Math.min(knee, heel), Math.max(knee, heel), 50);
+}
+const OF_LOWER_LEG = /^(shank|foot|talus)_/;
+
 function flat(kind: SurfaceKind, z: number, x0: number, x1: number, thick: number): Surface {
   return {
     kind,

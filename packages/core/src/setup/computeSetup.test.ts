@@ -283,7 +283,7 @@ describe('what this patient can do, and what was measured', () => {
     const setup = on('knee-lateral', man, { situation: { joints: { kneeFlexion_L: [0, 10] } } });
     expect(setup.problems).toContainEqual({
       code: 'joint-limit',
-      values: { motion: 'kneeFlexion_L', wantedDeg: 25, heldDeg: 10 },
+      values: { motion: 'kneeFlexion_L', neededDeg: 25, limitedDeg: 10 },
       text: 'Left knee flexion 10° only; the view wants 25°.',
     });
     expect(setup.scene.pose.kneeFlexion_L).toBe(10);

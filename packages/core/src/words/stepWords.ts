@@ -40,9 +40,9 @@ export const STEP_WORDS = {
     `SID ${bothUnits(sidMm, unit)}${slanted ? ', along the CR' : ''}: focal spot ${formatLength(heightMm, unit)} above the ${over}`,
   'step-grid': ({ ratio }: { ratio: number }) => `Grid ${ratio}:1`,
   'step-no-grid': ({ why }: { why: NoGrid }) => NO_GRID[why],
-  'prepare-chair': ({ joints }: { joints: readonly string[] }) =>
-    `chair at a height that brings ${listWords(joints)} to one level`,
-  'protect-knees': () => 'patient seated sideways so that the knees are not under the table',
+  'step-chair': ({ joints }: { joints: readonly string[] }) =>
+    `Chair at a height that brings ${listWords(joints)} to one level`,
+  'step-knees': () => 'Patient seated sideways so that the knees are not under the table',
   'step-prepare': ({ item }: { item: string }) => capitalize(item),
   'step-identity': () => 'Two identifiers against the band; the order and the side said aloud',
   'step-remove': ({ items }: { items: readonly string[] }) => `Off: ${items.join('; ')}`,

@@ -46,6 +46,7 @@ export const COST_WORDS = {
       : under === 'hurt'
         ? 'Receptor slid under by several, the patient kept straight'
         : 'Receptor slid under the patient',
+  'cost-stool': () => 'A padded stool is set under the leg',
   'cost-holders': ({ count }: { count: number }) => `${count} ${count === 1 ? 'person' : 'people'} to hold`,
   'cost-tilt': () => 'Tube and receptor to be aligned by hand',
   'cost-reversed': () => 'The CR runs the other way through the part',

@@ -26,7 +26,7 @@ import { sceneOf } from '../stage/scene';
 import { assumptionsOf, beamAssumptions } from '../readouts/assume';
 import { cautionsFor } from '../readouts/caution';
 import { centringReadout, imageReadout, receptorReadout, tubeReadout } from '../readouts/readouts';
-import { atTable, NOT_AT_TABLE } from '../readouts/atTable';
+import { jointsAtTable } from '../readouts/atTable';
 import { protectionFor } from '../readouts/protection';
 import { takeOffOf } from '../readouts/takeOff';
 import { composeSteps } from '../readouts/words';
@@ -131,7 +131,6 @@ export function describe(done: Exposed): Setup {
   // What is barred is never told as a step beside the problem that bars it.
   const barred = problems.some(bars);
   // What is brought for the entry's own holder helps nobody at another.
-  const seated = barred ? NOT_AT_TABLE : atTable(part, positioning.body, holder.kind, unit);
   const asUsual = !barred && (!adapted || adapted.holder === asTaught.positions[0].holders[0]);
   // Aids serve the entry's own position: who is in another, or lies as found, is given none of them.
   const [usual] = asTaught.positions;
@@ -192,9 +191,9 @@ export function describe(done: Exposed): Setup {
     opens: projection.opens ?? null,
     study: projection.study ?? null,
     showsLevels: projection.showsLevels,
-    protection: [...seated.protection, ...protectionFor(projection.protection, rules.shielding)],
+    protection: protectionFor(projection.protection, rules.shielding),
     breathing: breathFor(projection, situation, technique.timeMs),
-    prepare: [...seated.prepare, ...(asUsual ? projection.prepare : [])],
+    prepare: asUsual ? projection.prepare : [],
     aids: asPosed ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
     remove: takeOffOf(projection, body),
     cautions: cautionsFor(projection, body.patient, situation),
@@ -209,7 +208,13 @@ export function describe(done: Exposed): Setup {
   };
   return {
     ...setup,
-    steps: barred ? [] : composeSteps({ ...setup, ownSteps: own, facts }, projection, unit),
+    steps: barred
+      ? []
+      : composeSteps(
+          { ...setup, ownSteps: own, facts, atTable: jointsAtTable(part, positioning.body, holder.kind) },
+          projection,
+          unit,
+        ),
     checks: projection.checks,
     sources: projection.sources,
   };

@@ -29,7 +29,8 @@ export function standInRoom(asked: Aimed): Stood {
   const { angle, body, adapted, holder, overrides, problems, projection, room, unit, positioning } = asked;
   const { placement } = asked.placed;
   const horizontal = isHorizontal(placement.beam);
-  const surfaceMm = holder.kind === 'floor' ? 0 : room.surfaceHeightMm;
+  // The stool before a wheelchair stands on the floor as the chair does.
+  const surfaceMm = holder.kind === 'floor' || adapted?.onStool ? 0 : room.surfaceHeightMm;
   const sidWantedMm = overrides.sidMm ?? projection.sid.wantedMm;
   const { shift, blockMm, seatedMm } = standingLift(
     asked.placed,

@@ -98,7 +98,7 @@ export function armsOf(pose: Pose, part: string, position: AdaptedWay['position'
 
 /** The way in one line, for a person. @param part segment that is shown; @param arms as of `armsOf` */
 export function describeWay(adapted: AdaptedWay, part: string, oblique: ObliquePosition | null, arms: string): string {
-  const { position, on, backRestDeg, beam, holder, asItLies, half, alongDeg, acrossDeg } = adapted;
+  const { position, on, backRestDeg, beam, holder, asItLies, half, onStool, alongDeg, acrossDeg } = adapted;
   const where =
     position === 'lateral-recumbent' && on
       ? `${on} lateral ${beam === 'level' ? 'decubitus' : 'recumbent'}`
@@ -115,11 +115,13 @@ export function describeWay(adapted: AdaptedWay, part: string, oblique: ObliqueP
     beam === 'rest'
       ? `receptor between ${isOfHead(part) ? 'head' : 'back'} and back rest`
       : holder === 'stand'
-        ? 'receptor upright beside the part'
+        ? onStool && beam === 'down'
+          ? 'receptor on the stool, under the part'
+          : 'receptor upright beside the part'
         : holder === 'table-top' || holder === 'bed'
           ? 'receptor under the part'
           : `receptor ${atHolder(holder)}`;
-  const lies = asItLies ? ', part as it lies' : '';
+  const lies = (onStool ? ', leg extended on a stool' : '') + (asItLies ? ', part as it lies' : '');
   const shown = half ? `, ${HALF_WORDS[half]}` : '';
   const rotated = oblique ? `, body rotated ${oblique.deg}° to the ${oblique.name} position` : '';
   return `${capitalize(where)}${rotated}${lies}${arms}${shown}; ${course}; ${plate}`;

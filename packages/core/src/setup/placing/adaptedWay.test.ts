@@ -23,6 +23,7 @@ const anyWay = fc
       reversed: fc.boolean(),
       asItLies: fc.boolean(),
       half: fc.constantFrom(...HALVES),
+      onStool: fc.constant(true as const),
       alongDeg: tilt,
       acrossDeg: tilt,
     },

@@ -33,6 +33,8 @@ export const adaptedWaySchema = z.strictObject({
   /** Nothing is posed for the picture: the part stays as it lies. */
   asItLies: z.boolean().default(false),
   half: z.enum(HALVES).optional(),
+  /** Of one who sits: the leg that is shown lies straight on a stool before the seat. */
+  onStool: z.literal(true).optional(),
   /** Tilt of the tube up the receptor (below 0: down it), and across it. */
   alongDeg: degrees('Tilt along', MOST_TILT_DEG).default(0),
   acrossDeg: degrees('Tilt across', MOST_TILT_DEG).default(0),
@@ -43,7 +45,7 @@ const BETWEEN = '~';
 
 /** Short text of a way: "supine~level~stand~reversed~along-15". */
 export function wayText(way: AdaptedWay): string {
-  const { position, on, backRestDeg, beam, holder, reversed, asItLies, half, alongDeg, acrossDeg } = way;
+  const { position, on, backRestDeg, beam, holder, reversed, asItLies, half, onStool, alongDeg, acrossDeg } = way;
   return [
     position,
     beam,
@@ -53,6 +55,7 @@ export function wayText(way: AdaptedWay): string {
     ...(reversed ? ['reversed'] : []),
     ...(asItLies ? ['lies'] : []),
     ...(half ? [half] : []),
+    ...(onStool ? ['stool'] : []),
     ...(alongDeg ? [`along${alongDeg}`] : []),
     ...(acrossDeg ? [`across${acrossDeg}`] : []),
   ].join(BETWEEN);
@@ -68,6 +71,7 @@ export function wayFromText(text: string): AdaptedWay | null {
     else if (word.startsWith('on-')) found.on = word.slice('on-'.length);
     else if (word === 'reversed') found.reversed = true;
     else if (word === 'lies') found.asItLies = true;
+    else if (word === 'stool') found.onStool = true;
     else found.half = word;
   }
   const parsed = adaptedWaySchema.safeParse(found);

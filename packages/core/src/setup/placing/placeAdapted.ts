@@ -36,7 +36,7 @@ import {
 import type { Projection } from '../../projections/schema';
 import type { SupportedPart, PoseName } from '../../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../../room/position';
-import { restBody, seatUnder, type Surface } from '../../room/rest';
+import { restBody, seatUnder, stoolUnder, type Surface } from '../../room/rest';
 import { isLying, stanceOf, towardSupport, type Stance } from '../../room/stance';
 import { lungsAt } from './breath';
 import type { AdaptedWay } from './adaptedWay';
@@ -92,7 +92,10 @@ export type Settled = {
   stance: Stance | null;
 };
 
-type Asked = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'asItLies' | 'beam' | 'half'>;
+type Asked = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'asItLies' | 'beam' | 'half' | 'onStool'>;
+
+/** Sitting bends hip and knee; on a stool the leg is straight again but for the slack of the knee. */
+const ON_STOOL: Pose = { kneeFlexion_L: -81 };
 
 /** Poses of a given way: the part's own where it is posed, and what keeps the arms out of the way. */
 function namesFor(projection: Projection, asked: Asked, part: string, armsFree: boolean): PoseName[] {
@@ -172,7 +175,9 @@ export function settleAdapted(
       : [projection.joints as Pose, usual.joints as Pose]),
   );
   const chin = asked.asItLies ? null : chinUpDeg(projection, body);
-  const turned = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
+  // The entry's own bend of the knee is taken from the straight leg, not added to that of sitting.
+  const legs = asked.onStool ? addPoses(named, ON_STOOL) : named;
+  const turned = addPoses(view.mirrored ? mirrorPose(legs) : legs, chin === null ? {} : nodPose(chin));
   // A part that the entry lays on its holder is laid so here too, straight under the ray.
   const laid = usual.partFrame !== undefined && !asked.asItLies && asked.beam === 'down';
   const toTarget = frameFromPairs<InSegment, InRoom>(part.up, part.ray, ROOM_HEAD, ROOM_DOWN);
@@ -197,7 +202,9 @@ export function settleAdapted(
   const pillow = asked.position === 'lateral-recumbent';
   const supportedParts: SupportedPart[] = pillow || projection.headLine || isOfHead(plain) ? ['head'] : [];
   const rested = restBody(body, stance, pose, supportedParts, limits);
-  const surfaces = rested.surfaces.filter(({ kind }) => KEPT_SURFACES.has(kind));
+  const surfaces = rested.surfaces
+    .filter(({ kind }) => KEPT_SURFACES.has(kind))
+    .concat(asked.onStool ? [stoolUnder(rested.posed, part.segment.endsWith('_R') ? 'R' : 'L')] : []);
   return { posed: rested.posed, pose: rested.pose, adapt, limited: rested.limited, surfaces, lies, stance };
 }
 
@@ -327,7 +334,7 @@ function placeAdapted(
   const { reachMm } = furthestSkin(posed, beam, touching.length > 0 ? touching : undefined);
   const onTable = !level && adapted.beam === 'down' && settled.lies;
   // Who lies is at rest on the surface: only a loose receptor or one at the back touches elsewhere.
-  const slid = onTable || adapted.beam === 'rest' ? posed : slideBody(posed, scale(beam, -reachMm));
+  const slid = onTable || adapted.beam === 'rest' || adapted.onStool ? posed : slideBody(posed, scale(beam, -reachMm));
   const u = cross(toHead, negate(beam));
   const vertical = level && Math.abs(toHead[2]) > 0.7 && settled.lies;
   const says: readonly [string, string] = vertical
@@ -345,7 +352,7 @@ function placeAdapted(
       settled: settled.lies || settled.stance !== null,
       support: supportOf(settled),
       acrossSays: acrossNames(slid, u),
-      ...(adapted.beam === 'rest' ? { touches: scale(beam, reachMm) } : {}),
+      ...(adapted.beam === 'rest' || (adapted.onStool && !level) ? { touches: scale(beam, reachMm) } : {}),
     },
     pose: settled.pose,
     adapt: settled.adapt,

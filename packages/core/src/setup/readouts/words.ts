@@ -20,6 +20,8 @@ export const techniqueWords = ({ kVp, mAs, masKnown }: Pick<Setup['exposure'], '
 type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
   ownSteps: readonly { group: StepGroup; text: string }[];
   facts: CentreFacts;
+  /** Joints that the chair brings to one level, of an arm on the table. */
+  atTable: readonly string[] | null;
 };
 type StepCode = keyof typeof STEP_WORDS;
 type DraftStep = Omit<SetupStep, 'cautions' | 'id'>;
@@ -53,6 +55,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     const leans = holder !== 'stand' && tube.acrossDeg > GRID_BEARS_DEG;
     put('room', 'step-no-grid', { why: leans ? 'leans' : holder === 'table-top' ? 'table-top' : 'none' });
   }
+  if (setup.atTable) put('room', 'step-chair', { joints: setup.atTable });
   for (const item of [...setup.prepare, ...setup.aids]) put('room', 'step-prepare', { item });
   put('patient', 'step-identity');
   if (setup.remove.length > 0) put('patient', 'step-remove', { items: setup.remove });
@@ -82,6 +85,7 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     put('field', 'step-exposures', { overlapMm: receptor.overlapMm, shiftsMm: receptor.shiftsMm, up, down });
   }
   put('marker', 'step-marker', { letters: marker.letters, place: marker.place, signs: marker.extra });
+  if (setup.atTable) put('protect', 'step-knees');
   for (const { text } of setup.protection) put('protect', 'step-protect', { item: text });
   put('technique', 'step-technique', {
     kVp: exposure.kVp,
