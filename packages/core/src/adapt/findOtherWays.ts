@@ -66,18 +66,22 @@ function searched(
       inHalves: loses === null,
     }).map((each) => ({ ...each, least: leastPoints(projection, each, part, usual, situation) }));
     let computed = 0;
-    for (const { way, least, settled } of chosenFrom(priced)) {
+    for (const kind of chosenFrom(priced)) {
       const most = loses !== null || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
-      if (computed >= most || least + fee > worst()) break;
-      const asked = { projectionId: request.projectionId, side: side ?? undefined, way };
-      const result = assess(search, { target, settled }, projection, asked, {
-        reversed: way.reversed,
-        posed: !way.asItLies,
-        loses,
-      });
-      // What cannot be done takes less of the search than what can: the next best may.
-      computed += result ? 1 : FAILED;
-      if (result) found.push(result);
+      // What cannot be done gives way to the next of its kind, and takes less of the search than what can.
+      for (const { way, least, settled } of kind) {
+        if (computed >= most || least + fee > worst()) break;
+        const asked = { projectionId: request.projectionId, side: side ?? undefined, way };
+        const result = assess(search, { target, settled }, projection, asked, {
+          reversed: way.reversed,
+          posed: !way.asItLies,
+          loses,
+        });
+        computed += result ? 1 : FAILED;
+        if (!result) continue;
+        found.push(result);
+        break;
+      }
     }
   }
   return joinHalves(found, target);

@@ -21,16 +21,23 @@ export const kindOf = ({ setup, request }: OtherWay): string =>
 
 export type Priced = Candidate & { least: number };
 
-/** The best of each kind, so that none crowds out the others; those that may cost least first. */
-export function chosenFrom(candidates: readonly Priced[]): Priced[] {
-  const kinds = new Map<string, Priced>();
+/** Candidates of a kind that are tried, when the better ones cannot be done. */
+const MOST_TRIED = 3;
+
+/**
+ * The candidates of each kind, so that none crowds out the others; the kind that may cost least first.
+ * @returns of each kind the best, and after it what stands in when that cannot be done
+ */
+export function chosenFrom(candidates: readonly Priced[]): Priced[][] {
+  const kinds = new Map<string, Priced[]>();
   for (const candidate of candidates) {
     const { position, beam, half, reversed, asItLies, on, backRestDeg, onStool } = candidate.way;
     const kind = [position, beam, half, reversed, asItLies, on, backRestDeg, onStool].join(' ');
-    const known = kinds.get(kind);
-    if (!known || candidate.least < known.least) kinds.set(kind, candidate);
+    kinds.set(kind, [...(kinds.get(kind) ?? []), candidate]);
   }
-  return [...kinds.values()].sort((a, b) => a.least - b.least);
+  return [...kinds.values()]
+    .map((each) => each.sort((a, b) => a.least - b.least).slice(0, MOST_TRIED))
+    .sort(([a], [b]) => a!.least - b!.least);
 }
 
 /** The points that a way must come under to be among those that are shown. */

@@ -46,7 +46,9 @@ export function forbiddenView(projection: Projection, situation: Situation): For
     return forbid(broken ? 'no-weights-where-broken' : 'no-weights-while-spine', 'radiologist');
   if (hurt && asks('stress')) return forbid(broken ? 'no-stress-where-broken' : 'no-stress-while-spine', 'physician');
   if (broken && asks('weight-bearing')) return forbid('no-weight-on-broken', 'physician');
-  const stands = projection.positions.every(({ body, seatable }) => STANDS.has(body) && !seatable);
+  // One who sits still carries head and trunk: a spine is loaded so, a leg is not.
+  const seatedLoads = projection.region === 'spine' && situation.canSit && !asks('weights');
+  const stands = !seatedLoads && projection.positions.every(({ body, seatable }) => STANDS.has(body) && !seatable);
   if (stands && (asks('weight-bearing') || asks('weights')) && !situation.canStand)
     return forbid('load-is-the-view', 'radiologist');
   if (broken && asksAny(projection, ['frog-legs'])) return forbid('leg-not-spread', 'radiologist');
@@ -58,7 +60,7 @@ export function forbiddenView(projection: Projection, situation: Situation): For
 /** A found way in which what the view shows could not come about: a load wants one who is upright. */
 export function loadLost(projection: Projection, body: BodyPosition, part: string): Problem[] {
   const { demands } = projection;
-  const leg = /^(thigh|patella|shank|talus|foot|toes|pelvis)/.test(part);
+  const leg = projection.region !== 'spine' && /^(thigh|patella|shank|talus|foot|toes|pelvis)/.test(part);
   const loaded = demands.includes('weights') || demands.includes('weight-bearing');
   const upright = body === 'upright' || (body === 'seated' && !leg && !demands.includes('weights'));
   return loaded && !upright ? [problem('load-lost', { name: projection.name })] : [];

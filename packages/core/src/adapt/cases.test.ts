@@ -1,0 +1,575 @@
+/**
+ * Situations from practice, each with the ways that a careful colleague would take - one of them within the first three -
+ * and with what must not be offered at all. Written from general teaching, without a look at what the search gives.
+ */
+import type { PatientInput } from '../body/patient';
+import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
+import type { Room } from '../room/room';
+import type { Situation } from '../setup/request';
+import { findOtherWays } from './findOtherWays';
+import type { OtherWay } from './otherWay';
+
+type Way = {
+  /** Entry, when another than the asked one will do. */
+  id?: string;
+  body: string;
+  beam?: 'horizontal' | 'vertical';
+  /** Nothing of the part is moved. */
+  lies?: true;
+  stool?: true;
+  facing?: string;
+  second?: true;
+};
+type Case = {
+  name: string;
+  id: string;
+  side?: 'left' | 'right';
+  patient?: PatientInput;
+  situation: Partial<Situation>;
+  room?: Room;
+  accepted: readonly Way[];
+  /** Positions of the body that are wrong here, whatever they cost. */
+  rejected?: readonly string[];
+};
+
+const ADULT: PatientInput = { ageYears: 45, sex: 'female' };
+const BOARD: Partial<Situation> = {
+  place: 'resuscitation bay',
+  canStand: false,
+  canSit: false,
+  canTurn: 'none',
+  canProne: false,
+  spineNotCleared: true,
+  worn: ['collar', 'board'],
+};
+const LYING: Partial<Situation> = { canStand: false, canSit: false, canTurn: 'none', canProne: false };
+const BROKEN: Partial<Situation> = { fractureSuspected: true, canStand: false };
+const CHAIR: Partial<Situation> = { place: 'chair', canStand: false, canSit: true, canTurn: 'none', canProne: false };
+const WARD: Partial<Situation> = { ...LYING, place: 'bedside' };
+const PROPPED: Partial<Situation> = { ...WARD, canLieFlat: false, proppedDeg: 45 };
+const INFANT: PatientInput = { ageYears: 0.25 };
+const HEAVY: PatientInput = { ageYears: 50, sex: 'male', massKg: 160 };
+const OFF_THE_BACK = ['prone', 'lateral-recumbent', 'upright', 'seated', 'semi-erect', 'kneeling', 'sims'];
+const TURNED = ['prone', 'lateral-recumbent', 'sims'];
+
+const crossTable: Way = { body: 'supine', beam: 'horizontal' };
+const fromAbove: Way = { body: 'supine', beam: 'vertical' };
+const asItLies: Way = { body: 'supine', beam: 'horizontal', lies: true };
+
+const CASES: readonly Case[] = [
+  // On a board
+  {
+    name: 'lateral neck on a board',
+    id: 'cervical-lateral',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'AP neck on a board',
+    id: 'cervical-ap-axial',
+    situation: BOARD,
+    accepted: [fromAbove],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'open mouth on a board',
+    id: 'cervical-ap-open-mouth',
+    situation: BOARD,
+    accepted: [fromAbove],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'oblique neck on a board',
+    id: 'cervical-oblique-posterior',
+    side: 'left',
+    situation: BOARD,
+    accepted: [fromAbove],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'cervicothoracic on a board',
+    id: 'cervicothoracic-lateral',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'lateral thoracic spine on a board',
+    id: 'thoracic-lateral',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'lateral lumbar spine on a board',
+    id: 'lumbar-lateral',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'lateral sacrum on a board',
+    id: 'sacrum-lateral',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'lateral coccyx on a board',
+    id: 'coccyx-lateral',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'oblique lumbar spine on a board',
+    id: 'lumbar-oblique-posterior',
+    side: 'left',
+    situation: BOARD,
+    accepted: [fromAbove, { id: 'lumbar-lateral', ...crossTable }],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'chest on a board',
+    id: 'chest-pa',
+    situation: BOARD,
+    accepted: [fromAbove, { id: 'chest-ap', ...fromAbove }],
+    rejected: OFF_THE_BACK,
+  },
+  { name: 'pelvis on a board', id: 'pelvis-ap', situation: BOARD, accepted: [fromAbove], rejected: OFF_THE_BACK },
+  {
+    name: 'oblique ribs on a board',
+    id: 'ribs-oblique-posterior',
+    side: 'left',
+    situation: BOARD,
+    accepted: [fromAbove],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'lateral skull on a board',
+    id: 'skull-lateral',
+    side: 'left',
+    situation: BOARD,
+    accepted: [crossTable],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'PA skull on a board',
+    id: 'skull-pa',
+    situation: BOARD,
+    accepted: [fromAbove, { id: 'skull-ap', ...fromAbove }],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'AP axial skull on a board',
+    id: 'skull-ap-axial',
+    situation: BOARD,
+    accepted: [fromAbove],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'facial bones on a board',
+    id: 'face-parietoacanthial',
+    situation: BOARD,
+    accepted: [fromAbove, { id: 'face-acanthioparietal', ...fromAbove }],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'scapular Y on a board',
+    id: 'shoulder-scapular-y',
+    side: 'left',
+    situation: BOARD,
+    accepted: [{ body: 'supine' }],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'free air on a board',
+    id: 'abdomen-ap-upright',
+    situation: { ...BOARD, suspected: ['free gas'] },
+    accepted: [{ id: 'abdomen-decubitus-dorsal', ...crossTable }, crossTable, { id: 'abdomen-lateral', ...crossTable }],
+    rejected: OFF_THE_BACK,
+  },
+  // A limb that may be broken
+  {
+    name: 'lateral hip, hip fracture',
+    id: 'hip-axiolateral',
+    side: 'left',
+    situation: { ...LYING, suspected: ['hip fracture'] },
+    accepted: [crossTable],
+    rejected: TURNED,
+  },
+  {
+    name: 'frog lateral, hip fracture',
+    id: 'hip-lateral-frog',
+    side: 'left',
+    situation: { ...LYING, suspected: ['hip fracture'] },
+    accepted: [
+      { id: 'hip-axiolateral', ...crossTable },
+      { id: 'hip-axiolateral-modified', ...crossTable },
+    ],
+    rejected: TURNED,
+  },
+  {
+    name: 'both hips hurt',
+    id: 'hip-axiolateral',
+    side: 'left',
+    situation: { ...LYING, suspected: ['hip fracture'], keepStill: ['right leg'] },
+    accepted: [{ id: 'hip-axiolateral-modified', ...crossTable }, asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral knee, fracture',
+    id: 'knee-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral leg, fracture',
+    id: 'leg-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral distal femur, fracture',
+    id: 'femur-lateral-distal',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [crossTable],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral ankle, fracture',
+    id: 'ankle-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'mortise, fracture',
+    id: 'ankle-mortise',
+    side: 'left',
+    situation: { ...BROKEN, keepStill: ['left leg'] },
+    accepted: [fromAbove],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral elbow, fracture',
+    id: 'elbow-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [{ body: 'seated', lies: true }, asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'AP elbow that does not extend',
+    id: 'elbow-ap',
+    side: 'left',
+    situation: { joints: { elbowFlexion_L: [60, 110] } },
+    accepted: [
+      { body: 'seated', second: true },
+      { id: 'elbow-ap-flexed-humerus', body: 'seated' },
+    ],
+  },
+  {
+    name: 'lateral wrist, fracture',
+    id: 'wrist-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [{ body: 'seated', lies: true }, asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral forearm, fracture',
+    id: 'forearm-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [{ body: 'seated', lies: true }, asItLies],
+    rejected: TURNED,
+  },
+  {
+    name: 'lateral humerus, fracture',
+    id: 'humerus-lateral',
+    side: 'left',
+    situation: BROKEN,
+    accepted: [
+      { id: 'humerus-transthoracic-lateral', body: 'seated' },
+      { id: 'humerus-transthoracic-lateral', body: 'upright' },
+      { id: 'humerus-transthoracic-lateral', body: 'supine' },
+      { body: 'seated', lies: true },
+      asItLies,
+    ],
+    rejected: ['prone'],
+  },
+  {
+    name: 'axillary shoulder, dislocation',
+    id: 'shoulder-axillary-inferosuperior',
+    side: 'left',
+    situation: { suspected: ['dislocation'], canRaiseArm: 'right', keepStill: ['left arm'] },
+    accepted: [
+      { id: 'shoulder-scapular-y', body: 'upright' },
+      { id: 'shoulder-apical-oblique', body: 'upright' },
+      { id: 'shoulder-scapular-y', body: 'seated' },
+      { id: 'shoulder-apical-oblique', body: 'seated' },
+      { body: 'supine', lies: true },
+    ],
+  },
+  {
+    name: 'AP knee that does not extend',
+    id: 'knee-ap',
+    side: 'left',
+    situation: { ...LYING, joints: { kneeFlexion_L: [30, 60] } },
+    accepted: [
+      { body: 'supine', second: true },
+      { body: 'supine', beam: 'vertical' },
+    ],
+  },
+  {
+    name: 'femur in traction',
+    id: 'femur-lateral-distal',
+    side: 'left',
+    situation: { ...LYING, worn: ['traction'] },
+    accepted: [crossTable, asItLies],
+    rejected: TURNED,
+  },
+  // Wheelchair
+  {
+    name: 'AP knee in a wheelchair',
+    id: 'knee-ap',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', stool: true }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'lateral knee in a wheelchair',
+    id: 'knee-lateral',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'AP ankle in a wheelchair',
+    id: 'ankle-ap',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', stool: true }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'lateral ankle in a wheelchair',
+    id: 'ankle-lateral',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'AP foot in a wheelchair',
+    id: 'foot-ap',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'lateral heel in a wheelchair',
+    id: 'calcaneus-lateral',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'AP leg in a wheelchair',
+    id: 'leg-ap',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', stool: true }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'hand in a wheelchair',
+    id: 'hand-pa',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'elbow in a wheelchair',
+    id: 'elbow-ap',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'chest in a wheelchair',
+    id: 'chest-pa',
+    situation: CHAIR,
+    accepted: [{ body: 'seated' }, { body: 'upright', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'lateral chest in a wheelchair',
+    id: 'chest-lateral',
+    situation: CHAIR,
+    accepted: [{ body: 'seated' }, { body: 'upright' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'shoulder in a wheelchair',
+    id: 'shoulder-ap-external',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated' }, { body: 'upright' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'scoliosis of one who cannot stand',
+    id: 'scoliosis-pa',
+    situation: { canStand: false },
+    accepted: [{ body: 'seated' }],
+  },
+  // Ward
+  {
+    name: 'chest propped at 45°',
+    id: 'chest-pa',
+    situation: PROPPED,
+    room: MOBILE_UNIT,
+    accepted: [
+      { body: 'semi-erect', facing: 'AP' },
+      { id: 'chest-ap', body: 'semi-erect' },
+    ],
+    rejected: [...TURNED, 'supine', 'upright', 'seated'],
+  },
+  {
+    name: 'lateral lumbar spine propped',
+    id: 'lumbar-lateral',
+    situation: PROPPED,
+    accepted: [{ body: 'semi-erect', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'AP knee propped',
+    id: 'knee-ap',
+    side: 'left',
+    situation: PROPPED,
+    accepted: [{ body: 'semi-erect' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'hand propped',
+    id: 'hand-pa',
+    side: 'left',
+    situation: PROPPED,
+    accepted: [{ body: 'semi-erect' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'effusion of one who only lies',
+    id: 'chest-pa',
+    situation: { ...WARD, canTurn: 'both', suspected: ['fluid level'] },
+    accepted: [
+      { body: 'lateral-recumbent', beam: 'horizontal' },
+      { id: 'chest-decubitus-ap', body: 'lateral-recumbent', beam: 'horizontal' },
+      { body: 'semi-erect', beam: 'horizontal' },
+    ],
+  },
+  {
+    name: 'free air of one who only lies',
+    id: 'abdomen-ap-upright',
+    situation: { ...LYING, canTurn: 'both', suspected: ['free gas'] },
+    accepted: [
+      { body: 'lateral-recumbent', beam: 'horizontal' },
+      { id: 'abdomen-decubitus-left-lateral', body: 'lateral-recumbent', beam: 'horizontal' },
+    ],
+  },
+  {
+    name: 'heavy patient at the bedside',
+    id: 'chest-ap',
+    patient: HEAVY,
+    situation: { ...WARD, canTurn: 'both' },
+    room: MOBILE_UNIT,
+    accepted: [{ body: 'supine' }, { body: 'semi-erect' }],
+  },
+  // Children
+  {
+    name: 'chest of an infant',
+    id: 'chest-pa',
+    patient: INFANT,
+    situation: { holder: 'someone' },
+    accepted: [fromAbove, { id: 'chest-ap', ...fromAbove }],
+    rejected: ['seated', 'semi-erect', 'upright'],
+  },
+  {
+    name: 'free air of a newborn',
+    id: 'abdomen-ap-upright',
+    patient: INFANT,
+    situation: { suspected: ['free gas'] },
+    accepted: [
+      crossTable,
+      { body: 'lateral-recumbent', beam: 'horizontal' },
+      { id: 'abdomen-decubitus-left-lateral', body: 'lateral-recumbent', beam: 'horizontal' },
+      { id: 'abdomen-decubitus-dorsal', ...crossTable },
+    ],
+    rejected: ['seated', 'semi-erect', 'upright'],
+  },
+  {
+    name: 'hips of an infant',
+    id: 'pelvis-ap',
+    patient: INFANT,
+    situation: { holder: 'someone' },
+    accepted: [fromAbove],
+    rejected: ['seated', 'semi-erect', 'upright'],
+  },
+  // Stiff
+  {
+    name: 'lateral lumbar spine, bent back',
+    id: 'lumbar-lateral',
+    situation: { canLieFlat: false, canProne: false, joints: { trunkFlexion: [25, 85] } },
+    accepted: [
+      { body: 'upright', beam: 'horizontal' },
+      { body: 'seated', beam: 'horizontal' },
+    ],
+  },
+  {
+    name: 'collar, PA face',
+    id: 'face-pa-axial',
+    situation: { worn: ['collar'], canStand: false },
+    accepted: [{ body: 'supine' }, { body: 'seated' }],
+    rejected: TURNED,
+  },
+];
+
+const isIt = (way: OtherWay, asked: string, { id = asked, body, beam, lies, stool, facing, second }: Way): boolean =>
+  way.setup.projectionId === id &&
+  way.setup.position.body === body &&
+  (!beam || way.setup.tube.beam === beam) &&
+  (!lies || way.setup.way?.asItLies === true) &&
+  (!stool || way.setup.way?.onStool === true) &&
+  (!facing || way.setup.position.facing === facing) &&
+  (!second || way.second !== null);
+
+const inWords = (way: OtherWay): string => `${way.points} ${way.setup.projectionId}: ${way.says}`;
+
+test('there are sixty of them', () => expect(CASES.length).toBeGreaterThanOrEqual(60));
+
+test.each(CASES.map((each) => [each.name, each] as const))('%s', (_, each) => {
+  const { id, side, patient = ADULT, situation, room = ROOM_ONE, accepted, rejected = [] } = each;
+  const found = findOtherWays({ projectionId: id, side, patient, situation, room });
+  const first = found.slice(0, 3);
+  expect([first.map(inWords), first.some((way) => accepted.some((asked) => isIt(way, id, asked)))]).toEqual([
+    expect.anything(),
+    true,
+  ]);
+  expect(found.filter(({ setup }) => rejected.includes(setup.position.body)).map(inWords)).toEqual([]);
+  for (const { setup } of found) expect([setup.name, setup.feasible]).toEqual([setup.name, true]);
+});
