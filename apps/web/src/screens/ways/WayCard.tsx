@@ -1,15 +1,18 @@
 /** One way: drawn small, what it keeps, what it costs in numbers, what the reader must know. */
 import type { LengthUnit } from '@taktik/core';
 import { Button } from '@rneui/themed';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { Press } from '../../ui/Press';
 import { Stage } from '../../ui/Stage';
 import { useTheme } from '../../ui/theme';
+import { WIDE_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { WayView } from '../../workers/service';
 import { centreText, fieldText, receptorText, sidText, tubeText } from '../setup/words';
 
-const THUMB = { width: 108, height: 120 };
+/** Large enough to see how the patient lies and is rotated, beside what is said of it. */
+const ON_PHONE = { width: 132, height: 132 };
+const ON_WIDE = { width: 216, height: 176 };
 
 type Props = {
   way: WayView;
@@ -21,20 +24,23 @@ type Props = {
   onCompare: () => void;
 };
 
-export function WayCard({ way, rank, unit, comparing, busy, onUse, onCompare }: Props) {
+export function WayCard(props: Props) {
+  const { way, rank, unit } = props;
   const theme = useTheme();
-  const { setup, stage, keeps, costs, tell, points } = way;
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const size = wide ? ON_WIDE : ON_PHONE;
+  const { setup, stage } = way;
   const readouts = [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit)];
   const field = fieldText(setup, unit);
   return (
     <View
       role="article"
       aria-label={`Way ${rank}: ${way.says}`}
-      style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 10 }}
+      style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 8 }}
     >
       <View style={{ flexDirection: 'row', gap: 12 }}>
-        <View style={THUMB}>
-          <Stage small drawing={stage.drawing} mannequin={stage.mannequin} setup={setup} unit={unit} {...THUMB} />
+        <View style={size}>
+          <Stage small drawing={stage.drawing} mannequin={stage.mannequin} setup={setup} unit={unit} {...size} />
         </View>
         <View style={{ flex: 1, gap: 4 }}>
           <Words kind="label" tone="soft">
@@ -50,16 +56,24 @@ export function WayCard({ way, rank, unit, comparing, busy, onUse, onCompare }: 
               )
               .join(' · ')} · ${field.figure} ${field.unit}`}
           </Words>
+          {wide && <Weighed way={way} />}
         </View>
       </View>
+      {!wide && <Weighed way={way} />}
+      <Acts {...props} />
+    </View>
+  );
+}
+
+/** What a way keeps in one line, what it costs, and what the reader must know. */
+function Weighed({ way: { setup, keeps, costs, tell } }: { way: WayView }) {
+  const theme = useTheme();
+  return (
+    <View style={{ gap: 6 }}>
       <View style={{ gap: 3 }}>
-        {keeps.map(({ text }) => (
-          <Words
-            key={text}
-            kind="small"
-            tone="sage"
-          >{`✓ Keeps: ${text.charAt(0).toLowerCase()}${text.slice(1)}`}</Words>
-        ))}
+        <Words kind="small" tone="sage">
+          {`✓ Keeps: ${keeps.map(({ text }) => `${text.charAt(0).toLowerCase()}${text.slice(1)}`).join(' · ')}`}
+        </Words>
         {costs.map(({ id, text, points: each }) => (
           <View key={`${id} ${text}`} style={{ flexDirection: 'row', gap: 8 }}>
             <Words kind="small" style={{ flex: 1 }}>{`− Costs: ${text}`}</Words>
@@ -78,33 +92,36 @@ export function WayCard({ way, rank, unit, comparing, busy, onUse, onCompare }: 
         ))}
       </View>
       {tell.length > 0 && (
-        <View style={{ gap: 2, borderLeftWidth: 3, borderLeftColor: theme.plate, paddingLeft: 10 }}>
-          <Words kind="label" tone="soft">
-            Tell the reader
-          </Words>
-          {tell.map(({ text }) => (
-            <Words key={text} kind="small">
-              {text}
+        <View style={{ borderLeftWidth: 3, borderLeftColor: theme.plate, paddingLeft: 10 }}>
+          <Words kind="small">
+            <Words kind="small" tone="soft">
+              {'Tell the reader: '}
             </Words>
-          ))}
+            {tell.map(({ text }) => text).join('. ')}
+          </Words>
         </View>
       )}
-      <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-        <View style={{ flex: 1 }}>
-          <Button title="Use this" disabled={busy} onPress={onUse} aria-label={`Use way ${rank}: ${way.says}`} />
-        </View>
-        <Press
-          label={`${comparing ? 'Leave out of' : 'Take into'} the comparison: way ${rank}`}
-          role="checkbox"
-          checked={comparing}
-          chosen={comparing}
-          onPress={onCompare}
-          style={{ paddingHorizontal: 14 }}
-        >
-          <Words kind="small">{comparing ? '✓ Pair' : 'Compare'}</Words>
-        </Press>
-        <Words kind="small" tone="soft">{`${points.toFixed(0)} points`}</Words>
+    </View>
+  );
+}
+
+function Acts({ way, rank, comparing, busy, onUse, onCompare }: Props) {
+  return (
+    <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+      <View style={{ flex: 1, maxWidth: 320 }}>
+        <Button title="Use this" disabled={busy} onPress={onUse} aria-label={`Use way ${rank}: ${way.says}`} />
       </View>
+      <Press
+        label={`${comparing ? 'Leave out of' : 'Take into'} the comparison: way ${rank}`}
+        role="checkbox"
+        checked={comparing}
+        chosen={comparing}
+        onPress={onCompare}
+        style={{ paddingHorizontal: 14 }}
+      >
+        <Words kind="small">{comparing ? '✓ Pair' : 'Compare'}</Words>
+      </Press>
+      <Words kind="small" tone="soft">{`${way.points.toFixed(0)} points`}</Words>
     </View>
   );
 }

@@ -29,7 +29,7 @@ import { centringReadout, imageReadout, receptorReadout, tubeReadout } from '../
 import { jointsAtTable } from '../readouts/atTable';
 import { protectionFor } from '../readouts/protection';
 import { takeOffOf } from '../readouts/takeOff';
-import { composeSteps } from '../readouts/words';
+import { composeSteps, tiltWords } from '../readouts/words';
 import { isInjured, neckStays } from '../verdict/kept';
 import type { Exposed } from './exposed';
 
@@ -67,13 +67,14 @@ function ownSteps({
 }
 
 /** How the position is asked for. */
-function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed): string {
+function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed, tilts: string): string {
   if (adapted)
     return describeWay(
       adapted,
       done.part,
       trunkOblique(projection, done.placed, adapted),
       armsOf(done.placed.pose, done.part, adapted.position),
+      tilts,
     );
   const asked = askFor(positioning, projection, neckStays(situation));
   return fillIn(asked, projection, positioning, stoodIn({ situation, positioning, ...done })) || capitalize(AS_IT_LIES);
@@ -135,6 +136,10 @@ export function describe(done: Exposed): Setup {
   // Aids serve the entry's own position: who is in another, or lies as found, is given none of them.
   const [usual] = asTaught.positions;
   const asPosed = asUsual && (!adapted || (adapted.position === usual.body && !adapted.asItLies && !adapted.reversed));
+  const tube = tubeReadout(projection, placed, angle, plane, {
+    ...{ sidMm, sidWantedMm, horizontal, onSurface, surfaceMm, room },
+    focusHeightMm: focal[2],
+  });
   const setup = {
     version: SETUP_VERSION,
     projectionId: projection.id,
@@ -148,7 +153,7 @@ export function describe(done: Exposed): Setup {
     problems,
     position: {
       body: positioning.body,
-      say: barred ? 'Not in this way for this patient' : positionSaid(done),
+      say: barred ? 'Not in this way for this patient' : positionSaid(done, tiltWords(tube)),
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: barred ? [] : own.filter((step) => step.group === 'position').map((step) => step.text),
@@ -163,10 +168,7 @@ export function describe(done: Exposed): Setup {
         receptorNames: receptorsIn(room, holder).map(({ name }) => name),
       },
     ),
-    tube: tubeReadout(projection, placed, angle, plane, {
-      ...{ sidMm, sidWantedMm, horizontal, onSurface, surfaceMm, room },
-      focusHeightMm: focal[2],
-    }),
+    tube,
     way: adapted,
     inPart: judged.map((id) => rayInPart(placed, aimed.direction, view.name(id))),
     centre,

@@ -96,21 +96,23 @@ export function armsOf(pose: Pose, part: string, position: AdaptedWay['position'
   return `, ${who} raised ${least > OVERHEAD_DEG ? 'over the head' : 'to a right angle'}`;
 }
 
-/** The way in one line, for a person. @param part segment that is shown; @param arms as of `armsOf` */
-export function describeWay(adapted: AdaptedWay, part: string, oblique: ObliquePosition | null, arms: string): string {
-  const { position, on, backRestDeg, beam, holder, asItLies, half, onStool, alongDeg, acrossDeg } = adapted;
+/** The way in one line, for a person. @param part segment that is shown; @param arms as of `armsOf`; @param tilts as of `tiltWords` */
+export function describeWay(
+  adapted: AdaptedWay,
+  part: string,
+  oblique: ObliquePosition | null,
+  arms: string,
+  tilts: string,
+): string {
+  const { position, on, backRestDeg, beam, holder, asItLies, half, onStool } = adapted;
   const where =
     position === 'lateral-recumbent' && on
       ? `${on} lateral ${beam === 'level' ? 'decubitus' : 'recumbent'}`
       : position === 'semi-erect'
         ? `semi-erect, back rest at ${formatAngle(backRestDeg ?? 0)}`
         : positionName(position).replace(' at the table', '');
-  const tilts = [
-    ...(alongDeg === 0 ? [] : [`${formatAngle(Math.abs(alongDeg))} along`]),
-    ...(acrossDeg === 0 ? [] : [`${formatAngle(Math.abs(acrossDeg))} across`]),
-  ];
   // A beam that is tilted is no longer horizontal or vertical.
-  const course = tilts.length > 0 ? `${FROM[beam]}, CR angled ${tilts.join(' and ')}` : COURSE[beam];
+  const course = tilts ? `${FROM[beam]}, CR ${tilts}` : COURSE[beam];
   const plate =
     beam === 'rest'
       ? `receptor between ${isOfHead(part) ? 'head' : 'back'} and back rest`
