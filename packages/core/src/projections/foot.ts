@@ -9,7 +9,7 @@ import {
   lead,
   leadIfAsked,
   lost,
-  neverForce,
+  placesUnaided,
   point,
   ray,
   sid,
@@ -31,7 +31,7 @@ const foot = author('foot and ankle', {
   remove: ['shoe and sock', 'ankle chain, toe ring', 'bandage with metal clips'],
   prepare: [],
   steps: [],
-  cautions: [neverForce],
+  cautions: [placesUnaided],
 });
 
 /** Toes lie up the receptor. */
@@ -45,11 +45,20 @@ const soleDown = (say: string, joints: Record<string, number> = {}): Positioning
     supported: ['leg_L'],
   });
 /** Lying on the back, leg straight, heel on the receptor. */
-const heelDown = (say: string, joints: Record<string, number> = {}): PositioningSource =>
+const heelDown = (
+  say: string,
+  joints: Record<string, number> = {},
+  ifInjured?: PositioningSource['ifInjured'],
+): PositioningSource =>
   positioning('supine', ['table-top', 'bed'], ['shank_L', 'foot_L'], say, {
     joints: { anklePlantarFlexion_L: 0, ...joints },
     supported: ['leg_L'],
+    ...(ifInjured && { ifInjured }),
   });
+const asItFalls: PositioningSource['ifInjured'] = {
+  say: 'Supine or seated, leg and foot as they lie',
+  pose: ['legs-as-they-lie'],
+};
 /** Lying on the outer side of the foot. */
 const outerSide = (partFrame: string, say: string, joints: Record<string, number> = {}): PositioningSource =>
   positioning('lateral-recumbent', ['table-top', 'bed'], ['foot_L', 'shank_L'], say, {
@@ -670,7 +679,7 @@ export const footAndAnkle: ProjectionSource[] = [
     part: 'ankle',
     signs: ['heel-aside', 'heel-up'],
     shows: 'Ankle joint, malleoli, talar dome; lateral mortise closed',
-    positions: [heelDown('Supine or seated, leg extended, foot dorsiflexed to a right angle, toes up')],
+    positions: [heelDown('Supine or seated, leg extended, foot dorsiflexed to a right angle, toes up', {}, asItFalls)],
     ray: ray('AP'),
     aim: at('ankle_centre_L', 'midway between the malleoli', {
       taughtAt: [['med_malleolus_L', 'lat_malleolus_L'], []],

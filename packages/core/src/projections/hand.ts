@@ -8,7 +8,7 @@ import {
   fault,
   lead,
   lost,
-  neverForce,
+  placesUnaided,
   point,
   ray,
   sid,
@@ -36,7 +36,7 @@ const hand = author('hand and wrist', {
   remove: ['rings', 'watch and bracelets', 'dressing with metal'],
   prepare: [],
   steps: [],
-  cautions: [neverForce],
+  cautions: [placesUnaided],
 });
 
 const PALM_DOWN = { elbowFlexion_L: 75, forearmPronation_L: 165 };

@@ -41,6 +41,11 @@ const girdle: typeof ofTheShoulder = (own) =>
 
 const BACK = ['scapula_L', 'upperarm_L', 'thorax'];
 const FRONT = ['scapula_L', 'upperarm_L', 'thorax', 'clavicle_L'];
+/** What of a position turns the body and not the arm: it stays as it is asked where the arm may not be moved. */
+const turned = (say: string): string => {
+  const [first] = say.split(', ');
+  return /^(back to|rotated)/.test(first!) ? `${first}, ` : '';
+};
 /** Back on the wall receptor or the table. */
 const facingTube = (
   say: string,
@@ -48,8 +53,18 @@ const facingTube = (
   supported: PositioningSource['supported'] = [],
   head?: string,
 ): PositioningSource[] => [
-  positioning('upright', ['wall'], BACK, `{erect}, ${say}`, { seatable: true, joints, head }),
-  positioning('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${say}`, { joints, supported, head }),
+  positioning('upright', ['wall'], BACK, `{erect}, ${say}`, {
+    seatable: true,
+    joints,
+    head,
+    ifInjured: { say: `{erect}, ${turned(say)}arm as it hangs or in its sling`, pose: [] },
+  }),
+  positioning('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${say}`, {
+    joints,
+    supported,
+    head,
+    ifInjured: { say: `Supine, ${turned(say)}arm as it lies or in its sling`, pose: ['arms-clear'] },
+  }),
 ];
 
 const shoulder: CoverSource[] = [
@@ -124,6 +139,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     ],
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],
+    demands: ['rotated-arm'],
     shows: 'Greater tubercle in profile, glenohumeral region, lateral clavicle',
     positions: facingTube('back to the receptor, hand supinated, arm slightly abducted', {
       shoulderMedialRotation_L: 0,
@@ -162,6 +178,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     alsoCalled: ['internal rotation shoulder', 'shoulder AP internal', 'Hill-Sachs'],
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],
+    demands: ['rotated-arm'],
     shows: 'Lesser tubercle in profile toward the glenoid cavity, posterolateral defect of the humeral head',
     positions: facingTube(
       'back to the receptor, dorsum of the hand on the hip, arm medially rotated',
@@ -509,7 +526,11 @@ export const shoulderGirdle: ProjectionSource[] = [
         ['stand'],
         ['scapula_L', 'upperarm_L', 'clavicle_L'],
         'Supine, hand supinated, receptor upright against the top of the shoulder',
-        { beam: 'horizontal', joints: { shoulderAbduction_L: 5 } },
+        {
+          beam: 'horizontal',
+          joints: { shoulderAbduction_L: 5 },
+          ifInjured: { say: 'Supine, arm as it lies, receptor upright against the top of the shoulder', pose: [] },
+        },
       ),
     ],
     ray: { ...ray('up', 12, 'feet', [10, 15]), says: ['ceiling', 'table'] },
@@ -746,7 +767,14 @@ export const shoulderGirdle: ProjectionSource[] = [
         ['wall'],
         FRONT,
         '{erect}, facing the receptor, rotated {turn} to the {oblique} position, arm across the chest, hand on the opposite shoulder',
-        { seatable: true, joints: { shoulderFlexion_L: 70, shoulderMedialRotation_L: 60, elbowFlexion_L: 110 } },
+        {
+          seatable: true,
+          joints: { shoulderFlexion_L: 70, shoulderMedialRotation_L: 60, elbowFlexion_L: 110 },
+          ifInjured: {
+            say: '{erect}, facing the receptor, rotated {turn} to the {oblique} position, arm as it hangs or in its sling',
+            pose: [],
+          },
+        },
       ),
     ],
     ray: { ...swung(ray('PA'), ['left', 45]), throughTrunk: false },

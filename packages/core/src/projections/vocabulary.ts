@@ -91,7 +91,7 @@ export const HEAD_LINES = ['OML', 'IOML', 'AML', 'LML', 'MML', 'GML', 'TML'] as 
 export type HeadLine = (typeof HEAD_LINES)[number];
 
 /** What a view asks that some patients must not do. */
-export const DEMANDS = ['weights', 'stress', 'weight-bearing', 'bent-neck', 'bent-trunk'] as const;
+export const DEMANDS = ['weights', 'stress', 'weight-bearing', 'bent-neck', 'bent-trunk', 'rotated-arm'] as const;
 
 /** Marks whose places on a picture betray how the part lay; what each measures is written in critique/signs. */
 export const SIGN_IDS = [

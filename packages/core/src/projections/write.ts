@@ -189,6 +189,11 @@ export const neverForce = grave(
   'fractureSuspected',
   'A limb with a suspected fracture is not rotated, flexed or pulled straight.',
 );
+/** Of hand and foot, which are laid by the patient. */
+export const placesUnaided = grave(
+  'fractureSuspected',
+  'With a suspected fracture the patient places the part unaided, as far as it goes; tube and receptor do the rest.',
+);
 export const hipStays = grave('fractureSuspected', 'A leg with a suspected hip fracture is not rotated.');
 export const askFirst = grave('pregnancyPossible', 'Pregnancy possible: stop and follow local policy.', 'patient');
 

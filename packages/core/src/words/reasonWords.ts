@@ -38,6 +38,7 @@ export const REASON_WORDS = {
   'neck-not-bent': () => 'the neck is not cleared and must not be flexed or extended',
   'spine-not-bent': () => 'the spine is not cleared and must not be flexed or extended',
   'no-bending-where-broken': () => 'no flexion or extension where a fracture or dislocation is suspected',
+  'no-rotation-where-broken': () => 'an arm with a suspected fracture or dislocation is not rotated for a view',
   'no-weights-where-broken': () => 'no weights where a fracture or dislocation is suspected',
   'no-weights-while-spine': () => 'no weights while the spine is not cleared',
   'no-stress-where-broken': () => 'no stress where a fracture or dislocation is suspected',

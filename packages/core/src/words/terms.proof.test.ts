@@ -334,3 +334,20 @@ describe('the glossary', () => {
     expect(said('Hold it still, put a pad under the arm')).toEqual([]);
   });
 });
+
+test('no position asks of a limb what the caution of the same set-up forbids', () => {
+  const FORBIDS = /A limb with a suspected fracture is not rotated, flexed or pulled straight/;
+  // Of the body or the head, of the other leg, or said not to be.
+  const ASKS =
+    /\b(dorsiflexed|flexed|supinated|pronated|abducted|medially rotated|laterally rotated|pulled straight)\b/;
+  let checked = 0;
+  for (const { setup } of cases) {
+    if (!setup.feasible || !setup.cautions.some(({ text }) => FORBIDS.test(text))) continue;
+    checked += 1;
+    const asks = setup.steps
+      .filter(({ group, text }) => group === 'position' && ASKS.test(text))
+      .map(({ text }) => text);
+    expect([setup.name, setup.situation.fractureSuspected ? asks : []]).toEqual([setup.name, []]);
+  }
+  expect(checked).toBeGreaterThan(50);
+});

@@ -17,6 +17,8 @@ const NECK: JointLimits = {
 const HIP = { hipMedialRotation: [-60, 0], hipFlexion: [-10, 20], hipAbduction: [-10, 15] } as const;
 /** Knee and ankle of a leg that stays lie nearly straight, the foot as it falls [typical]. */
 const LEG = { ...HIP, kneeFlexion: [-5, 20], anklePlantarFlexion: [-10, 45], footInversion: [-10, 20] } as const;
+/** A leg that may be broken below the hip lies rolled out no more than any leg does. */
+const HURT_LEG = { ...LEG, hipMedialRotation: [-30, 0] } as const;
 /** The same of one who stays in a chair: bent as the seat has it. */
 const SEATED_LEG = { ...LEG, hipFlexion: [-10, 95], kneeFlexion: [-5, 95] } as const;
 /** Of a broken ankle or foot only what turns or bends it is held. */
@@ -37,8 +39,13 @@ const sided = (ranges: Readonly<Record<string, readonly [number, number]>>, side
 export const raisesArm = ({ canRaiseArm, keepStill }: Situation, side: 'left' | 'right'): boolean =>
   (canRaiseArm === 'both' || canRaiseArm === side) && !keepStill.includes(`${side} arm`);
 
-/** A hurt shoulder or upper arm is carried beside or across the body, the elbow as a sling has it [typical]. */
-const CARRIED_ARM = { ...ARM, shoulderAbduction: [-45, 30], elbowFlexion: [-5, 110] } as const;
+/** A hurt shoulder or upper arm is carried beside or across the body, the elbow as a sling has it: rotated no further [typical]. */
+const CARRIED_ARM = {
+  ...ARM,
+  shoulderAbduction: [-45, 30],
+  shoulderMedialRotation: [0, 70],
+  elbowFlexion: [-5, 110],
+} as const;
 
 /** Joints that stay, why, and within which angles. */
 export type ImmobilizedJoints = { limits: JointLimits; why: Reason };
@@ -93,7 +100,7 @@ export function hurtLimb(situation: Situation, part: string): ImmobilizedJoints[
   const shoulder = OF_SHOULDER.exec(part);
   if (shoulder) return put(CARRIED_ARM, shoulder[2]);
   const leg = OF_LEG.exec(part);
-  if (leg) return put(LEG, leg[2]);
+  if (leg) return put(HURT_LEG, leg[2]);
   const ankle = OF_ANKLE.exec(part);
   return ankle ? put(ANKLE, ankle[1]) : [];
 }

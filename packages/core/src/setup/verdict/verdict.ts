@@ -42,6 +42,7 @@ export function forbiddenView(projection: Projection, situation: Situation): For
   if (situation.spineNotCleared && (asks('bent-trunk') || asksAny(projection, BENDS_TRUNK)))
     return forbid('spine-not-bent', 'physician-once-spine-cleared');
   if (broken && (asks('bent-neck') || asks('bent-trunk'))) return forbid('no-bending-where-broken', 'physician');
+  if (broken && asks('rotated-arm')) return forbid('no-rotation-where-broken', 'radiologist');
   if (hurt && asks('weights'))
     return forbid(broken ? 'no-weights-where-broken' : 'no-weights-while-spine', 'radiologist');
   if (hurt && asks('stress')) return forbid(broken ? 'no-stress-where-broken' : 'no-stress-while-spine', 'physician');
