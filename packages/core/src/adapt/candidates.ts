@@ -72,7 +72,7 @@ function holdersFor(
   segment: string,
   room: Room,
   acrossDeg: number,
-  gridWanted: boolean,
+  { gridWanted, soleLaid }: { gridWanted: boolean; soleLaid: boolean },
 ): HolderKind[] {
   const has = (kind: HolderKind) => holderOf(room, kind) !== undefined;
   const limb = isOfArm(segment) || isOfLeg(segment);
@@ -81,7 +81,7 @@ function holdersFor(
     return (wall ? (['wall', 'stand'] as const) : (['stand'] as const)).filter(has).slice(0, 1);
   }
   // The sole of a foot on an extended leg looks away from the stool.
-  if (onStool) return beam === 'down' && SOLE.test(segment) ? [] : (['stand'] as const).filter(has);
+  if (onStool) return beam === 'down' && soleLaid ? [] : (['stand'] as const).filter(has);
   if (beam === 'rest') return (['bed', 'table-top'] as const).filter(has).slice(0, 1);
   if (position === 'upright') return [];
   // The feet of one who sits are on the floor.
@@ -92,7 +92,6 @@ function holdersFor(
 }
 
 const FOOT = /^(foot|toes|talus)/;
-const SOLE = /^(foot|toes)/;
 
 const angleBetween = (a: Vec3, b: Vec3): number => toDegrees(Math.acos(clamp(dot(a, b), -1, 1)));
 const set = (degrees: number, most: number): number =>
@@ -189,6 +188,7 @@ export function candidatesFor(
   const levelNeeded = levelSign(situation) !== null;
   const plain = partsFor(target)[0].segment;
   const limits = limitsFor(situation, plain);
+  const soleLaid = projection.positions.some(({ partFrame }) => partFrame?.startsWith('foot'));
   const trunk = !/_[LR]$/.test(plain) && !isOfHead(plain) && mayPose(plain, situation);
   for (const asItLies of posings(projection, plain, situation, position)) {
     for (const half of inHalves ? halvesFor(target, situation, position) : [undefined]) {
@@ -211,7 +211,10 @@ export function candidatesFor(
           const inRoom = targetInRoom(settled, target, { reversed, half });
           const flat = beam === 'down' || (beam === 'level' && position.position !== 'upright');
           for (const aim of aimsOf(beam, settled, inRoom, room, { tiltsAcross: flat, levelNeeded })) {
-            for (const holder of holdersFor(beam, position, plain, room, Math.abs(aim.acrossDeg), gridWanted)) {
+            for (const holder of holdersFor(beam, position, plain, room, Math.abs(aim.acrossDeg), {
+              gridWanted,
+              soleLaid,
+            })) {
               found.push({
                 way: {
                   ...position,

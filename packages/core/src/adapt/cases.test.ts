@@ -395,6 +395,21 @@ const CASES: readonly Case[] = [
     rejected: [...TURNED, 'supine', 'upright'],
   },
   {
+    name: 'lateral lumbar spine in a wheelchair',
+    id: 'lumbar-lateral',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
+    name: 'axial heel in a wheelchair',
+    id: 'calcaneus-axial',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [{ body: 'seated', stool: true }],
+    rejected: [...TURNED, 'supine', 'upright'],
+  },
+  {
     name: 'hand in a wheelchair',
     id: 'hand-pa',
     side: 'left',

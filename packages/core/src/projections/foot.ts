@@ -9,7 +9,7 @@ import {
   lead,
   leadIfAsked,
   lost,
-  placesUnaided,
+  laidByPatient,
   point,
   ray,
   sid,
@@ -31,7 +31,7 @@ const foot = author('foot and ankle', {
   remove: ['shoe and sock', 'ankle chain, toe ring', 'bandage with metal clips'],
   prepare: [],
   steps: [],
-  cautions: [placesUnaided],
+  cautions: [laidByPatient],
 });
 
 /** Toes lie up the receptor. */

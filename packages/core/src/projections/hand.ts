@@ -8,7 +8,7 @@ import {
   fault,
   lead,
   lost,
-  placesUnaided,
+  laidByPatient,
   point,
   ray,
   sid,
@@ -36,7 +36,7 @@ const hand = author('hand and wrist', {
   remove: ['rings', 'watch and bracelets', 'dressing with metal'],
   prepare: [],
   steps: [],
-  cautions: [placesUnaided],
+  cautions: [laidByPatient],
 });
 
 const PALM_DOWN = { elbowFlexion_L: 75, forearmPronation_L: 165 };

@@ -190,7 +190,7 @@ export const neverForce = grave(
   'A limb with a suspected fracture is not rotated, flexed or pulled straight.',
 );
 /** Of hand and foot, which are laid by the patient. */
-export const placesUnaided = grave(
+export const laidByPatient = grave(
   'fractureSuspected',
   'With a suspected fracture the patient places the part unaided, as far as it goes; tube and receptor do the rest.',
 );

@@ -108,10 +108,13 @@ function namesFor(projection: Projection, asked: Asked, part: string, armsFree: 
   const posed = [...projection.pose, ...(own ?? projection.positions[0]).pose];
   const trunk = !isOfArm(part) && !isOfLeg(part) && !isOfHead(part);
   const sideways = projection.ray.view === 'lateral' || projection.ray.view === 'medial';
+  const across = trunk && asked.beam === 'level';
   const aside: PoseName[] =
-    trunk && asked.beam === 'level' && (lying || (asked.position === 'semi-erect' && sideways))
+    across && (lying || (asked.position === 'semi-erect' && sideways))
       ? ['arms-overhead']
-      : rest;
+      : across && sideways && asked.position === 'seated'
+        ? ['arms-forward']
+        : rest;
   const isOwn = own && (own.beam === 'horizontal' || own.body === 'upright') === (asked.beam === 'level');
   const poses = isOwn ? posed : [...posed.filter((name) => !OF_THE_POSITION.has(name)), ...aside];
   if (!asked.asItLies) return poses;
