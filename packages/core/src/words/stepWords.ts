@@ -19,6 +19,14 @@ const NO_GRID = {
 } as const;
 export type NoGrid = keyof typeof NO_GRID;
 
+/** Who holds a patient that does not keep still, and what does where nobody may. */
+export type HoldFact = { who: 'adult' | 'nobody' | 'not-pregnant'; by: keyof typeof IMMOBILIZED_BY };
+const IMMOBILIZED_BY = {
+  swaddling: 'swaddled, sandbags beside the trunk and across the limbs that are not shown',
+  wrapping: 'wrapped in a sheet, a band across, sponges and sandbags',
+  bands: 'a band across, sponges and sandbags',
+} as const;
+
 export const STEP_WORDS = {
   /** @param laid how a loose receptor lies; on the diagonal with its angle; null for a fixed one */
   'step-receptor': ({
@@ -40,6 +48,10 @@ export const STEP_WORDS = {
     `SID ${bothUnits(sidMm, unit)}${slanted ? ', along the CR' : ''}: focal spot ${formatLength(heightMm, unit)} above the ${over}`,
   'step-grid': ({ ratio }: { ratio: number }) => `Grid ${ratio}:1`,
   'step-no-grid': ({ why }: { why: NoGrid }) => NO_GRID[why],
+  'step-hold': ({ who, by }: HoldFact) =>
+    who === 'adult'
+      ? 'Held by one adult in a lead apron and gloves, out of the beam: a relative before staff, never anyone who may be pregnant'
+      : `${who === 'nobody' ? 'Nobody holds' : 'Who may be pregnant does not hold'}; immobilized: ${IMMOBILIZED_BY[by]}`,
   'step-chair': ({ joints }: { joints: readonly string[] }) =>
     `Chair at a height that brings ${listWords(joints)} to one level`,
   'step-knees': () => 'Patient seated sideways so that the knees are not under the table',

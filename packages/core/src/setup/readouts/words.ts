@@ -1,4 +1,5 @@
 /** Words from numbers: the centring line, the checks by touch and the steps, in the order of the hands. */
+import { holdOf } from './hold';
 import { GRID_BEARS_DEG } from '../../exposure/gridCutoff';
 import type { LengthUnit } from '../../quantity/length';
 import { STEP_GROUPS, type Projection, type StepGroup } from '../../projections/schema';
@@ -61,6 +62,8 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   if (setup.remove.length > 0) put('patient', 'step-remove', { items: setup.remove });
   put('position', 'step-position', { say: position.say });
   for (const { kind, mm } of position.supports) put('position', kind === 'block' ? 'step-block' : 'step-stool', { mm });
+  const hold = holdOf(setup);
+  if (hold) put('position', 'step-hold', hold);
   put('centre', 'step-centre', facts.centre);
   if (facts.touch.names.length > 0) put('centre', 'step-touch', facts.touch);
   if (tube.angleDeg > 0) put('centre', 'step-angle', { deg: tube.angleDeg, toward: tube.angleSays });
