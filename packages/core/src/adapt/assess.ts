@@ -68,6 +68,9 @@ function angleOff(setup: Setup, target: TargetRelation): number {
   );
 }
 
+/** A joint that is bent otherwise by more than this makes another picture: an open fossa is no straight knee [typical]. */
+const MOST_BEND_DEG = 60;
+
 /** Joints that count for a part, where they are bent otherwise than usual. */
 const BENDS: readonly [part: RegExp, motion: RegExp][] = [
   [/^(hand|finger)/, /^(wrist|finger|thumb)/],
@@ -156,9 +159,11 @@ export function assess(
   if (!isSafe(setup, situation)) return null;
   const { unit } = withDefaults(base.rules);
   const offDeg = angleOff(setup, target);
+  const bend = bendOf(setup, target);
+  if (bend && bend.degrees > MOST_BEND_DEG) return null;
   const costs = costsOf(
     projection,
-    { usual, setup, offDeg, bend: bendOf(setup, target), holders: holdersFor(situation), ...extra },
+    { usual, setup, offDeg, bend, holders: holdersFor(situation), ...extra },
     situation,
     unit,
   );

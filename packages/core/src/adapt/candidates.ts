@@ -84,6 +84,8 @@ function holdersFor(
   if (onStool) return beam === 'down' && soleLaid ? [] : (['stand'] as const).filter(has);
   if (beam === 'rest') return (['bed', 'table-top'] as const).filter(has).slice(0, 1);
   if (position === 'upright') return [];
+  // Of one who sits only an arm lies on a table.
+  if (position === 'seated' && !limb) return [];
   // The feet of one who sits are on the floor.
   if (position === 'seated' && isOfLeg(segment)) return FOOT.test(segment) ? (['floor'] as const).filter(has) : [];
   const flat = (['table-top', 'bed'] as const).filter(has).slice(0, 1);

@@ -19,6 +19,8 @@ type Way = {
   stool?: true;
   facing?: string;
   second?: true;
+  /** The ray through the part is no further off than this, degrees. */
+  off?: number;
 };
 type Case = {
   name: string;
@@ -556,6 +558,23 @@ const CASES: readonly Case[] = [
     ],
   },
   {
+    name: 'AP axial skull, chin that cannot be tucked',
+    id: 'skull-ap-axial',
+    situation: { joints: { headExtension: [8, 30] } },
+    accepted: [{ body: 'supine', beam: 'vertical', off: 3 }],
+  },
+  {
+    name: 'intercondylar fossa, knee that does not bend far',
+    id: 'fossa-kneeling',
+    side: 'left',
+    situation: { joints: { kneeFlexion_L: [0, 50] } },
+    accepted: [
+      { id: 'fossa-prone', body: 'prone' },
+      { id: 'fossa-supine', body: 'supine' },
+      { id: 'fossa-supine', body: 'upright' },
+    ],
+  },
+  {
     name: 'collar, PA face',
     id: 'face-pa-axial',
     situation: { worn: ['collar'], canStand: false },
@@ -564,14 +583,19 @@ const CASES: readonly Case[] = [
   },
 ];
 
-const isIt = (way: OtherWay, asked: string, { id = asked, body, beam, lies, stool, facing, second }: Way): boolean =>
+const isIt = (
+  way: OtherWay,
+  asked: string,
+  { id = asked, body, beam, lies, stool, facing, second, off }: Way,
+): boolean =>
   way.setup.projectionId === id &&
   way.setup.position.body === body &&
   (!beam || way.setup.tube.beam === beam) &&
   (!lies || way.setup.way?.asItLies === true) &&
   (!stool || way.setup.way?.onStool === true) &&
   (!facing || way.setup.position.facing === facing) &&
-  (!second || way.second !== null);
+  (!second || way.second !== null) &&
+  (off === undefined || way.offDeg <= off);
 
 const inWords = (way: OtherWay): string => `${way.points} ${way.setup.projectionId}: ${way.says}`;
 

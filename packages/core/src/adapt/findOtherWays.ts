@@ -10,6 +10,7 @@ import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
 import { situationFor, type SetupRequest } from '../setup/request';
+import type { Setup } from '../setup/setup';
 import { sideView } from '../setup/placing/side';
 import { applyRules } from '../setup/variant';
 import { targetRelationOf } from '../setup/placing/targetRelation';
@@ -107,9 +108,13 @@ function ownWays(
       overrides: { position },
     };
     const found = assess(search, { target }, projection, asked, { reversed: false, posed: true, loses });
-    return found ? [found] : [];
+    // A head that does not come to its line is not told to: the tube makes up for it.
+    return found && !(projection.headLine && isHeadLimited(found.setup)) ? [found] : [];
   });
 }
+
+const isHeadLimited = ({ problems }: Setup): boolean =>
+  problems.some(({ code, values }) => code === 'joint-limit' && /^(neck|head)/.test(String(values.motion)));
 
 /** Why the view itself must not be done, and who is asked; null where some way may be looked for. */
 export function whyForbidden(request: SetupRequest): Forbidden | null {

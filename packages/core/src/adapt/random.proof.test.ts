@@ -154,6 +154,13 @@ const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
     /^(forearm|radius|hand|finger|thigh|patella|shank|talus|foot|toes)/.test(setup.inPart[0]!.segment)
       ? setup.inPart[0]!.segment
       : null,
+  'of one who sits only arm and foot lie under a tube from above': ({ setup }) =>
+    setup.position.body === 'seated' &&
+    setup.way?.beam === 'down' &&
+    !OF_ARM.test(setup.inPart[0]!.segment) &&
+    !OF_LEG.test(setup.inPart[0]!.segment)
+      ? setup.position.say
+      : null,
   'raised arms are said': ({ setup }) => {
     if (!setup.way || setup.position.body === 'seated') return null;
     const high = found(setup, (motion, degrees) => /^shoulder(Flexion|Abduction)/.test(motion) && degrees > 85);

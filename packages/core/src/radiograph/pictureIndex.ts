@@ -12,8 +12,8 @@ import { simulateRadiograph } from './simulateRadiograph';
 const PIXELS = 48;
 
 /**
- * @returns index with the mishap over the index without it; 1 where a picture has none
- * @throws RangeError for a set-up that gives no picture, or a mishap out of range
+ * @returns index with the positioning error over the index without it; 1 where a picture has none
+ * @throws RangeError for a set-up that gives no picture, or an error out of range
  */
 export function indexShare(setup: Setup, room: Room, positioningError: PositioningError): number {
   const [right, lying] = [setup, misplace(setup, positioningError)].map(

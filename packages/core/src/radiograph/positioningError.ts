@@ -26,7 +26,7 @@ export const POSITIONING_ERROR_RANGES: Readonly<Record<keyof PositioningError, r
   acrossMm: [-300, 300],
 };
 
-/** A mishap and so much more of it, held within the range. */
+/** A positioning error and so much more of it, held within the range. */
 export function addPositioningError(from: PositioningError, by: Partial<PositioningError>): PositioningError {
   const changed = { ...from };
   for (const key of POSITIONING_ERROR_KEYS) {

@@ -1,4 +1,4 @@
-/** An entry done in a given way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
+/** An entry done in another way: its ray turned round where it is reversed, how it is said, marked, and what is in the way. */
 import { eachSide, type Pose } from '../../body/joints';
 import { withBranches } from '../../body/mannequin';
 import { crossSkin, posedMark, skinSpans, type SkinCrossing } from '../../body/posed';
@@ -39,7 +39,7 @@ const OTHER_END = { enter: 'exit', exit: 'enter', through: 'through' } as const;
 export const viewOf = ({ ray }: Pick<Projection, 'ray'>, adapted: AdaptedWay): View =>
   adapted.reversed ? OPPOSITE[ray.view] : ray.view;
 
-/** Course of the ray of an entry's own way: face up it comes from in front, face down from behind. */
+/** Course of the ray of an entry’s own position: face up it comes from in front, face down from behind. */
 export function facingOf({ ray }: Pick<Projection, 'ray'>, positioning: Positioning): View {
   const flat = positioning.beam !== 'horizontal' && !positioning.partFrame && (ray.view === 'AP' || ray.view === 'PA');
   if (!flat) return ray.view;

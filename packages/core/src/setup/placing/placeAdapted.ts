@@ -1,5 +1,5 @@
 /**
- * A patient placed in a way that was given: brought to rest in that position first, then the ray is turned to the part
+ * A patient placed in another way than the entry’s own: brought to rest in that position first, then the ray is turned to the part
  * as nearly as the beam allows. The entry says only what is wanted of ray and part.
  */
 import { adaptBody, type BodyAdapt } from '../../body/adapt';
@@ -81,7 +81,7 @@ export const isOfArm = (segment: string): boolean => ARM.test(segment);
 export const isOfLeg = (segment: string): boolean => LEG.test(segment);
 export const isOfHead = (segment: string): boolean => NECK_UP.test(segment);
 
-/** A patient at rest in a given way, before the beam is chosen. */
+/** A patient at rest in another way, before the beam is chosen. */
 export type Settled = {
   posed: PosedBody<InRoom>;
   pose: Pose;
@@ -97,7 +97,7 @@ type Asked = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'asItLies' | '
 /** Sitting bends hip and knee; on a stool the leg is straight again but for the slack of the knee. */
 const ON_STOOL: Pose = { kneeFlexion_L: -81 };
 
-/** Poses of a given way: the part's own where it is posed, and what keeps the arms out of the way. */
+/** Poses of another way: the part's own where it is posed, and what keeps the arms out of the way. */
 function namesFor(projection: Projection, asked: Asked, part: string, armsFree: boolean): PoseName[] {
   const own = projection.positions.find(({ body }) => body === asked.position);
   const lying = isLying(asked.position);
@@ -306,7 +306,7 @@ type PlaceOptions = {
   known?: Known;
 };
 
-/** Places the patient in a given way. */
+/** Places the patient in another way. */
 function placeAdapted(
   projection: Projection,
   positioning: ChosenPositioning & { adapted: AdaptedWay },
@@ -365,7 +365,7 @@ function placeAdapted(
   };
 }
 
-/** Places the patient as the entry says, or in the way that was given. */
+/** Places the patient as the entry says, or in another way. */
 export const placeAs = (
   projection: Projection,
   positioning: ChosenPositioning,

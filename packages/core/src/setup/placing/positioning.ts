@@ -123,14 +123,14 @@ export function bearsHurt(body: Positioning['body'], part: string, situation: Si
 export const erectWords = ({ seatable }: Positioning, { canStand }: Situation): string =>
   seatable ? (canStand ? 'Erect or seated' : 'Seated') : 'Erect';
 
-/** Something of the patient stays as it lies: the form of a way that poses nothing is taken where there is one. */
+/** Something of the patient stays as it lies: the form of a position that poses nothing is taken where there is one. */
 const spares = (situation: Situation): boolean =>
   isInjured(situation) ||
   neckStays(situation) ||
   legsKept(situation).length > 0 ||
   situation.keepStill.some((part) => part === 'hip' || part === 'pelvis');
 
-/** The way as it is done for this patient: hurt ones stay as they lie. */
+/** The position as it is taken by this patient: hurt ones stay as they lie. */
 export const sparing = (positioning: Positioning, situation: Situation): ChosenPositioning =>
   spares(situation) && positioning.ifInjured
     ? { ...positioning, head: undefined, ...positioning.ifInjured, poseAlone: true }
