@@ -61,7 +61,7 @@ export { entriesNamed, hasProjection, projectionOf, projections } from './projec
 export { entryOfToday } from './projections/migrations';
 export { EARLIER_SPREAD, requestOfToday, setupOfToday, type EarlierSetup } from './setup/migrations';
 export { setupSchema, verdictSchema } from './setup/setupSchema';
-export { otherWaysSchema } from './adapt/otherWaySchema';
+export { otherWaysSchema, waysRequestSchema } from './adapt/otherWaySchema';
 export { seriesPlanSchema, seriesRequestSchema } from './series/seriesSchema';
 export { findExams, findProjections, type ProjectionFilter, type ProjectionHit } from './projections/search';
 export { projectionSchema, STEP_GROUPS, type Projection, type StepGroup, type Study } from './projections/schema';
@@ -195,7 +195,16 @@ export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } 
 export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
 export type { OtherWay } from './adapt/otherWay';
-export { POINTS as WAY_POINTS, type Cost, type CostId } from './adapt/costs';
+export { type Cost, type CostId } from './adapt/costs';
+export {
+  defaultWayPrices,
+  WAY_PRICE_IDS,
+  WAY_PRICES,
+  wayPriceRange,
+  wayPricesSchema,
+  type WayPriceId,
+  type WayPrices,
+} from './adapt/wayPrices';
 export type { Forbidden } from './setup/verdict/verdict';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { presetHolds, tapPreset, type PresetLayers } from './adapt/presetTaps';

@@ -47,6 +47,7 @@ import {
   type TakeOff,
   type ThickThin,
   type WhatIfLine,
+  type WayPrices,
 } from '@taktik/core';
 import { castSlice, correction, develop, faultChoices, judge, smallPicture } from './rehearsal';
 
@@ -246,11 +247,11 @@ const plannedAs = ({ projectionId, side, way, overrides }: OtherWay['request']):
 };
 
 /** The other ways, each with its drawing. */
-function ways(request: SetupRequest): WaysView {
+function ways(request: SetupRequest, prices?: Partial<WayPrices>): WaysView {
   try {
     return {
       forbidden: whyForbidden(request),
-      ways: findOtherWays(request).map(({ second, request: asked, secondRequest, ...way }) => ({
+      ways: findOtherWays(request, prices).map(({ second, request: asked, secondRequest, ...way }) => ({
         ...way,
         planned: [asked, ...(secondRequest ? [secondRequest] : [])].map(plannedAs),
         stage: thumbOf(way.setup),

@@ -13,6 +13,7 @@ import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeAdapted';
 import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
 import { partsFor, type TargetRelation } from '../setup/placing/targetRelation';
+import type { WayPrices } from './wayPrices';
 import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost } from './costs';
 import type { OtherWay, Said } from './otherWay';
 import type { Values, ValuesOf } from '../words/fact';
@@ -33,6 +34,7 @@ export type Search = {
   usual: Setup;
   asked: Projection;
   own: Projection | undefined;
+  prices: WayPrices;
 };
 
 /** An entry of this search: the department's own where it is the asked one. */
@@ -166,6 +168,7 @@ export function assess(
     { usual, setup, offDeg, bend, holders: holdersFor(situation), ...extra },
     situation,
     unit,
+    search.prices,
   );
   return {
     id: [request.projectionId, request.way ? wayText(request.way) : setup.position.body].join(':'),

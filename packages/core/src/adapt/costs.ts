@@ -16,6 +16,7 @@ import type { Values, ValuesOf } from '../words/fact';
 import { say } from '../words/say';
 import { COST_WORDS, type Moved, type Posture } from '../words/wayWords';
 import type { Setup } from '../setup/setup';
+import type { WayPrices } from './wayPrices';
 import { isInjured } from '../setup/verdict/kept';
 import { isOfArm, isOfHead, isOfLeg } from '../setup/placing/placeAdapted';
 
@@ -52,31 +53,6 @@ export const cost = <C extends CostCode>(
   unit: LengthUnit,
 ): Cost => ({ id, code, values, text: say({ code, values }, { unit }), points: Math.round(points * 10) / 10 });
 
-/** Points of a degree, a percent, a millimetre, or of the thing itself [house scale: a turn of the patient is 10]. */
-export const POINTS = {
-  offDegree: 1.5,
-  elongationPercent: 0.4,
-  sizePercent: 0.5,
-  blurTenth: 1,
-  noGrid: 8,
-  gridLossPercent: 0.4,
-  noLevel: 100,
-  posture: 12,
-  second: 5,
-  doseTimes: 4,
-  sidShortPercent: 0.15,
-  bendDegree: 0.4,
-  turn: 10,
-  hurtTurn: 30,
-  posing: 2,
-  hurtPosing: 14,
-  slide: 3,
-  hurtSlide: 8,
-  holder: 6,
-  tiltDegree: 0.1,
-  reversed: 3,
-  other: 14,
-} as const;
 const MOST_DOSE_POINTS = 16;
 /** Smaller differences are not said. */
 const SAID_FROM = { offDeg: 3, percent: 3, blurMm: 0.1, doseShare: 0.25, bendDeg: 10, gridLoss: 0.1 } as const;
@@ -125,6 +101,7 @@ export function costsOf(
   { usual, setup, offDeg, bend, reversed, posed, loses, holders }: Compared,
   situation: Situation,
   unit: LengthUnit,
+  prices: WayPrices,
 ): Cost[] {
   const costs: Cost[] = [];
   const put = <C extends CostCode>(
@@ -135,58 +112,58 @@ export function costsOf(
   ) => costs.push(cost(id, points, code, values, unit));
   const hurt = isInjured(situation);
 
-  if (loses !== null) put('other', POINTS.other, 'cost-other', { loses });
-  if (offDeg >= SAID_FROM.offDeg) put('off', offPoints(offDeg), 'cost-off', { deg: Math.round(offDeg) });
+  if (loses !== null) put('other', prices.other, 'cost-other', { loses });
+  if (offDeg >= SAID_FROM.offDeg) put('off', offPoints(offDeg, prices), 'cost-off', { deg: Math.round(offDeg) });
   if (bend && bend.degrees >= SAID_FROM.bendDeg)
-    put('bend', bend.degrees * POINTS.bendDegree, 'cost-bend', { joint: bend.says, deg: Math.round(bend.degrees) });
+    put('bend', bend.degrees * prices.bendDegree, 'cost-bend', { joint: bend.says, deg: Math.round(bend.degrees) });
   const longer = percent(setup.image.elongation - 1) - percent(usual.image.elongation - 1);
   if (longer >= SAID_FROM.percent)
-    put('distortion', longer * POINTS.elongationPercent, 'cost-distortion', { percent: longer });
+    put('distortion', longer * prices.elongationPercent, 'cost-distortion', { percent: longer });
   const larger = percent(setup.image.magnification / usual.image.magnification - 1);
   if (projection.region === 'chest' && projection.cover.length > 0) {
     const heart = percent(heartEnlargement(setup) / heartEnlargement(usual) - 1);
-    if (heart >= SAID_FROM.percent) put('size', heart * POINTS.sizePercent, 'cost-heart', { percent: heart });
-  } else if (larger >= SAID_FROM.percent) put('size', larger * POINTS.sizePercent, 'cost-size', { percent: larger });
+    if (heart >= SAID_FROM.percent) put('size', heart * prices.sizePercent, 'cost-heart', { percent: heart });
+  } else if (larger >= SAID_FROM.percent) put('size', larger * prices.sizePercent, 'cost-size', { percent: larger });
   const blurrier = setup.image.blurMm - usual.image.blurMm;
-  if (blurrier >= SAID_FROM.blurMm) put('blur', blurrier * 10 * POINTS.blurTenth, 'cost-blur', { mm: blurrier });
-  if (setup.receptor.gridWanted && !setup.receptor.grid) put('grid', POINTS.noGrid, 'cost-no-grid');
+  if (blurrier >= SAID_FROM.blurMm) put('blur', blurrier * 10 * prices.blurTenth, 'cost-blur', { mm: blurrier });
+  if (setup.receptor.gridWanted && !setup.receptor.grid) put('grid', prices.noGrid, 'cost-no-grid');
   else if (setup.image.gridLoss >= SAID_FROM.gridLoss + usual.image.gridLoss)
-    put('grid', percent(setup.image.gridLoss - usual.image.gridLoss) * POINTS.gridLossPercent, 'cost-grid-loss', {
+    put('grid', percent(setup.image.gridLoss - usual.image.gridLoss) * prices.gridLossPercent, 'cost-grid-loss', {
       percent: percent(setup.image.gridLoss),
     });
   const sign = levelSign(situation);
-  if (sign && !isRayLevel(setup)) put('level', POINTS.noLevel, 'cost-level', { sign });
+  if (sign && !isRayLevel(setup)) put('level', prices.noLevel, 'cost-level', { sign });
   const dose = setup.dose.entranceKermaMgy / usual.dose.entranceKermaMgy;
   if (dose >= 1 + SAID_FROM.doseShare)
-    put('dose', Math.min(MOST_DOSE_POINTS, (dose - 1) * POINTS.doseTimes), 'cost-dose', { times: dose });
+    put('dose', Math.min(MOST_DOSE_POINTS, (dose - 1) * prices.doseTimes), 'cost-dose', { times: dose });
   if (setup.problems.some(({ code }) => code === 'sid-too-short' || code === 'sid-reduced'))
-    put('sid', percent(setup.tube.sidWantedMm / setup.tube.sidMm - 1) * POINTS.sidShortPercent, 'cost-sid', {
+    put('sid', percent(setup.tube.sidWantedMm / setup.tube.sidMm - 1) * prices.sidShortPercent, 'cost-sid', {
       sidMm: setup.tube.sidMm,
       neededMm: setup.tube.sidWantedMm,
     });
   const { body } = setup.position;
   const posture = postureOf(projection, body, usual, situation, setup.way?.on);
-  if (posture) put('posture', POINTS.posture, 'cost-posture', { posture });
+  if (posture) put('posture', prices.posture, 'cost-posture', { posture });
   const moved = movedBy(body, usual, situation);
   const part = setup.inPart[0].segment;
-  if (moved) put('turn', turnPoints(part, situation), 'cost-turn', { moved });
+  if (moved) put('turn', turnPoints(part, situation, prices), 'cost-turn', { moved });
   const limb = isOfArm(part) || isOfLeg(part);
   // The entry's own way is priced like any other where the part may be hurt.
   const poses = setup.way ? posed : hurt && limb && posesLimb(setup, part);
-  if (poses && (limb || isOfHead(part))) put('posing', posingPoints(situation), 'cost-posing', { hurt });
+  if (poses && (limb || isOfHead(part))) put('posing', posingPoints(situation, prices), 'cost-posing', { hurt });
   if (
     !limb &&
     (setup.receptor.holder === 'bed' || setup.receptor.holder === 'table-top') &&
     !isUpright(setup.position.body)
   )
-    put('hands', hurt && !situation.worn.includes('board') ? POINTS.hurtSlide : POINTS.slide, 'cost-slide', {
+    put('hands', hurt && !situation.worn.includes('board') ? prices.hurtSlide : prices.slide, 'cost-slide', {
       under: situation.worn.includes('board') ? 'board' : hurt ? 'hurt' : 'patient',
     });
-  if (setup.way?.onStool) put('hands', POINTS.slide, 'cost-stool');
-  if (holders > 0) put('hands', holders * POINTS.holder, 'cost-holders', { count: holders });
+  if (setup.way?.onStool) put('hands', prices.slide, 'cost-stool');
+  if (holders > 0) put('hands', holders * prices.holder, 'cost-holders', { count: holders });
   const tilt = setup.way ? setup.tube.angleDeg + setup.tube.acrossDeg : 0;
-  if (tilt > 0) put('tilt', tilt * POINTS.tiltDegree, 'cost-tilt');
-  if (reversed) put('reversed', POINTS.reversed, 'cost-reversed');
+  if (tilt > 0) put('tilt', tilt * prices.tiltDegree, 'cost-tilt');
+  if (reversed) put('reversed', prices.reversed, 'cost-reversed');
   return costs;
 }
 
@@ -201,12 +178,14 @@ const posesLimb = ({ scene }: Setup, part: string): boolean =>
       specOf(motion).drives.some(({ segment }) => isOfLeg(segment) === isOfLeg(part) && !/^toes/.test(segment)),
   );
 
-const offPoints = (degrees: number): number => (degrees >= SAID_FROM.offDeg ? degrees * POINTS.offDegree : 0);
+const offPoints = (degrees: number, prices: WayPrices): number =>
+  degrees >= SAID_FROM.offDeg ? degrees * prices.offDegree : 0;
 
 /** A hurt arm comes along; a hurt trunk or leg is moved with every turn. */
-const turnPoints = (part: string, situation: Situation): number =>
-  isInjured(situation) && !isOfArm(part) ? POINTS.hurtTurn : POINTS.turn;
-const posingPoints = (situation: Situation): number => (isInjured(situation) ? POINTS.hurtPosing : POINTS.posing);
+const turnPoints = (part: string, situation: Situation, prices: WayPrices): number =>
+  isInjured(situation) && !isOfArm(part) ? prices.hurtTurn : prices.turn;
+const posingPoints = (situation: Situation, prices: WayPrices): number =>
+  isInjured(situation) ? prices.hurtPosing : prices.posing;
 
 /** What the side position itself does to lung or gas; null for nothing. */
 function postureOf(
@@ -236,8 +215,13 @@ function movedBy(body: BodyPosition, usual: Setup, situation: Situation): Moved 
 }
 
 /** The least that any way in a position can cost. */
-export const positionPoints = (body: BodyPosition, part: string, usual: Setup, situation: Situation): number =>
-  movedBy(body, usual, situation) ? turnPoints(part, situation) : 0;
+export const positionPoints = (
+  body: BodyPosition,
+  part: string,
+  usual: Setup,
+  situation: Situation,
+  prices: WayPrices,
+): number => (movedBy(body, usual, situation) ? turnPoints(part, situation, prices) : 0);
 
 /** The least that a way can cost, from what is known of it before it is computed in full. */
 export function leastPoints(
@@ -246,15 +230,16 @@ export function leastPoints(
   part: string,
   usual: Setup,
   situation: Situation,
+  prices: WayPrices,
 ): number {
   const posed = !way.asItLies && (isOfArm(part) || isOfLeg(part) || isOfHead(part));
   return (
-    offPoints(offDeg) +
-    tiltDeg * POINTS.tiltDegree +
-    (way.reversed ? POINTS.reversed : 0) +
-    positionPoints(way.position, part, usual, situation) +
-    (postureOf(projection, way.position, usual, situation, way.on) ? POINTS.posture : 0) +
-    (posed ? posingPoints(situation) : 0) +
-    (levelSign(situation) && way.beam === 'down' ? POINTS.noLevel : 0)
+    offPoints(offDeg, prices) +
+    tiltDeg * prices.tiltDegree +
+    (way.reversed ? prices.reversed : 0) +
+    positionPoints(way.position, part, usual, situation, prices) +
+    (postureOf(projection, way.position, usual, situation, way.on) ? prices.posture : 0) +
+    (posed ? posingPoints(situation, prices) : 0) +
+    (levelSign(situation) && way.beam === 'down' ? prices.noLevel : 0)
   );
 }

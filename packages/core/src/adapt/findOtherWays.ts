@@ -16,7 +16,8 @@ import { applyRules } from '../setup/variant';
 import { targetRelationOf } from '../setup/placing/targetRelation';
 import { assess, entryOf, sideOf, type Search } from './assess';
 import { candidatesFor } from './candidates';
-import { leastPoints, POINTS, positionPoints } from './costs';
+import { leastPoints, positionPoints } from './costs';
+import { defaultWayPrices, type WayPrices } from './wayPrices';
 import { forbiddenView, type Forbidden } from '../setup/verdict/verdict';
 import { joinHalves } from './halves';
 import type { OtherWay } from './otherWay';
@@ -42,8 +43,8 @@ function searched(
   loses: string | null,
   before: readonly OtherWay[],
 ): OtherWay[] {
-  const fee = loses === null ? 0 : POINTS.other;
-  const { base, body, situation, usual } = search;
+  const fee = loses === null ? 0 : search.prices.other;
+  const { base, body, situation, usual, prices } = search;
   const room = base.room ?? ROOM_ONE;
   const projection = applyRules(
     entryOf(search, request.projectionId),
@@ -57,7 +58,7 @@ function searched(
   const found: OtherWay[] = [];
   const worst = () => worstShown([...before, ...found]);
   const positions = positionsFor(part, situation, body.patient.ageYears, isDecubitus(projection))
-    .map((position) => ({ position, least: fee + positionPoints(position.position, part, usual, situation) }))
+    .map((position) => ({ position, least: fee + positionPoints(position.position, part, usual, situation, prices) }))
     .sort((a, b) => a.least - b.least);
   for (const { position, least: atLeast } of positions) {
     // An entry that only stands in is not worth a turn of its own.
@@ -65,7 +66,7 @@ function searched(
     const priced = candidatesFor(projection, { body, view, target }, situation, room, position, {
       gridWanted: usual.receptor.gridWanted,
       inHalves: loses === null,
-    }).map((each) => ({ ...each, least: leastPoints(projection, each, part, usual, situation) }));
+    }).map((each) => ({ ...each, least: leastPoints(projection, each, part, usual, situation, prices) }));
     let computed = 0;
     for (const kind of chosenFrom(priced)) {
       const most = loses !== null || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
@@ -85,7 +86,7 @@ function searched(
       }
     }
   }
-  return joinHalves(found, target);
+  return joinHalves(found, target, prices);
 }
 
 /** Ways that an entry itself has, and those of the entries that stand in for it. */
@@ -124,15 +125,24 @@ export function whyForbidden(request: SetupRequest): Forbidden | null {
 
 /**
  * The ways to this projection, best first: at most five, each a whole set-up that is safe for this patient.
+ * @param prices of the department, where they are other than the shipped ones
  * @throws RangeError as `computeSetup`
  */
-export function findOtherWays(request: SetupRequest): OtherWay[] {
+export function findOtherWays(request: SetupRequest, prices: Partial<WayPrices> = {}): OtherWay[] {
   const { projectionId, side, own, way: _way, overrides: _overrides, ...base } = request;
   const situation = situationFor(request.patient?.ageYears, request.situation);
   const asked = own ?? projectionOf(projectionId);
   const view = { projectionId, side: side ?? (asked.sided === 'each' ? ('left' as const) : undefined) };
   const usual = computeSetup({ ...base, ...view, own, situation: { pregnancy: situation.pregnancy } });
-  const search: Search = { base, body: buildBody(request.patient ?? {}), situation, usual, asked, own };
+  const search: Search = {
+    base,
+    body: buildBody(request.patient ?? {}),
+    situation,
+    usual,
+    asked,
+    own,
+    prices: { ...defaultWayPrices, ...prices },
+  };
   const barred = forbiddenView(asked, situation) !== null;
   const found: OtherWay[] = [];
   if (!barred) {

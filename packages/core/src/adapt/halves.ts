@@ -2,11 +2,12 @@
 import type { Half } from '../setup/placing/adaptedWay';
 import type { TargetRelation } from '../setup/placing/targetRelation';
 import { said } from './assess';
-import { cost, POINTS } from './costs';
+import { cost } from './costs';
 import type { OtherWay } from './otherWay';
+import type { WayPrices } from './wayPrices';
 
 /** Upper and lower half of a joint belong together, as two exposures of one way: the cheapest pair. */
-export function joinHalves(found: readonly OtherWay[], target: TargetRelation): OtherWay[] {
+export function joinHalves(found: readonly OtherWay[], target: TargetRelation, prices: WayPrices): OtherWay[] {
   const halves = (half: Half) => found.filter(({ request }) => request.way?.half === half);
   const joint = target.joint?.says ?? 'joint';
   const pairs = halves('upper').flatMap((upper) =>
@@ -23,9 +24,9 @@ export function joinHalves(found: readonly OtherWay[], target: TargetRelation): 
           second: lower.setup,
           secondRequest: lower.request,
           keeps: [...upper.keeps, said('keeps-halves', { joint })],
-          costs: [...dearer.costs, cost('second', POINTS.second, 'cost-second', {}, 'in')],
+          costs: [...dearer.costs, cost('second', prices.second, 'cost-second', {}, 'in')],
           tell: [...upper.tell, said('tell-halves', { joint })],
-          points: dearer.points + POINTS.second,
+          points: dearer.points + prices.second,
         };
       }),
   );

@@ -1,4 +1,6 @@
 /** The published form of other ways. */
+import { checkRequest, setupRequestSchema } from '../setup/request';
+import { wayPricesSchema } from './wayPrices';
 import { z } from 'zod';
 import { adaptedWaySchema } from '../setup/placing/adaptedWay';
 import { overridesSchema } from '../setup/request';
@@ -37,6 +39,11 @@ const otherWaySchema: z.ZodType<OtherWay> = z.strictObject({
   tell: z.array(said),
   points: z.number(),
 });
+
+/** The question: of one view for one patient, situation and room, by the department's own prices where it has any. */
+export const waysRequestSchema = z
+  .strictObject({ ...setupRequestSchema.shape, prices: wayPricesSchema.optional() })
+  .superRefine(checkRequest);
 
 /** What the question for other ways is answered with: why the view itself must not be done, and the ways, best first. */
 export const otherWaysSchema = z.strictObject({

@@ -4,6 +4,7 @@ import { bandEdgesSchema, defaultBands, type BandEdges } from '../exposure/actio
 import { exams, type Exam } from '../projections/exams';
 import { hasProjection } from '../projections/catalogue';
 import { doseLevelSchema, type DoseLevel } from './doseLevel';
+import { defaultWayPrices, wayPricesSchema, type WayPrices } from '../adapt/wayPrices';
 import { defaultPrices, pricesSchema, type Prices } from '../series/prices';
 
 const line = (name: string) =>
@@ -23,6 +24,8 @@ const IDLE = { error: 'Minutes until a session ends must be 1 to 480' };
 export const departmentSchema = z
   .strictObject({
     prices: pricesSchema,
+    /** What another way of doing a projection costs. */
+    wayPrices: wayPricesSchema,
     repeatCauses: lines('A cause of a repeat'),
     endReasons: lines('A reason to end an exam early'),
     /** Projections of an exam here, where they are other than the shipped ones. */
@@ -56,6 +59,7 @@ export const departmentSchema = z
 
 export type Department = {
   prices: Prices;
+  wayPrices: WayPrices;
   repeatCauses: string[];
   endReasons: string[];
   exams: Record<string, string[]>;
@@ -66,6 +70,7 @@ export type Department = {
 
 export const defaultDepartment: Department = {
   prices: defaultPrices,
+  wayPrices: defaultWayPrices,
   repeatCauses: [
     'Clipped',
     'Rotated',
@@ -96,6 +101,7 @@ export const withDepartmentDefaults = (input: DepartmentInput = {}): Department 
   ...defaultDepartment,
   ...input,
   prices: { ...defaultPrices, ...input.prices },
+  wayPrices: { ...defaultWayPrices, ...input.wayPrices },
 });
 
 /** Exams as this department does them. */

@@ -146,40 +146,43 @@ export const overridesSchema = z
   .partial();
 export type Overrides = z.infer<typeof overridesSchema>;
 
-export const setupRequestSchema = z
-  .strictObject({
-    projectionId: z.string().max(60),
-    /** An entry of the department's own, instead of one of the catalogue. */
-    own: projectionSchema.optional(),
-    side: z.enum(['left', 'right']).optional(),
-    patient: patientInputSchema.default({}),
-    situation: situationSchema.partial().optional(),
-    room: roomSchema.optional(),
-    rules: houseRulesSchema.optional(),
-    overrides: overridesSchema.optional(),
-    /** Done in another way than the entry's own. */
-    way: adaptedWaySchema.optional(),
-  })
-  .superRefine((request, context) => {
-    if (request.own && request.own.id !== request.projectionId)
-      context.addIssue({
-        code: 'custom',
-        path: ['own'],
-        message: `The own entry is "${request.own.id}", not "${request.projectionId}"`,
-      });
-    if (!request.own && !hasProjection(request.projectionId)) {
-      context.addIssue({
-        code: 'custom',
-        path: ['projectionId'],
-        message: `There is no projection "${request.projectionId}"`,
-      });
-      return;
-    }
-    const projection = request.own ?? projectionOf(request.projectionId);
-    if (projection.sided === 'each' && request.side === undefined) {
-      context.addIssue({ code: 'custom', path: ['side'], message: `${projection.name} needs a side: left or right` });
-    }
-  });
+const requestFields = z.strictObject({
+  projectionId: z.string().max(60),
+  /** An entry of the department's own, instead of one of the catalogue. */
+  own: projectionSchema.optional(),
+  side: z.enum(['left', 'right']).optional(),
+  patient: patientInputSchema.default({}),
+  situation: situationSchema.partial().optional(),
+  room: roomSchema.optional(),
+  rules: houseRulesSchema.optional(),
+  overrides: overridesSchema.optional(),
+  /** Done in another way than the entry's own. */
+  way: adaptedWaySchema.optional(),
+});
+
+/** What no single field can say: the entry is known, and has a side where it needs one. For `superRefine`. */
+export function checkRequest(request: z.output<typeof requestFields>, context: z.RefinementCtx): void {
+  if (request.own && request.own.id !== request.projectionId)
+    context.addIssue({
+      code: 'custom',
+      path: ['own'],
+      message: `The own entry is "${request.own.id}", not "${request.projectionId}"`,
+    });
+  if (!request.own && !hasProjection(request.projectionId)) {
+    context.addIssue({
+      code: 'custom',
+      path: ['projectionId'],
+      message: `There is no projection "${request.projectionId}"`,
+    });
+    return;
+  }
+  const projection = request.own ?? projectionOf(request.projectionId);
+  if (projection.sided === 'each' && request.side === undefined) {
+    context.addIssue({ code: 'custom', path: ['side'], message: `${projection.name} needs a side: left or right` });
+  }
+}
+
+export const setupRequestSchema = requestFields.superRefine(checkRequest);
 export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own' | 'way'> & {
   own?: Projection;
   way?: AdaptedWay;

@@ -11,6 +11,8 @@ import {
   type SetupRequest,
   setupSchema,
   verdictSchema as viewVerdictSchema,
+  type WayPrices,
+  waysRequestSchema,
   whyForbidden,
 } from '@taktik/core';
 import { z } from 'zod';
@@ -39,10 +41,13 @@ export const questions: readonly Question[] = [
   question({
     path: '/ways',
     summary: 'Other ways to a projection for this patient, situation and room, the least cost first; stores nothing',
-    body: asked,
+    body: waysRequestSchema as unknown as z.ZodType<SetupRequest & { prices?: Partial<WayPrices> }>,
     answer: otherWaysSchema,
     says: 'Ways, each with its whole set-up, and why the view itself must not be done',
-    compute: (request) => ({ forbidden: whyForbidden(request), ways: findOtherWays(request) }),
+    compute: ({ prices, ...request }) => ({
+      forbidden: whyForbidden(request),
+      ways: findOtherWays(request, prices),
+    }),
   }),
   question({
     path: '/plans',

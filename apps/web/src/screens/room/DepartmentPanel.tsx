@@ -9,6 +9,7 @@ import { Press } from '../../ui/Press';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 import { LevelsPanel } from './LevelsPanel';
+import { WayPricesPanel } from './WayPricesPanel';
 
 const PRICE_RANGE = [0, 500] as const;
 const IDLE_RANGE = [1, 480] as const;
@@ -40,6 +41,7 @@ export function DepartmentPanel() {
           onChange={(points) => change({ prices: { ...department.prices, [id]: points } })}
         />
       ))}
+      <WayPricesPanel department={department} change={change} />
       <Stepper
         label="A session ends after"
         unit="min"

@@ -1,8 +1,9 @@
 /** Other ways to a projection: for what the patient can do, what must not be moved and what this room has. */
-import { situationFor, summaryOf, WAY_POINTS, type Situation } from '@taktik/core';
+import { defaultWayPrices, situationFor, summaryOf, type Situation } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { useDepartmentQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
@@ -27,7 +28,9 @@ export function WaysScreen() {
   const router = useRouter();
   const { width } = useWindowDimensions();
   const unit = useAppSelector((state) => state.preferences.unit);
-  const { view, pending } = useWays(request);
+  const { data } = useDepartmentQuery();
+  const prices = { ...defaultWayPrices, ...data?.wayPrices };
+  const { view, pending } = useWays(request, data?.wayPrices);
   const { take, busy, problem } = useTakeWay(asked, session, index, settle);
   const [all, setAll] = useState(false);
   const [pair, setPair] = useState<string[]>([]);
@@ -133,7 +136,7 @@ export function WaysScreen() {
       ))}
       {ways.length > 0 && (
         <Words kind="small" tone="soft">
-          {`Points weigh what a way costs against the usual set-up; a turn of the patient is ${WAY_POINTS.turn}. The order, local rules and whoever is responsible for the patient come first.`}
+          {`Points weigh what a way costs against the usual set-up; a turn of the patient is ${prices.turn}. The order, local rules and whoever is responsible for the patient come first.`}
         </Words>
       )}
     </View>

@@ -1,0 +1,27 @@
+import '../../testing/screenHarness';
+import { defaultWayPrices, withDepartmentDefaults, type Department } from '@taktik/core';
+import { fireEvent, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { show } from '../../testing/screenHarness';
+import { WayPricesPanel } from './WayPricesPanel';
+
+let now: Department;
+function Harness() {
+  const [department, setDepartment] = useState(withDepartmentDefaults());
+  now = department;
+  return <WayPricesPanel department={department} change={(part) => setDepartment({ ...department, ...part })} />;
+}
+
+test('folded away until they are wanted; one is set, counted, and all are as shipped again', () => {
+  show(<Harness />);
+  expect(screen.queryByText('Turn of the patient')).toBeNull();
+  fireEvent.click(screen.getByRole('button', { name: 'Prices of other ways' }));
+  expect(screen.getByText('dose to somebody else')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: /Turn of the patient.*(more|up|increase|\+)/i }));
+  expect(now.wayPrices.turn).toBe(defaultWayPrices.turn + 1);
+  fireEvent.click(screen.getByRole('button', { name: 'Fold the prices of other ways away' }));
+  expect(screen.getByText('Prices of other ways · 1 of your own')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Prices of other ways' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Prices of other ways as shipped' }));
+  expect(now.wayPrices).toEqual(defaultWayPrices);
+});
