@@ -1,9 +1,8 @@
 /** The published form of other ways. */
-import { checkRequest, setupRequestSchema } from '../setup/request';
+import { checkRequest, overridesSchema, setupRequestSchema } from '../setup/request';
 import { wayPricesSchema } from './wayPrices';
 import { z } from 'zod';
 import { adaptedWaySchema } from '../setup/placing/adaptedWay';
-import { overridesSchema } from '../setup/request';
 import { setupSchema, valuesSchema } from '../setup/setupSchema';
 import { COST_CODES, COST_IDS } from './costs';
 import type { OtherWay } from './otherWay';
