@@ -17,7 +17,7 @@ const KNEE = /Simulated picture of Knee, lateral/;
 test('a rolled knee: its condyles fail, the correction is told and done, and the address keeps the rest', async ({
   page,
 }) => {
-  await page.goto('/rehearse?p=knee-lateral&side=left&lie=roll:6');
+  await page.goto('/rehearse?p=knee-lateral&side=left&error=roll:6');
   await expect(page.getByRole('img', { name: KNEE })).toBeVisible();
   // The picture is there before its first pixels are.
   await expect.poll(() => mean(page, KNEE)).toBeGreaterThan(5);
@@ -25,7 +25,7 @@ test('a rolled knee: its condyles fail, the correction is told and done, and the
   const correct = page.getByRole('button', { name: /^Do it: Rotate the part 6°: posterior side toward the receptor/ });
   await correct.click();
   await expect(page.getByText(/✓ All \d+ pass/)).toBeVisible();
-  await expect(page).not.toHaveURL(/lie=/);
+  await expect(page).not.toHaveURL(/error=/);
 });
 
 test('dragging the picture moves the part under the light, and what is clipped is said', ONCE, async ({ page }) => {
@@ -41,7 +41,7 @@ test('dragging the picture moves the part under the light, and what is clipped i
   await page.mouse.up();
   await expect(page.getByText('▲ apices')).toBeVisible();
   await expect(page.getByText(/clipped by/).first()).toBeVisible();
-  await expect(page).toHaveURL(/lie=along/);
+  await expect(page).toHaveURL(/error=along/);
   await page.reload();
   await expect(page.getByText('▲ apices')).toBeVisible();
 });

@@ -104,7 +104,7 @@ try {
     await page.goto(`http://localhost:${PORT}/room?id=room-1`);
     await page.getByText(/ off it on average/).waitFor();
     await shot('room-phone');
-    await page.goto(`http://localhost:${PORT}/rehearse?p=knee-lateral&side=left&age=52&lie=roll:6`);
+    await page.goto(`http://localhost:${PORT}/rehearse?p=knee-lateral&side=left&age=52&error=roll:6`);
     await page.getByText(/ fail$/).waitFor();
     await rested(page);
     await shot('rehearse-phone');
@@ -166,7 +166,7 @@ try {
     await page.goto(`http://localhost:${PORT}/order?id=demo-thoracic`);
     await page.getByText(/points of work$/).waitFor();
     await shot('order-wide-day');
-    await page.goto(`http://localhost:${PORT}/rehearse?p=chest-pa&age=34&sex=female&lie=roll:4,along:35`);
+    await page.goto(`http://localhost:${PORT}/rehearse?p=chest-pa&age=34&sex=female&error=roll:4,along:35`);
     await page.getByText(/ fail$/).waitFor();
     await rested(page);
     await shot('rehearse-wide-day');

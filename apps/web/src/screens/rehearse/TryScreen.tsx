@@ -54,7 +54,10 @@ export function TryScreen() {
   const unit = useAppSelector((state) => state.preferences.unit);
   const { room, rules } = useRoom(asked.roomId);
   const { own } = useOwnEntries();
-  const [positioningError, setPositioningError] = useState<PositioningError>(() => positioningErrorFrom(params.error));
+  // Links of earlier versions say `lie`.
+  const [positioningError, setPositioningError] = useState<PositioningError>(() =>
+    positioningErrorFrom(params.error ?? params.lie),
+  );
   const [breath, setBreath] = useState<'in' | 'out' | null>(null);
   const [motionMm, setMotion] = useState(0);
   const [implant, setImplant] = useState<Implant>('none');
@@ -101,7 +104,7 @@ export function TryScreen() {
   useEffect(() => {
     // A change of the set-up writes the address anew and leaves this out of it.
     if (addressed === inAddress) return undefined;
-    const timer = setTimeout(() => router.setParams({ error: inAddress }), ADDRESS_AFTER_MS);
+    const timer = setTimeout(() => router.setParams({ error: inAddress, lie: undefined }), ADDRESS_AFTER_MS);
     return () => clearTimeout(timer);
   }, [inAddress, addressed, router]);
 
