@@ -103,7 +103,10 @@ function namesFor(projection: Projection, asked: Asked, part: string, armsFree: 
   const lying = isLying(asked.position);
   const rest: PoseName[] = [];
   if (asked.position === 'seated')
-    rest.push(isOfArm(part) && asked.asItLies ? 'forearm-on-table' : 'sitting-other-arm');
+    // Hands on the lap would lie beside a knee that is shown.
+    rest.push(
+      isOfArm(part) && asked.asItLies ? 'forearm-on-table' : isOfLeg(part) ? 'arms-crossed' : 'sitting-other-arm',
+    );
   else if (!isOfArm(part) && (lying || asked.position === 'semi-erect')) rest.push('arms-clear');
   const posed = [...projection.pose, ...(own ?? projection.positions[0]).pose];
   const trunk = !isOfArm(part) && !isOfLeg(part) && !isOfHead(part);
