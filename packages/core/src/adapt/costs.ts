@@ -181,11 +181,11 @@ const posesLimb = ({ scene }: Setup, part: string): boolean =>
 const offPoints = (degrees: number, prices: WayPrices): number =>
   degrees >= SAID_FROM.offDeg ? degrees * prices.offDegree : 0;
 
-/** A hurt arm comes along; a hurt trunk or leg is moved with every turn. */
+/** Whatever a department sets, who may be injured is never moved for less than others. A hurt arm comes along; a hurt trunk or leg is moved with every turn. */
 const turnPoints = (part: string, situation: Situation, prices: WayPrices): number =>
-  isInjured(situation) && !isOfArm(part) ? prices.hurtTurn : prices.turn;
+  isInjured(situation) && !isOfArm(part) ? Math.max(prices.hurtTurn, prices.turn) : prices.turn;
 const posingPoints = (situation: Situation, prices: WayPrices): number =>
-  isInjured(situation) ? prices.hurtPosing : prices.posing;
+  isInjured(situation) ? Math.max(prices.hurtPosing, prices.posing) : prices.posing;
 
 /** What the side position itself does to lung or gas; null for nothing. */
 function postureOf(

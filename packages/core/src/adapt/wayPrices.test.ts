@@ -40,3 +40,10 @@ test('the question takes prices, and still knows an entry without its side', () 
   expect(waysRequestSchema.safeParse({ ...request, prices: { turn: 12 } }).success).toBe(true);
   expect(waysRequestSchema.safeParse({ projectionId: 'knee-ap' }).error!.issues[0]!.message).toMatch(/needs a side/);
 });
+
+test('who may be injured is never moved for less than who is not', () => {
+  const asked = { projectionId: 'wrist-lateral', side: 'left' as const, situation: { fractureSuspected: true } };
+  const posing = findOtherWays(asked, { posing: 20 }).flatMap(({ costs }) => costs.filter(({ id }) => id === 'posing'));
+  expect(posing.length).toBeGreaterThan(0);
+  for (const { points } of posing) expect(points).toBeGreaterThanOrEqual(20);
+});

@@ -263,9 +263,9 @@ function documentOf(
 export function exportBody(request: BodyRequest): BodyDocument {
   const { patient, poses, pose, stance } = bodyRequestSchema.parse(request);
   const body = buildBody(patient);
-  const pose_ = addPoses(posesNamed(poses), pose);
-  if (!stance) return documentOf(placeBody(body, poseBody(body, pose_), IDENTITY), pose_, PATIENT_FRAME, []);
-  const rested = restBody(body, stance, pose_);
+  const whole = addPoses(posesNamed(poses), pose);
+  if (!stance) return documentOf(placeBody(body, poseBody(body, whole), IDENTITY), whole, PATIENT_FRAME, []);
+  const rested = restBody(body, stance, whole);
   return documentOf(rested.posed, rested.pose, ROOM_FRAME, rested.surfaces);
 }
 

@@ -41,29 +41,28 @@ const girdle: typeof ofTheShoulder = (own) =>
 
 const BACK = ['scapula_L', 'upperarm_L', 'thorax'];
 const FRONT = ['scapula_L', 'upperarm_L', 'thorax', 'clavicle_L'];
-/** What of a position turns the body and not the arm: it stays as it is asked where the arm may not be moved. */
-const turned = (say: string): string => {
-  const [first] = say.split(', ');
-  return /^(back to|rotated)/.test(first!) ? `${first}, ` : '';
-};
-/** Back on the wall receptor or the table. */
+/**
+ * Back on the wall receptor or the table.
+ * @param body how the body is turned, which stays where the arm may not be moved; @param arm what the arm does
+ */
 const facingTube = (
-  say: string,
+  body: string,
+  arm: string,
   joints: Record<string, number>,
   supported: PositioningSource['supported'] = [],
   head?: string,
 ): PositioningSource[] => [
-  positioning('upright', ['wall'], BACK, `{erect}, ${say}`, {
+  positioning('upright', ['wall'], BACK, `{erect}, ${body}${arm && `, ${arm}`}`, {
     seatable: true,
     joints,
     head,
-    ifInjured: { say: `{erect}, ${turned(say)}arm as it hangs or in its sling`, pose: [] },
+    ifInjured: { say: `{erect}, ${body}, arm as it hangs or in its sling`, pose: [] },
   }),
-  positioning('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${say}`, {
+  positioning('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${body}${arm && `, ${arm}`}`, {
     joints,
     supported,
     head,
-    ifInjured: { say: `Supine, ${turned(say)}arm as it lies or in its sling`, pose: ['arms-clear'] },
+    ifInjured: { say: `Supine, ${body}, arm as it lies or in its sling`, pose: ['arms-clear'] },
   }),
 ];
 
@@ -141,7 +140,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     demands: ['rotated-arm'],
     shows: 'Greater tubercle in profile, glenohumeral region, lateral clavicle',
-    positions: facingTube('back to the receptor, hand supinated, arm slightly abducted', {
+    positions: facingTube('back to the receptor', 'hand supinated, arm slightly abducted', {
       shoulderMedialRotation_L: 0,
       shoulderAbduction_L: 10,
     }),
@@ -181,7 +180,8 @@ export const shoulderGirdle: ProjectionSource[] = [
     demands: ['rotated-arm'],
     shows: 'Lesser tubercle in profile toward the glenoid cavity, posterolateral defect of the humeral head',
     positions: facingTube(
-      'back to the receptor, dorsum of the hand on the hip, arm medially rotated',
+      'back to the receptor',
+      'dorsum of the hand on the hip, arm medially rotated',
       { shoulderMedialRotation_L: 85, shoulderAbduction_L: 12, elbowFlexion_L: 60, forearmPronation_L: 90 },
       ['arm_L'],
     ),
@@ -215,7 +215,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Shoulder with the arm unmoved: fracture, dislocation, calcification',
-    positions: facingTube('back to the receptor, arm at the side in neutral rotation, palm against the thigh', {
+    positions: facingTube('back to the receptor', 'arm at the side in neutral rotation, palm against the thigh', {
       shoulderMedialRotation_L: 40,
     }),
     ray: ray('AP'),
@@ -250,11 +250,15 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'glenohumeral joint',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Glenohumeral joint space open, glenoid cavity in profile',
-    positions: facingTube('rotated {turn} to the {oblique} position until the scapula is parallel to the receptor', {
-      shoulderMedialRotation_L: 20,
-      shoulderAbduction_L: 10,
-      elbowFlexion_L: 40,
-    }),
+    positions: facingTube(
+      'rotated {turn} to the {oblique} position until the scapula is parallel to the receptor',
+      '',
+      {
+        shoulderMedialRotation_L: 20,
+        shoulderAbduction_L: 10,
+        elbowFlexion_L: 40,
+      },
+    ),
     ray: { ...swung(ray('AP'), ['left', 40]) },
     aim: at('glenohumeral_centre_L', 'glenohumeral joint', {
       taught: '2 in medial and 2 in inferior to the superolateral border of the shoulder',
@@ -494,7 +498,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Anteroinferior rim of the glenoid, direction of a dislocation, arm unmoved',
-    positions: facingTube('rotated {turn} to the {oblique} position, arm across the chest', {
+    positions: facingTube('rotated {turn} to the {oblique} position', 'arm across the chest', {
       shoulderMedialRotation_L: 60,
       elbowFlexion_L: 85,
       forearmPronation_L: 60,
@@ -695,7 +699,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'coracoid process',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Coracoid process elongated, free of the scapula',
-    positions: facingTube('back to the receptor, arm slightly abducted, hand supinated', { shoulderAbduction_L: 12 }),
+    positions: facingTube('back to the receptor', 'arm slightly abducted, hand supinated', { shoulderAbduction_L: 12 }),
     ray: ray('AP', 30, 'head', [15, 45]),
     aim: at('coracoid_L', 'coracoid process', { point: 'through', checkBy: ['acromion_L'] }),
     cover: [
@@ -724,7 +728,8 @@ export const shoulderGirdle: ProjectionSource[] = [
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Scapula with its axillary border free of the ribs',
     positions: facingTube(
-      'back to the receptor, arm abducted to a right angle, elbow flexed, hand supinated',
+      'back to the receptor',
+      'arm abducted to a right angle, elbow flexed, hand supinated',
       { shoulderAbduction_L: 90, shoulderMedialRotation_L: -80, elbowFlexion_L: 90 },
       ['arm_L'],
     ),
@@ -808,7 +813,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'clavicle',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Whole clavicle over the upper ribs',
-    positions: facingTube('back to the receptor, arms at the sides', { shoulderAbduction_L: 6 }, [], 'chin up'),
+    positions: facingTube('back to the receptor', 'arms at the sides', { shoulderAbduction_L: 6 }, [], 'chin up'),
     ray: ray('AP'),
     aim: at('clavicle_mid_L', 'middle of the clavicle', { checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
@@ -836,7 +841,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'clavicle',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Clavicle projected above the ribs',
-    positions: facingTube('back to the receptor, arms at the sides', { shoulderAbduction_L: 6 }),
+    positions: facingTube('back to the receptor', 'arms at the sides', { shoulderAbduction_L: 6 }),
     ray: ray('AP', 20, 'head', [15, 30]),
     aim: at('clavicle_mid_L', 'middle of the clavicle', { checkBy: ['SC_joint_L', 'AC_joint_L'] }),
     cover: clavicle,
@@ -1045,7 +1050,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'acromioclavicular joint',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Acromioclavicular joint projected above the acromion',
-    positions: facingTube('back to the receptor, arm relaxed', { shoulderAbduction_L: 4 }),
+    positions: facingTube('back to the receptor', 'arm relaxed', { shoulderAbduction_L: 4 }),
     ray: ray('AP', 15, 'head', [10, 15]),
     aim: at('AC_joint_L', 'coracoid process to the joint', {
       point: 'through',
