@@ -15,8 +15,8 @@ const ESM_PACKAGES = [
 ];
 const CORE = {
   '^@taktik/contracts$': `${__dirname}/packages/contracts/src/index.ts`,
-  '^@taktik/core$': `${__dirname}/packages/core/src/index.ts`,
-  '^@taktik/core/(picture|exercise)$': `${__dirname}/packages/core/src/$1/index.ts`,
+  '^@taktik/core$': `${__dirname}/tools/jest/core/index.cjs`,
+  '^@taktik/core/(picture|exercise)$': `${__dirname}/tools/jest/core/$1.cjs`,
 };
 /**
  * Tests run in a context of their own, where every look at a global goes through the context; those that the core's
@@ -29,9 +29,8 @@ const QUIET = [`${__dirname}/tools/jest/quiet.cjs`];
 const nodeProject = (name, folder) => ({
   displayName: name,
   rootDir: `${__dirname}/${folder}`,
-  testEnvironment: 'node',
+  testEnvironment: `${__dirname}/tools/jest/environment.cjs`,
   setupFilesAfterEnv: QUIET,
-  sandboxInjectedGlobals: FAST_GLOBALS,
   testMatch: ['**/src/**/*.test.ts'],
   transform: { '\\.[cm]?[jt]s$': quick },
   transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`],

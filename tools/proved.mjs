@@ -62,7 +62,7 @@ async function importedBy(files) {
   const reached = (file, seen) => {
     if (seen.has(file)) return seen;
     seen.add(file);
-    for (const { path: next, external } of metafile.inputs[file]?.imports ?? []) if (!external) reached(next, seen);
+    for (const { path: next, external } of metafile.inputs[file].imports) if (!external) reached(next, seen);
     return seen;
   };
   return new Map(files.map((file) => [file, [...reached(file, new Set())].sort()]));

@@ -108,6 +108,7 @@ const LANES = quick
             'Lint by types',
             check('node_modules/oxlint/bin/oxlint', '--type-aware', 'packages', 'apps', 'e2e', 'tools'),
           ],
+          ['Needed conditions', check('tools/lint/neededConditions.mjs')],
           ['Circles', check('tools/circles.mjs')],
           ['Unused', check('node_modules/knip/bin/knip.js', '--no-progress')],
         ],

@@ -26,4 +26,13 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return context.resolveRequest(context, name, platform);
 };
 
+/**
+ * A module runs when it is first used, not when something that may need it is read: the first numbers are there sooner.
+ * The one that remembers where the program came from must look while it is read.
+ */
+const AT_ONCE = require.resolve('expo/src/winter/ImportMetaRegistry.ts');
+config.transformer.getTransformOptions = async () => ({
+  transform: { inlineRequires: { blockList: { [AT_ONCE]: true } } },
+});
+
 module.exports = config;

@@ -220,7 +220,8 @@ export const {
 
 /** What the server says is wrong (RFC 9457), in words for a person. */
 export function reasonsOf(error: unknown): string[] {
-  const data = (error as { data?: { detail?: string; fields?: { field: string; message: string }[] } })?.data;
+  const data = (error as { data?: { detail?: string; fields?: { field: string; message: string }[] } } | undefined)
+    ?.data;
   if (data?.fields && data.fields.length > 0) return data.fields.map(({ field, message }) => `${field}: ${message}`);
   return [data?.detail ?? 'The server does not answer; nothing was stored.'];
 }

@@ -17,6 +17,7 @@ import {
   type Outgoing,
 } from './outbox';
 import { signedOut } from './who';
+import { hasWindow } from './hasWindow';
 
 type StoreLike = { getState: () => RootState; dispatch: AppDispatch };
 
@@ -141,6 +142,6 @@ export function startSender(store: StoreLike): void {
     if (store.getState().outbox.waiting.length > 0) timer = setTimeout(wake, RETRY_MS);
   };
   wake = () => void run();
-  if (typeof window !== 'undefined' && window.addEventListener) window.addEventListener('online', wake);
+  if (hasWindow) window.addEventListener('online', wake);
   wake();
 }

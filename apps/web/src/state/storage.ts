@@ -1,10 +1,12 @@
 /** What survives a reload: small JSON values under names of our own in the browser's local store. */
 const PREFIX = 'taktik.';
+/** A device may have none. */
+const device: { localStorage?: Storage } = globalThis;
 
 /** The stored value, or undefined when there is none or it cannot be read. */
 export function load<T>(name: string): T | undefined {
   try {
-    const text = globalThis.localStorage?.getItem(PREFIX + name);
+    const text = device.localStorage?.getItem(PREFIX + name);
     return text ? (JSON.parse(text) as T) : undefined;
   } catch {
     return undefined;
@@ -14,7 +16,7 @@ export function load<T>(name: string): T | undefined {
 /** @returns whether the store took it: one that is full or closed does not */
 export function save(name: string, value: unknown): boolean {
   try {
-    const store = globalThis.localStorage;
+    const store = device.localStorage;
     if (!store) return false;
     if (value === undefined) store.removeItem(PREFIX + name);
     else store.setItem(PREFIX + name, JSON.stringify(value));
@@ -27,7 +29,7 @@ export function save(name: string, value: unknown): boolean {
 /** Names that begin with the given one, without the prefix. */
 export function names(start: string): string[] {
   try {
-    return Object.keys(globalThis.localStorage ?? {})
+    return Object.keys(device.localStorage ?? {})
       .filter((key) => key.startsWith(PREFIX + start))
       .map((key) => key.slice(PREFIX.length));
   } catch {

@@ -7,6 +7,7 @@ import { outbox } from './outbox';
 import { preferences } from './preferences';
 import { load, save } from './storage';
 import { signedIn, signedOut, who, type Person } from './who';
+import { hasWindow } from './hasWindow';
 
 export function createStore() {
   const store = configureStore({
@@ -33,7 +34,7 @@ export function createStore() {
     if (state.who.person !== keptPerson) save('who', (keptPerson = state.who.person) ?? undefined);
     if (state.session.current !== keptSession) save('session', (keptSession = state.session.current) ?? undefined);
   });
-  if (typeof window !== 'undefined' && window.addEventListener) {
+  if (hasWindow) {
     window.addEventListener('storage', ({ key }) => {
       if (key === 'taktik.who') {
         // Another tab of this device signed in or out.

@@ -23,7 +23,7 @@ export function Sheet({
   // What was opened is named at once, by its title; the keys follow.
   useEffect(() => {
     if (!open) return undefined;
-    const timer = setTimeout(() => heading.current?.focus?.(), 0);
+    const timer = setTimeout(() => heading.current?.focus(), 0);
     return () => clearTimeout(timer);
   }, [open]);
   return (

@@ -4,6 +4,7 @@
  * moment, and a step back would undo that - and Back then leaves both at once.
  */
 import { useEffect, useRef } from 'react';
+import { hasWindow } from '../state/hasWindow';
 
 /** What is noted in an entry of the history: what is open in it, and what was opened over it. */
 type Mark = { sheet?: string; under?: string };
@@ -71,7 +72,7 @@ export function useBackCloses(active: boolean, close: () => void): void {
     current.current = close;
   });
   useEffect(() => {
-    if (!active || typeof window === 'undefined' || !window.history?.pushState) return undefined;
+    if (!active || !hasWindow || !('history' in window)) return undefined;
     const id = opened(() => current.current());
     return () => closed(id);
   }, [active]);

@@ -1,5 +1,6 @@
 /** Escape closes what lies on top: from the moment it is painted, and of several sheets only the upper one. */
 import { useLayoutEffect, useRef } from 'react';
+import { hasWindow } from '../state/hasWindow';
 
 /** Who listens, from the lowest to the uppermost. */
 const open: object[] = [];
@@ -13,7 +14,7 @@ export function useEscape(active: boolean, close: () => void): void {
   // The listener of the window comes before that of the modal itself, which hears Escape only some time
   // after it is shown: on a slow device the first press would be lost.
   useLayoutEffect(() => {
-    if (!active || typeof window === 'undefined' || !window.addEventListener) return undefined;
+    if (!active || !hasWindow) return undefined;
     const me = {};
     open.push(me);
     const onKey = (event: KeyboardEvent) => {

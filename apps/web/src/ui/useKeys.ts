@@ -1,5 +1,6 @@
 /** Keyboard shortcuts of a screen; silent while a text field or a sheet has the focus. */
 import { useEffect, useLayoutEffect, useRef } from 'react';
+import { hasWindow } from '../state/hasWindow';
 
 export type Keys = Record<string, () => void>;
 
@@ -20,7 +21,7 @@ export function useKeys(keys: Keys): void {
     current.current = keys;
   });
   useEffect(() => {
-    if (typeof window === 'undefined' || !window.addEventListener) return undefined;
+    if (!hasWindow) return undefined;
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       if (event.key === ' ' && isControl(event.target)) return;

@@ -24,9 +24,9 @@ export function useVoice(tag: string): boolean {
     if (!voice) return undefined;
     const look = () => setHas(voice.getVoices().some(({ lang, localService }) => localService && lang.startsWith(tag)));
     look();
-    voice.addEventListener?.('voiceschanged', look);
+    voice.addEventListener('voiceschanged', look);
     return () => {
-      voice.removeEventListener?.('voiceschanged', look);
+      voice.removeEventListener('voiceschanged', look);
       voice.cancel();
     };
   }, [tag]);

@@ -13,13 +13,16 @@ export function compute(): Remote<ComputeService> {
   return remote;
 }
 
+/** A device may not say how many cores it has. */
+const device: { navigator?: { hardwareConcurrency?: number } } = globalThis;
+
 /** Pictures have workers of their own, so that numbers never wait behind one. */
 const MOST_PICTURE_WORKERS = 4;
 let pictureWorkers: Remote<ComputeService>[] = [];
 
 function forPictures(): Remote<ComputeService>[] {
   if (pictureWorkers.length === 0) {
-    const cores = globalThis.navigator?.hardwareConcurrency ?? 2;
+    const cores = device.navigator?.hardwareConcurrency ?? 2;
     pictureWorkers = Array.from({ length: Math.max(1, Math.min(MOST_PICTURE_WORKERS, cores)) }, start);
   }
   return pictureWorkers;

@@ -7,7 +7,7 @@ import { capitalize } from '../quantity/text';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { withDefaults } from '../room/houseRules';
-import { computeSetupWith } from '../setup/computeSetup';
+import { computeFeasible } from '../setup/computeSetup';
 import { wayText } from '../setup/placing/adaptedWay';
 import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeAdapted';
 import type { SetupRequest, Situation } from '../setup/request';
@@ -52,7 +52,6 @@ const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id 
 
 /** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
 function isSafe(setup: Setup, situation: Situation): boolean {
-  if (!setup.feasible) return false;
   const rises = setup.scene.beam[2];
   return rises < sinDeg(LEVEL_WITHIN_DEG) && !(situation.spineNotCleared && setup.position.body !== 'supine');
 }
@@ -147,9 +146,9 @@ export function assess(
   extra: { reversed: boolean; posed: boolean; loses: string | null },
 ): OtherWay | null {
   const { base, situation, usual } = search;
-  let setup: Setup;
+  let setup: Setup | null;
   try {
-    setup = computeSetupWith(
+    setup = computeFeasible(
       { ...base, ...request, own: ownOf(search, request.projectionId) },
       { body: search.body, target, settled },
     );
@@ -158,7 +157,7 @@ export function assess(
     if (error instanceof RangeError) return null;
     throw error;
   }
-  if (!isSafe(setup, situation)) return null;
+  if (!setup || !isSafe(setup, situation)) return null;
   const { unit } = withDefaults(base.rules);
   const offDeg = angleOff(setup, target);
   const bend = bendOf(setup, target);

@@ -1,9 +1,7 @@
 /** What another way costs against the usual one, in numbers and in points by which the ways are ranked. */
-import { adaptBody } from '../body/adapt';
-import { buildBody, markOf } from '../body/body';
 import { eachSide, specOf } from '../body/joints';
-import { poseBody } from '../body/pose';
-import { placeBody, posedMark } from '../body/posed';
+import { posedMark } from '../body/posed';
+import { posedIn } from '../body/posedIn';
 import { dot, subtract } from '../geometry/vector';
 import { sinDeg } from '../quantity/angle';
 import type { LengthUnit } from '../quantity/length';
@@ -70,9 +68,8 @@ export const isRayLevel = (setup: Setup): boolean =>
 
 /** How much larger the heart is drawn than it is. Needs the scene only. */
 function heartEnlargement(setup: Setup): number {
-  const { adapt, pose, place, focal, receptor } = setup.scene;
-  const body = adaptBody(buildBody(setup.patient), adapt);
-  const at = posedMark(placeBody(body, poseBody(body, pose), place), markOf(body, 'heart').id).p;
+  const { focal, receptor } = setup.scene;
+  const at = posedMark(posedIn(setup), 'heart').p;
   const plane = Math.abs(dot(subtract(focal, receptor.centre), receptor.n));
   const over = dot(subtract(at, receptor.centre), receptor.n);
   return plane / (plane - over);

@@ -18,7 +18,7 @@ const isGroup = (value: unknown): value is Values =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 /** The order of names in a group means nothing. */
 const written = (value: unknown): string =>
-  JSON.stringify(value, (_, each: unknown) => (isGroup(each) ? Object.entries(each).sort() : each)) ?? '';
+  JSON.stringify(value, (_, each: unknown) => (isGroup(each) ? Object.entries(each).sort() : each));
 const same = (a: unknown, b: unknown): boolean => written(a) === written(b);
 const listed = (value: unknown): readonly unknown[] => (Array.isArray(value) ? value : []);
 const grouped = (value: unknown): Values => (isGroup(value) ? value : {});

@@ -2,11 +2,9 @@
  * Random patients in random situations and rooms: whatever is found keeps to rules that are written down here anew, from
  * the finished set-up and the posed body alone, without a look at how the search decides.
  */
-import { adaptBody } from '../body/adapt';
-import { buildBody } from '../body/body';
+import { posedIn } from '../body/posedIn';
 import { eachSide, type Motion } from '../body/joints';
-import { poseBody } from '../body/pose';
-import { placeBody, skinSpans } from '../body/posed';
+import { skinSpans } from '../body/posed';
 import { projections } from '../projections/catalogue';
 import { demoRooms } from '../room/demoRooms';
 import type { Situation } from '../setup/request';
@@ -121,7 +119,7 @@ const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
     if (!OF_ARM.test(part) && !/^(shank|talus|foot|toes)_/.test(part)) return null;
     if (/transthoracic/.test(setup.projectionId) || !setup.way) return null;
     const own = OF_ARM.test(part) ? OF_ARM : OF_LEG;
-    const posed = posedOf(setup);
+    const posed = posedIn(setup);
     const others = [...new Set(posed.skin.map(({ segment }) => segment))].filter(
       (segment) => !(own.test(segment) && segment.endsWith(part.slice(-2))) && !/^(scapula|clavicle)/.test(segment),
     );
@@ -194,11 +192,7 @@ function found(setup: Setup, wrong: (motion: Motion, degrees: number) => boolean
     if (wrong(motion, degrees)) return `${motion} ${Math.round(degrees)}°`;
   return null;
 }
-function posedOf({ patient, scene }: Setup) {
-  const body = adaptBody(buildBody(patient), scene.adapt);
-  return placeBody(body, poseBody(body, scene.pose), scene.place);
-}
-const spansOf = (setup: Setup) => skinSpans(posedOf(setup), setup.scene.focal, setup.scene.beam);
+const spansOf = (setup: Setup) => skinSpans(posedIn(setup), setup.scene.focal, setup.scene.beam);
 /** Where the patient's left points: the first column of the rotation, its third row. */
 const leftIsDown = ({ scene: { place } }: Setup): boolean => place[2]! < 0;
 

@@ -2,6 +2,7 @@
  * The patient's body: the reference mannequin, stretched segment by segment. Plain data; nothing is posed yet.
  */
 import { add, lerp, multiply, subtract, type Vec3 } from '../geometry/vector';
+import { lately } from '../quantity/lately';
 import type { Assumption } from '../quantity/provenance';
 import { jointOf, mannequin, type Landmark } from './mannequin';
 import type { Primitive } from './primitive';
@@ -9,7 +10,7 @@ import { measureForm, type Form, type Measures } from './measure';
 import { organPoint, organShape, STANDING, type BodyState } from './organs';
 import { resolvePatient, type Patient, type PatientInput } from './patient';
 import { proportionsOf, type Stretch } from './proportion';
-import { shapeCentre, stretchShape, type Shape } from './shape';
+import { boundOf, shapeCentre, stretchShape, type Bound, type Shape } from './shape';
 
 export type BodySegment = { id: string; parent: string | null; joint: Vec3; stretch: Stretch };
 
@@ -39,18 +40,12 @@ const TAPERS: Readonly<Record<string, readonly [number, number]>> = {
  */
 export function buildBody(input: PatientInput): Body {
   // The same patient is asked about again and again, and a body is never changed.
-  const key = JSON.stringify(input);
-  const body = built.get(key) ?? build(input);
-  // The one asked for longest ago goes first.
-  built.delete(key);
-  built.set(key, body);
-  if (built.size > MOST_BUILT) built.delete(built.keys().next().value as string);
-  return body;
+  return built(JSON.stringify(input), () => build(input));
 }
 
 /** Patients of a busy hour, and all that an entry is proved for: one that is built anew costs as much as its set-up. */
 const MOST_BUILT = 48;
-const built = new Map<string, Body>();
+const built = lately<Body>(MOST_BUILT);
 
 function build(input: PatientInput): Body {
   const { patient, assumed } = resolvePatient(input);
@@ -97,8 +92,19 @@ export function pointOn(segment: BodySegment, kind: 'frame' | 'flesh', p: Vec3):
   return add(segment.joint, multiply(factorAt(segment, kind, p[2]), subtract(p, jointOf(segment.id))));
 }
 
+/** What is asked of a body again and again; a body is never changed, so it holds as long as the body does. */
+const knownLandmarks = new WeakMap<Body, Map<string, Landmark>>();
+
 /** Landmark of this body, before posing. @throws RangeError for an unknown name */
 export function landmarkOf(body: Body, id: string): Landmark {
+  let known = knownLandmarks.get(body);
+  if (!known) knownLandmarks.set(body, (known = new Map<string, Landmark>()));
+  let landmark = known.get(id);
+  if (!landmark) known.set(id, (landmark = stretchedLandmark(body, id)));
+  return landmark;
+}
+
+function stretchedLandmark(body: Body, id: string): Landmark {
   const reference = landmarkById.get(id);
   if (!reference) throw new RangeError(`the body has no landmark "${id}"`);
   const segment = body.segments[reference.segment];
@@ -151,9 +157,9 @@ const skinReference = mannequin.primitives.filter((primitive) => primitive.skin)
 const boneReference = mannequin.primitives.filter((primitive) => primitive.tissue === 'bone');
 
 /** A piece of the envelope, for where the body touches and what rays cross. */
-export type SkinPiece = { segment: string; shape: Shape };
+export type SkinPiece = { readonly segment: string; readonly shape: Shape; readonly bound: Bound };
 
-/** Skin already stretched for a body; a body is never changed, so it holds as long as the body does. */
+/** Skin already stretched for a body. */
 const stretchedSkin = new WeakMap<Body, SkinPiece[]>();
 
 /** @param segments only these; all when left out */
@@ -162,7 +168,10 @@ export function skinOf(body: Body, segments?: readonly string[]): SkinPiece[] {
   if (!skin)
     stretchedSkin.set(
       body,
-      (skin = skinReference.map((reference) => ({ segment: reference.segment, shape: shapeOf(body, reference) }))),
+      (skin = skinReference.map((reference) => {
+        const shape = shapeOf(body, reference);
+        return { segment: reference.segment, shape, bound: boundOf(shape) };
+      })),
     );
   return segments ? skin.filter(({ segment }) => segments.includes(segment)) : skin;
 }

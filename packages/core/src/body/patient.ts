@@ -110,9 +110,9 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
       throw new RangeError(`patient.${field} must be ${low} to ${high}, got ${value}`);
     }
   }
-  for (const [part, value] of Object.entries(input.measured ?? {})) {
-    const [low, high] = MEASURED_RANGES[part as MeasuredPart] ?? [];
-    if (low === undefined) throw new RangeError(`patient.measured has no "${part}"`);
+  for (const [part, value] of Object.entries<number | undefined>(input.measured ?? {})) {
+    if (!Object.hasOwn(MEASURED_RANGES, part)) throw new RangeError(`patient.measured has no "${part}"`);
+    const [low, high] = MEASURED_RANGES[part as MeasuredPart];
     if (value !== undefined && !(value >= low && value <= high))
       throw new RangeError(`patient.measured.${part} must be ${low} to ${high}, got ${value}`);
   }

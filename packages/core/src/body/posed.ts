@@ -18,7 +18,7 @@ import { merged } from './intervals';
 import type { Landmark } from './mannequin';
 import type { Primitive } from './primitive';
 import type { Posture } from './pose';
-import { moveShape, rayInterval, supportPoint, supportReach, type Interval, type Shape } from './shape';
+import { moveShape, rayInterval, supportPoint, supportReach, type Bound, type Interval, type Shape } from './shape';
 
 /** In the room, or by itself in the patient’s own axes; where nothing is said, in either. */
 
@@ -35,6 +35,24 @@ export type PosedBody<A = any> = {
 };
 
 const NO_SHIFT: Vec3 = [0, 0, 0];
+
+/** A piece of skin carried along by its segment. Most are asked no more than where they lie: the shape follows when it is. */
+class MovedSkin implements SkinPiece {
+  readonly segment: string;
+  readonly bound: Bound;
+  private moved: Shape | undefined;
+  constructor(
+    private readonly piece: SkinPiece,
+    private readonly frame: Frame,
+  ) {
+    this.segment = piece.segment;
+    const { middle, radiusMm } = piece.bound;
+    this.bound = { middle: applyToPoint(frame, middle), radiusMm };
+  }
+  get shape(): Shape {
+    return (this.moved ??= moveShape(this.piece.shape, this.frame));
+  }
+}
 
 /**
  * @param before the same body in another posture at the same place: what has not moved is taken from it
@@ -54,10 +72,10 @@ export function placeBody<A>(
     if (!frame) known.set(posture[id], (frame = compose(place, posture[id])));
     frames[id] = frame;
   }
-  const skin = skinOf(body).map(({ segment, shape }, i): SkinPiece =>
-    unchanged && unchanged.posture[segment] === posture[segment]
+  const skin = skinOf(body).map((piece, i): SkinPiece =>
+    unchanged && unchanged.posture[piece.segment] === posture[piece.segment]
       ? unchanged.skin[i]
-      : { segment, shape: moveShape(shape, frames[segment]) },
+      : new MovedSkin(piece, frames[piece.segment]),
   );
   return { body, posture, frames, place, slide: NO_SHIFT, skin };
 }
@@ -106,7 +124,7 @@ export const posedBones = <A>(posed: PosedBody<A>, keep: (reference: Primitive) 
 /** The skin where it stands, for drawing. */
 export function posedSkin<A>(posed: PosedBody<A>): SkinPiece[] {
   const frame: Frame = shifted([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1], posed.slide);
-  return posed.skin.map(({ segment, shape }) => ({ segment, shape: moveShape(shape, frame) }));
+  return posed.skin.map((piece) => new MovedSkin(piece, frame));
 }
 
 /**
@@ -122,6 +140,8 @@ export function furthestSkin<A>(
   let furthest: SkinPiece | undefined;
   let reachMm = -Infinity;
   for (const primitive of posed.skin) {
+    const { middle, radiusMm } = primitive.bound;
+    if (dot(middle, d) + radiusMm <= reachMm) continue;
     if (segments && !segments.includes(primitive.segment)) continue;
     const reach = supportReach(primitive.shape, d);
     if (reach > reachMm) {
@@ -141,13 +161,22 @@ export function skinSpans<A>(
   segments?: readonly string[],
 ): readonly Interval[] {
   const from = subtract(through, posed.slide);
-  return merged(
-    posed.skin.flatMap((piece) => {
-      if (segments && !segments.includes(piece.segment)) return [];
-      const span = rayInterval(piece.shape, from, d);
-      return span ? [span] : [];
-    }),
-  );
+  const spans: Interval[] = [];
+  for (const piece of posed.skin) {
+    if (isMissed(piece.bound, from, d) || (segments && !segments.includes(piece.segment))) continue;
+    const span = rayInterval(piece.shape, from, d);
+    if (span) spans.push(span);
+  }
+  return merged(spans);
+}
+
+/** Whether a line passes a ball by. */
+function isMissed({ middle, radiusMm }: Bound, from: Vec3, d: Vec3): boolean {
+  const x = middle[0] - from[0];
+  const y = middle[1] - from[1];
+  const z = middle[2] - from[2];
+  const along = x * d[0] + y * d[1] + z * d[2];
+  return x * x + y * y + z * z - along * along > radiusMm * radiusMm;
 }
 
 export type SkinCrossing<A = InRoom> = { entry: Vec3<A>; exit: Vec3<A>; thicknessMm: number };

@@ -39,6 +39,31 @@ export function shapeCentre(shape: Shape): Vec3 {
   );
 }
 
+/** A ball that holds all of a shape: asked first, it spares most shapes the exact question. */
+export type Bound = { middle: Vec3; radiusMm: number };
+
+/** The ball round a shape; a rigid frame carries its middle and leaves its radius. */
+export function boundOf(shape: Shape): Bound {
+  switch (shape.kind) {
+    case 'ellipsoid':
+      return { middle: shape.c, radiusMm: longestAxis(shape.axes) };
+    case 'cylinder':
+      return { middle: shape.c, radiusMm: longestAxis(shape.axes) + length(shape.axes[2]) };
+    case 'torus':
+      return { middle: shape.c, radiusMm: shape.ring + shape.tube };
+    case 'tube':
+    case 'plate': {
+      const middle = scale(shape.pts.reduce(add), 1 / shape.pts.length);
+      const wide = (i: number) => (shape.kind === 'tube' ? shape.r[i] : shape.t);
+      return { middle, radiusMm: Math.max(...shape.pts.map((p, i) => length(subtract(p, middle)) + wide(i))) };
+    }
+  }
+}
+
+/** No point of the unit ball is carried further by three vectors than this, be they square to each other or not. */
+const longestAxis = (axes: readonly [Vec3, Vec3, Vec3]): number =>
+  Math.sqrt(Math.max(...axes.map((a) => axes.reduce((sum, b) => sum + Math.abs(dot(a, b)), 0))));
+
 /** The point of a shape that lies furthest along a direction. @param d unit vector */
 export function supportPoint(shape: Shape, d: Vec3): Vec3 {
   switch (shape.kind) {

@@ -2,8 +2,8 @@
  * The body as an open document: who it is of, how it is posed and where it lies, every landmark, joint and piece, in
  * plain JSON with its units and its frame. Described in docs/formats/body.md.
  */
+import { posedIn } from '../body/posedIn';
 import { z } from 'zod';
-import { adaptBody } from '../body/adapt';
 import { buildBody, primitiveOf } from '../body/body';
 import { addPoses, isMotion, MOVEMENT_NAMES, specOf, type Pose } from '../body/joints';
 import { mannequin } from '../body/mannequin';
@@ -277,8 +277,7 @@ export type RecordedBody = {
 
 /** The body of a set-up as it was, in the room. */
 export function exportRecordedBody({ patient, scene }: RecordedBody): BodyDocument {
-  const body = adaptBody(buildBody(patient), scene.adapt);
-  return documentOf(placeBody(body, poseBody(body, scene.pose), scene.place), scene.pose, ROOM_FRAME, scene.surfaces);
+  return documentOf(posedIn({ patient, scene }), scene.pose, ROOM_FRAME, scene.surfaces);
 }
 
 /** The format as a JSON Schema document (draft 2020-12). */

@@ -59,7 +59,7 @@ function yearsBetween(birthDate: string, today: string): number | undefined {
     /^(\d{4})(?:-(\d{2})(?:-(\d{2}))?)?/
       .exec(text)
       ?.slice(1)
-      .map((part) => Number(part ?? 1));
+      .map((part: string | undefined) => Number(part ?? 1));
   const [from, to] = [parts(birthDate), parts(today)];
   if (!from || !to) return undefined;
   const days = ([year = NaN, month, day]: number[]) => year * 365.25 + ((month || 1) - 1) * 30.4375 + ((day || 1) - 1);

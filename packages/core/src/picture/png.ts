@@ -44,12 +44,12 @@ export function fromPng(bytes: Uint8Array): ReadPicture {
   for (let i = 0; i < grey.length; i += 1) {
     grey[i] = palette ? greyOfColour(palette[data[i] ?? 0]) : (meanOf(data, i * channels, colours) / most) * 255;
   }
-  const pixelMm = Number(text?.[PIXEL]);
+  const pixelMm = Number(text[PIXEL]);
   return {
     columns: width,
     rows: height,
     grey,
     pixelMm: pixelMm > 0 ? pixelMm : null,
-    says: Object.entries(text ?? {}).map(([name, value]) => ({ name, value })),
+    says: Object.entries(text).map(([name, value]) => ({ name, value })),
   };
 }

@@ -2,6 +2,7 @@
  * Everything that casts a shadow in a set-up: the body, what is in its organs and what is round its parts.
  * The body is made in its own frame, where it stays the same while tube, receptor or patient are moved.
  */
+import { lately } from '../quantity/lately';
 import { adaptBody } from '../body/adapt';
 import { buildBody } from '../body/body';
 import { shrunk } from '../body/intervals';
@@ -32,7 +33,7 @@ const GAS = /^(gas_|stomach_gas)/;
 
 /** Bodies that were simulated last; a few, for comparing. */
 const KEPT = 4;
-const kept = new Map<string, Standing>();
+const kept = lately<Standing>(KEPT);
 
 /** The same by the very objects of a set-up, which moving the patient leaves as they are. */
 const known = new WeakMap<Setup['scene']['pose'], { adapt: unknown; patient: unknown; standing: Standing }>();
@@ -46,9 +47,10 @@ function standing({ patient, scene }: Setup): Standing {
 }
 
 function standingFor({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Standing {
-  const key = JSON.stringify([patient, scene.adapt, scene.pose]);
-  const before = kept.get(key);
-  if (before) return before;
+  return kept(JSON.stringify([patient, scene.adapt, scene.pose]), () => makeStanding({ patient, scene }));
+}
+
+function makeStanding({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Standing {
   const body = adaptBody(buildBody(patient), scene.adapt);
   const posed = placeBody(body, poseBody(body, scene.pose), IDENTITY);
   const { ageYears, sex } = body.patient;
@@ -65,10 +67,7 @@ function standingFor({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Stan
   const pieces = mannequin.primitives.flatMap((reference) =>
     solidsFor(reference).map((solid): Piece => ({ segment: reference.segment, solid })),
   );
-  const made: Standing = { posed, gas, pieces: [...pieces, ...growthPlates(posed)], ranked: new Map() };
-  kept.set(key, made);
-  if (kept.size > KEPT) kept.delete(kept.keys().next().value as string);
-  return made;
+  return { posed, gas, pieces: [...pieces, ...growthPlates(posed)], ranked: new Map() };
 }
 
 const FRONT: Vec3 = [0, -1, 0];

@@ -1,12 +1,10 @@
 /** The simulated picture held against other ways to the same: a slow march, the pinhole map, the attenuation law. */
+import { posedIn } from '../body/posedIn';
 import fc from 'fast-check';
 import { rayIntervals } from '../body/intervals';
 import type { Shape } from '../body/shape';
 import { tissuesAlong, type Solid } from '../body/surface';
-import { posedLandmark, placeBody } from '../body/posed';
-import { adaptBody } from '../body/adapt';
-import { buildBody } from '../body/body';
-import { poseBody } from '../body/pose';
+import { posedLandmark } from '../body/posed';
 import { projectPoint } from '../geometry/projection';
 import { addScaled, distance, normalize, scale, subtract, type Vec3 } from '../geometry/vector';
 import { ROOM_ONE } from '../room/demoRooms';
@@ -185,8 +183,7 @@ describe('where things fall', () => {
     ['sacrum-ap-axial', 'symphysis_sup'],
   ])('%s: %s falls where the pinhole map puts it, within half a millimetre', (id, landmark) => {
     const setup = setupOf(id);
-    const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
-    const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
+    const posed = posedIn(setup);
     const { p } = posedLandmark(posed, landmark);
     const { at, picture: shown } = shadowOf(setup, p, 400);
     const { hit, receptor, focal } = setup.scene;
@@ -222,8 +219,7 @@ describe('where things fall', () => {
       // ViewedPicture facing the patient: the right side is on the left, and so is the R.
       expect(setup.marker.letter).toBe('R');
       expect(column(markerPlace(setup))).toBeLessThan(shown.columns / 2);
-      const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
-      const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
+      const posed = posedIn(setup);
       const seen = (landmark: string) => {
         const { hit, receptor, focal } = setup.scene;
         const { u, v } = projectPoint(

@@ -2,11 +2,10 @@
  * Proof by computation: every entry, for patients of every age, size and build, in every room. What is taught is held
  * against what the body model gives; where the two differ the entry must say why.
  */
-import { adaptBody } from '../body/adapt';
-import { buildBody, isLandmark } from '../body/body';
+import { posedIn } from '../body/posedIn';
+import { isLandmark } from '../body/body';
 import type { PatientInput } from '../body/patient';
-import { poseBody } from '../body/pose';
-import { extremes, placeBody, posedMark, posedStructure, type PosedBody } from '../body/posed';
+import { extremes, posedMark, posedStructure } from '../body/posed';
 import { surfacePoint } from '../body/surface';
 import { applyToDirection, inverse } from '../geometry/frame';
 import { projectPoint } from '../geometry/projection';
@@ -32,10 +31,6 @@ const sideOf = (entry: Projection, side: Side = 'left') => (entry.sided === 'eac
 const setUp = (entry: Projection, patient: PatientInput, room: Room, side?: Side): Setup =>
   computeSetup({ projectionId: entry.id, side: side ?? sideOf(entry), patient, room });
 
-const bodyOf = (setup: Setup): PosedBody => {
-  const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
-  return placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
-};
 const offRay = ({ scene }: Setup, p: Vec3): Vec3 => {
   const d = subtract(p, scene.hit);
   return addScaled(d, scene.beam, -dot(d, scene.beam));
@@ -51,7 +46,7 @@ describe.each(each)('%s', (_id, entry) => {
         const setup = setUp(entry, patient, room);
         const where = `${entry.id}, ${name}, ${room.name}`;
         const { scene, field, receptor } = setup;
-        const posed = bodyOf(setup);
+        const posed = posedIn(setup);
         const view = sideView(setup.side);
         const t = (-field.rotationDeg * Math.PI) / 180;
         const half = {
@@ -130,7 +125,7 @@ describe.each(each)('%s', (_id, entry) => {
   it('passes what it aims at, and enters where it is taught, within two centimetres', () => {
     for (const patient of [MAN, WOMAN]) {
       const setup = setUp(entry, patient, REFERENCE_ROOM);
-      const posed = bodyOf(setup);
+      const posed = posedIn(setup);
       const { reaches, taughtAt, point } = entry.aim;
       if (reaches)
         expect(length(offRay(setup, posedMark(posed, reaches.structure).p))).toBeLessThanOrEqual(reaches.withinMm);
@@ -153,7 +148,7 @@ describe.each(each)('%s', (_id, entry) => {
 test('a disagreement that is said to be settled is one', () => {
   for (const entry of projections.filter(({ aim }) => aim.taughtAt?.settled)) {
     const setup = setUp(entry, MAN, REFERENCE_ROOM);
-    const posed = bodyOf(setup);
+    const posed = posedIn(setup);
     const { marks, offset } = entry.aim.taughtAt!;
     const skins = marks.map((id) => surfacePoint(posed, id).skin);
     let p = skins.length === 2 ? midpoint(skins[0], skins[1]) : skins[0];
@@ -167,7 +162,7 @@ test('a disagreement that is said to be settled is one', () => {
 
 /** The ray in the frame of the part that it is meant in. */
 function rayInPart(setup: Setup, entry: Projection): Vec3 {
-  const posed = bodyOf(setup);
+  const posed = posedIn(setup);
   const mark = 'between' in entry.aim ? entry.aim.between[0] : entry.aim.landmark;
   const own = posedMark(posed, setup.side === 'right' ? otherSide(mark) : mark).segment;
   // The neck is laid down where the body lies; the trunk is what was turned.

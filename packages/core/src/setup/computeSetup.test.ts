@@ -1,3 +1,4 @@
+import { posedIn } from '../body/posedIn';
 import fc from 'fast-check';
 import { insideRectangle } from '../geometry/rectangle';
 import { projectPoint } from '../geometry/projection';
@@ -6,10 +7,7 @@ import { demoRooms, MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import type { PatientInput } from '../body/patient';
 import { resolvePatient } from '../body/patient';
 import { inches } from '../quantity/length';
-import { adaptBody } from '../body/adapt';
-import { buildBody } from '../body/body';
-import { poseBody } from '../body/pose';
-import { placeBody, posedMark } from '../body/posed';
+import { posedMark } from '../body/posed';
 import { computeSetup } from './computeSetup';
 import { setupRequestSchema, type SetupRequest } from './request';
 import type { Setup } from './setup';
@@ -26,10 +24,7 @@ const on = (projectionId: string, patient: PatientInput = man, rest: Partial<Set
   });
 
 /** A landmark of the set-up's own body, as it stands there. */
-const landmark = (setup: Setup, id: string) => {
-  const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
-  return posedMark(placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place), id).p;
-};
+const landmark = (setup: Setup, id: string) => posedMark(posedIn(setup), id).p;
 /** Where a point falls on the receptor, from the central ray. */
 const shadow = (setup: Setup, id: string) => {
   const { receptor, focal } = setup.scene;

@@ -10,15 +10,28 @@ import { openCollimator } from './pipeline/collimated';
 import { poseAndPlace } from './pipeline/posed';
 import { standInRoom } from './pipeline/stood';
 import type { Known } from './placing/placeAdapted';
+import { blocks, type Problem } from './problem';
 import type { SetupRequest } from './request';
 import type { Setup } from './setup';
 
+/** What a step found out against the set-up: the next ones have nothing to add to it. */
+const isBlocked = ({ problems }: { problems: readonly Problem[] }): boolean => problems.some(blocks);
+
 /**
  * For a search, which has worked out body and place before for the same entry, patient and side.
+ * @returns the set-up; null as soon as a step finds that it cannot, or must not, be done so
  * @throws RangeError as `computeSetup`
  */
-export const computeSetupWith = (request: SetupRequest, known: Known): Setup =>
-  describe(chooseExposure(openCollimator(standInRoom(aimAndHold(poseAndPlace(readRequest(request, known)))))));
+export function computeFeasible(request: SetupRequest, known: Known): Setup | null {
+  const posed = poseAndPlace(readRequest(request, known));
+  if (isBlocked(posed)) return null;
+  const stood = standInRoom(aimAndHold(posed));
+  if (isBlocked(stood)) return null;
+  const collimated = openCollimator(stood);
+  if (isBlocked(collimated)) return null;
+  const exposed = chooseExposure(collimated);
+  return isBlocked(exposed) ? null : describe(exposed);
+}
 
 /**
  * Computes the set-up.
@@ -27,4 +40,5 @@ export const computeSetupWith = (request: SetupRequest, known: Known): Setup =>
  * @throws RangeError for an unknown projection, a missing side, or a patient outside the model
  * @example computeSetup({ projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } }).tube.sidMm // 1016
  */
-export const computeSetup = (request: SetupRequest): Setup => computeSetupWith(request, {});
+export const computeSetup = (request: SetupRequest): Setup =>
+  describe(chooseExposure(openCollimator(standInRoom(aimAndHold(poseAndPlace(readRequest(request, {})))))));

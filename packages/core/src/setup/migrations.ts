@@ -17,6 +17,9 @@ import { SETUP_VERSION, type Marker, type Setup, type SetupCaution, type SetupSt
 /** Of both doses, for set-ups that were kept before it was told [typical]. */
 export const EARLIER_SPREAD = 0.3;
 
+/** What of the tube was not told then. */
+type Across = 'acrossDeg' | 'acrossSays' | 'acrossShiftMm';
+
 /** A set-up of version 1: as today but for what came since, and what was a line of words then. */
 export type EarlierSetup = Omit<
   Setup,
@@ -33,9 +36,11 @@ export type EarlierSetup = Omit<
   | 'region'
   | 'scene'
   | 'steps'
+  | 'tube'
   | 'version'
 > & {
   version?: undefined;
+  tube: Omit<Setup['tube'], Across> & Partial<Pick<Setup['tube'], Across>>;
   problems: Omit<Problem, 'values'>[];
   steps: Omit<SetupStep, 'code' | 'values'>[];
   cautions: Omit<SetupCaution, 'code'>[];

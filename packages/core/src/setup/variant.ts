@@ -18,12 +18,21 @@ export const withSchool = (projection: Projection, index: number): Projection =>
 
 export type School = { rule: string; title: string; choice: string; reason: string };
 
+type Applied = { projection: Projection; schools: School[] };
+/** The same entry under the same choices is the same object: what is known of it is found again. */
+const applied = new WeakMap<Projection, Map<string, Applied>>();
+
 /** The entry as this department does it, and which schools that took. */
-export function applyRules(
-  projection: Projection,
-  rules: HouseRules,
-  child = false,
-): { projection: Projection; schools: School[] } {
+export function applyRules(projection: Projection, rules: HouseRules, child = false): Applied {
+  let known = applied.get(projection);
+  if (!known) applied.set(projection, (known = new Map<string, Applied>()));
+  const key = projection.variants.map(({ rule }) => String(rules[rule as RuleId])).join() + String(child);
+  let found = known.get(key);
+  if (!found) known.set(key, (found = withRules(projection, rules, child)));
+  return found;
+}
+
+function withRules(projection: Projection, rules: HouseRules, child: boolean): Applied {
   let entry = projection;
   const schools: School[] = [];
   const variants = projection.variants.filter(({ when }) => when !== 'child' || child);

@@ -6,10 +6,10 @@ import { findOtherWays } from '../adapt/findOtherWays';
 import { situationPresets } from '../adapt/presets';
 import { scenarios } from '../exercise/scenarios';
 import { posedLandmark } from '../body/posed';
+import { posedIn } from '../body/posedIn';
 import { markOf } from '../body/body';
-import { applyToDirection, applyToPoint } from '../geometry/frame';
+import { applyToDirection } from '../geometry/frame';
 import { dot, negate, subtract, type Vec3 } from '../geometry/vector';
-import { standingOf } from '../radiograph/bodySolids';
 import { projections } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { demoRooms } from '../room/demoRooms';
@@ -181,17 +181,17 @@ test('what is told for touch is within ¼ in of what the scene gives, along the 
   const wrong: string[] = [];
   let checked = 0;
   for (const { setup } of cases) {
-    const standing = standingOf(setup);
+    const posed = posedIn(setup);
     for (const { landmark, text } of setup.centre.checkBy) {
-      const mark = applyToPoint(setup.scene.place, posedLandmark(standing, landmark).p);
+      const mark = posedLandmark(posed, landmark).p;
       const offset = subtract(setup.centre.entryMm, mark);
-      const { segment } = markOf(standing.body, landmark);
+      const { segment } = markOf(posed.body, landmark);
       const part = /^(scapula|clavicle)_/.test(segment) || landmark === 'C7_sp' ? 'thorax' : segment;
-      const frame = standing.frames[/^greater_trochanter/.test(landmark) ? 'pelvis' : part];
+      const frame = posed.frames[/^greater_trochanter/.test(landmark) ? 'pelvis' : part];
       const own = setup.side === null ? null : setup.side === 'left' ? 'L' : 'R';
       const side = landmark.endsWith('_L') ? 'L' : landmark.endsWith('_R') ? 'R' : own;
       for (const { mm, word } of statedIn(text)) {
-        const axis = applyToDirection(setup.scene.place, applyToDirection(frame, directionOf(word, segment, side)));
+        const axis = applyToDirection(frame, directionOf(word, segment, side));
         const measured = dot(offset, axis);
         checked += 1;
         if (Math.abs(measured - mm) > QUARTER_MM + 0.01)

@@ -54,7 +54,7 @@ export function BookScreen() {
   const [made, setMade] = useState<{ key: string; sheets: ReadonlyMap<string, Sheet> }>({ key: '', sheets: new Map() });
   const [failed, setFailed] = useState({ key: '', error: '' });
   useEffect(() => {
-    let current = true;
+    const asked = { current: true };
     const sheets = new Map<string, Sheet>();
     (async () => {
       for (const entry of chosen) {
@@ -69,13 +69,13 @@ export function BookScreen() {
           },
           1,
         );
-        if (!current) return;
+        if (!asked.current) return;
         sheets.set(entry.id, sheet);
         if (sheets.size % 6 === 0 || sheets.size === chosen.length) setMade({ key, sheets: new Map(sheets) });
       }
-    })().catch((error: Error) => current && setFailed({ key, error: error.message }));
+    })().catch((error: Error) => asked.current && setFailed({ key, error: error.message }));
     return () => {
-      current = false;
+      asked.current = false;
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);

@@ -124,7 +124,7 @@ export function ProjectionScreen() {
       <Section title={`Set-up: ${patientText(asked.patient)}`}>
         {!made && <Skeleton rows={2} height={150} />}
         {made && made.error !== '' && <Note tone="brick" title="This set-up cannot be computed" text={made.error} />}
-        {setup && made?.page && (
+        {setup && made.page && (
           <>
             {setup.cautions.map(({ text }) => (
               <Caution key={text} text={text} />
@@ -168,7 +168,7 @@ export function ProjectionScreen() {
   const right = (
     <>
       <Section title="A good picture">
-        {setup && made?.page && (
+        {setup && made.page && (
           <WhereToLook setup={setup} view={made.page.looks.ray} unit={unit} width={picture} height={picture} />
         )}
         <List items={projection.checks} />

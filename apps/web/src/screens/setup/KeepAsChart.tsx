@@ -44,7 +44,7 @@ export function KeepAsChart({ setup, room, own }: { setup: Setup; room: Room; ow
           {kept ? `✓ In the chart of ${whole.name}` : `Keep in the chart of ${whole.name}`}
         </Words>
       </Press>
-      {isSuccess && data && (
+      {isSuccess && (
         <Words kind="small" tone="soft" role="status">
           {`${data.generator.chart?.length ?? 0} rows in the chart`}
         </Words>

@@ -46,7 +46,9 @@ const MEASURES: readonly MeasuredPart[] = ['chestAPMm', 'abdomenAPMm', 'hipBread
 
 /** The measures but one; nothing when none is left. */
 function without(measured: PatientInput['measured'], part: MeasuredPart): PatientInput['measured'] {
-  const rest = Object.entries(measured ?? {}).filter(([key, mm]) => key !== part && mm !== undefined);
+  const rest = Object.entries<number | undefined>(measured ?? {}).filter(
+    ([key, mm]) => key !== part && mm !== undefined,
+  );
   return rest.length > 0 ? Object.fromEntries(rest) : undefined;
 }
 

@@ -61,7 +61,9 @@ export function ReadoutSheet({ name, setup, request, room, unit, overrides, onCh
   if (!name) return null;
   const pull = (change: Overrides) =>
     onChange(
-      Object.fromEntries(Object.entries({ ...overrides, ...change }).filter(([, value]) => value !== undefined)),
+      Object.fromEntries(
+        Object.entries<unknown>({ ...overrides, ...change }).filter(([, value]) => value !== undefined),
+      ) as Overrides,
     );
   const release = () =>
     onChange(

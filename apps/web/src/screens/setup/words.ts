@@ -106,7 +106,9 @@ const age = (years: number | undefined): string => {
 export function patientText(patient: PatientInput): string {
   const size = patient.statureMm ? `${Math.round(toCentimetres(patient.statureMm))} cm` : 'median height';
   const mass = patient.massKg ? `${patient.massKg} kg` : 'median weight';
-  const measured = Object.values(patient.measured ?? {}).some((mm) => mm !== undefined) ? ['measured'] : [];
+  const measured = Object.values<number | undefined>(patient.measured ?? {}).some((mm) => mm !== undefined)
+    ? ['measured']
+    : [];
   return [age(patient.ageYears), size, mass, ...measured].join(' · ');
 }
 

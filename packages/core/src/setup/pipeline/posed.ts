@@ -1,5 +1,6 @@
 /** Step 2: what the patient may do, posed and set down, in its own axes of the holder; and the ray that does not lean. */
 import type { Holder } from '../../room/room';
+import { lately, names } from '../../quantity/lately';
 import { isOfHead } from '../placing/placeAdapted';
 import type { AimedRay, PlacedBody } from '../placing/place';
 import { choosePositioning, type ChosenPositioning } from '../placing/positioning';
@@ -32,8 +33,27 @@ function oddThickness({ body, unit }: Asked, factor: number | null): Problem[] {
   return [problem('thickness-odd', { measuredMm: partThicknessMm, computedMm: partThicknessMm / factor }, unit)];
 }
 
+type Placed = ReturnType<typeof placeMeasured>;
+/** While room, tube, field or exposure are tried, the patient lies as before: the last few are kept. */
+const MOST_PLACED = 8;
+const placedLately = lately<Placed>(MOST_PLACED);
+const nameOf = names();
+
+/** The patient set down in the position. In another way it is known from the search, or worked out anew. */
+function placeLately(
+  { adapted, body, projection, segments, view, known }: Asked,
+  positioning: ChosenPositioning,
+  options: Omit<Parameters<typeof placeMeasured>[5], 'known'>,
+): Placed {
+  const place = (): Placed =>
+    placeMeasured(projection, positioning, body, view, segments, adapted ? { ...options, known } : options);
+  if (adapted) return place();
+  const key = JSON.stringify([nameOf(projection), nameOf(body), view.mirrored, segments, positioning, options]);
+  return placedLately(key, place);
+}
+
 export function poseAndPlace(asked: Asked): Posed {
-  const { asTaught, body, adapted, known, overrides, part, projection, room, segments, side, situation, view } = asked;
+  const { asTaught, body, adapted, overrides, part, projection, room, side, situation, view } = asked;
   const chosen = choosePositioning(projection, situation, room, side, overrides, {
     adapted: adapted ?? undefined,
     part,
@@ -47,12 +67,11 @@ export function poseAndPlace(asked: Asked): Posed {
     straight: straightRay,
     thicknessMm: squareMm,
     factor,
-  } = placeMeasured(projection, positioning, body, view, segments, {
+  } = placeLately(asked, positioning, {
     neededMm: body.patient.partThicknessMm,
     limits: adapted ? limitsFor(situation, part) : situation.joints,
     boardMm: boardOf(situation, positioning.body),
     neck: !neckStays(situation) ? 'posed' : isOfHead(part) ? 'held' : 'as it is',
-    known,
   });
   return {
     ...asked,

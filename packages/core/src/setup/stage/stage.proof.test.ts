@@ -1,11 +1,10 @@
+import { posedIn } from '../../body/posedIn';
 import { projections } from '../../projections/catalogue';
 import { ROOM_TWO } from '../../room/demoRooms';
 import { computeSetup } from '../computeSetup';
 import { drawMannequin, drawStage, mannequinKey, planeOf } from './stage';
-import { buildBody } from '../../body/body';
 import { toDrawing } from '../../body/drawing/plane';
-import { poseBody } from '../../body/pose';
-import { placeBody, posedLandmark } from '../../body/posed';
+import { posedLandmark } from '../../body/posed';
 
 const setupOf = (id: string) =>
   computeSetup({
@@ -72,8 +71,7 @@ describe('the marker', () => {
     return markers[0].at[0] - hit[0];
   };
   const towardRight = (setup: ReturnType<typeof setupOf>) => {
-    const body = buildBody(setup.patient);
-    const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
+    const posed = posedIn(setup);
     const plane = planeOf(setup, 'ray');
     return (
       toDrawing(plane, posedLandmark(posed, 'ASIS_R').p)[0] - toDrawing(plane, posedLandmark(posed, 'ASIS_L').p)[0]

@@ -2,13 +2,11 @@
  * The stage: one Setup drawn to scale, from the side or along the ray. Coordinates are millimetres of the drawing
  * plane, y down; nothing here decides anything that the Setup has not decided.
  */
-import { adaptBody } from '../../body/adapt';
-import { buildBody } from '../../body/body';
+import { posedIn } from '../../body/posedIn';
 import { bonePaths } from '../../body/drawing/bones';
 import { drawFigure, type Figure } from '../../body/drawing/figure';
 import { toDrawing, type DrawingBox, type DrawingPlane } from '../../body/drawing/plane';
-import { placeBody, posedBones } from '../../body/posed';
-import { poseBody } from '../../body/pose';
+import { posedBones } from '../../body/posed';
 import { addScaled, cross, midpoint, normalize, scale, type Vec2, type InRoom, type Vec3 } from '../../geometry/vector';
 import { lossAt } from '../../exposure/gridCutoff';
 import { markerPositions } from '../collimation/markerPlace';
@@ -88,8 +86,7 @@ function isBright(setup: Setup, id: string): boolean {
  * @param small thumb-size: a coarser outline, and of the bones only the bright ones
  */
 export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, small = false): Mannequin2d {
-  const body = adaptBody(buildBody(setup.patient), setup.scene.adapt);
-  const posed = placeBody(body, poseBody(body, setup.scene.pose), setup.scene.place);
+  const posed = posedIn(setup);
   const plane = planeOf(setup, look);
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
   const bones = posedBones(posed, (bone) => (fine || bone.detail === 1) && (!small || isBright(setup, bone.id)));

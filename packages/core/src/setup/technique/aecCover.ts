@@ -1,8 +1,6 @@
 /** What the measuring cells see: body, or the beam beside it, which ends the exposure early. */
-import { adaptBody } from '../../body/adapt';
-import { buildBody } from '../../body/body';
-import { poseBody } from '../../body/pose';
-import { crossSkin, placeBody, type PosedBody } from '../../body/posed';
+import { posedIn } from '../../body/posedIn';
+import { crossSkin, type PosedBody } from '../../body/posed';
 import { primaryTransmission } from '../../exposure/beamModel';
 import { addScaled, normalize, subtract, type Vec3 } from '../../geometry/vector';
 import { projectionOf } from '../../projections/catalogue';
@@ -94,9 +92,8 @@ export function aecCoverOf(setup: Setup, room: Room, own?: Projection): AecCover
   if (active.length === 0 || !setup.exposure.inModel) return null;
   const { scene, field, exposure } = setup;
   const { composition } = (own ?? projectionOf(setup.projectionId)).exposure;
-  const body = adaptBody(buildBody(setup.patient), scene.adapt);
   return coverOfCells(active, {
-    posed: placeBody(body, poseBody(body, scene.pose), scene.place),
+    posed: posedIn(setup),
     focal: scene.focal,
     plane: scene.receptor,
     field: field.atReceptorMm,

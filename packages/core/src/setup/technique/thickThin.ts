@@ -2,10 +2,8 @@
  * Thick and thin ends of a part in one exposure: how much body the rays cross along the field, what that means at the
  * receptor, and what helps.
  */
-import { adaptBody } from '../../body/adapt';
-import { buildBody } from '../../body/body';
-import { poseBody } from '../../body/pose';
-import { crossSkin, placeBody } from '../../body/posed';
+import { posedIn } from '../../body/posedIn';
+import { crossSkin } from '../../body/posed';
 import { primaryTransmission } from '../../exposure/beamModel';
 import { rayPlane } from '../../geometry/projection';
 import { addScaled, dot, normalize, subtract } from '../../geometry/vector';
@@ -39,8 +37,7 @@ const HEEL_SHARE = 0.3;
 export function thickThinOf(setup: Setup, unit: LengthUnit, own?: Projection): ThickThin | null {
   const { scene, field, exposure, tube } = setup;
   const composition = (own ?? projectionOf(setup.projectionId)).exposure.composition;
-  const body = adaptBody(buildBody(setup.patient), scene.adapt);
-  const posed = placeBody(body, poseBody(body, scene.pose), scene.place);
+  const posed = posedIn(setup);
   // From the lowest to the highest of what must be shown: beyond it there may be anything, or nothing.
   const { hit, receptor, focal } = scene;
   const alongs = scene.mustShow.flatMap(({ p }) => {
