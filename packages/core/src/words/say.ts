@@ -5,12 +5,14 @@
 import type { Fact, Speech, Table } from './fact';
 import { CENTRE_WORDS } from './centreWords';
 import { CHANGE_WORDS } from './changeWords';
+import { POSITION_WORDS } from './positionWords';
 import { PROBLEM_WORDS } from './problemWords';
 import { CAUTION_WORDS, STEP_WORDS } from './stepWords';
 import { COST_WORDS, KEEP_WORDS, TELL_WORDS } from './wayWords';
 
 const WORDS: Table = {
   ...CENTRE_WORDS,
+  ...POSITION_WORDS,
   ...PROBLEM_WORDS,
   ...CHANGE_WORDS,
   ...STEP_WORDS,

@@ -13,10 +13,9 @@ import {
   nameOf,
   obliquePosition,
   rayInPart,
-  armsOf,
-  describeWay,
   trunkOblique,
   viewOf,
+  wayPosition,
 } from '../placing/adaptedProjection';
 import { AS_IT_LIES, askFor } from '../placing/keepHead';
 import { erectWords } from '../placing/positioning';
@@ -29,7 +28,8 @@ import { centringReadout, imageReadout, receptorReadout, tubeReadout } from '../
 import { jointsAtTable } from '../readouts/atTable';
 import { protectionFor } from '../readouts/protection';
 import { takeOffOf } from '../readouts/takeOff';
-import { composeSteps, tiltWords } from '../readouts/words';
+import { composeSteps } from '../readouts/words';
+import { say } from '../../words/say';
 import { isInjured, neckStays } from '../verdict/kept';
 import type { Exposed } from './exposed';
 
@@ -67,15 +67,12 @@ function ownSteps({
 }
 
 /** How the position is asked for. */
-function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed, tilts: string): string {
-  if (adapted)
-    return describeWay(
-      adapted,
-      done.part,
-      trunkOblique(projection, done.placed, adapted),
-      armsOf(done.placed.pose, done.part, adapted.position),
-      tilts,
-    );
+function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed, tube: Setup['tube']): string {
+  if (adapted) {
+    const oblique = trunkOblique(projection, done.placed, adapted);
+    const values = wayPosition(adapted, done.part, { oblique, placed: done.placed, tube });
+    return say({ code: 'position-way', values }, { unit: done.unit });
+  }
   const asked = askFor(positioning, projection, neckStays(situation));
   return fillIn(asked, projection, positioning, stoodIn({ situation, positioning, ...done })) || capitalize(AS_IT_LIES);
 }
@@ -153,7 +150,7 @@ export function describe(done: Exposed): Setup {
     problems,
     position: {
       body: positioning.body,
-      say: barred ? 'Not in this way for this patient' : positionSaid(done, tiltWords(tube)),
+      say: barred ? 'Not in this way for this patient' : positionSaid(done, tube),
       facing,
       nearSide: projection.ray.view === 'lateral' || projection.ray.view === 'medial' ? side : null,
       part: barred ? [] : own.filter((step) => step.group === 'position').map((step) => step.text),

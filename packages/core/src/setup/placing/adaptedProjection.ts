@@ -13,17 +13,15 @@ import {
   type InSegment,
   type Vec3,
 } from '../../geometry/vector';
-import { formatAngle, toDegrees } from '../../quantity/angle';
-import { capitalize } from '../../quantity/text';
+import { toDegrees } from '../../quantity/angle';
 import type { Positioning, Projection } from '../../projections/schema';
-import type { View } from '../../projections/vocabulary';
-import { positionName } from '../../room/position';
+import type { HolderKind, View } from '../../projections/vocabulary';
 import type { AdaptedWay } from './adaptedWay';
 import type { PlacedBody } from './place';
 import { isOfArm, isOfHead } from './placeAdapted';
 import { problem, type Problem } from '../problem';
-import type { Side } from '../setup';
-import { atHolder } from '../../words/names';
+import type { Setup, Side } from '../setup';
+import type { LooseReceptor, RaisedArms, WayPosition } from '../../words/positionWords';
 
 const OPPOSITE: Record<View, View> = {
   AP: 'PA',
@@ -66,74 +64,59 @@ export const rayInPart = (
   ray: intoFrame(placed.posed.frames[segment], direction),
 });
 
-const COURSE: Record<AdaptedWay['beam'], string> = {
-  down: 'vertical beam',
-  level: 'horizontal beam',
-  rest: 'beam perpendicular to the back rest',
-};
-const FROM: Record<AdaptedWay['beam'], string> = {
-  down: 'tube above',
-  level: 'tube at the side',
-  rest: 'tube in front of the back rest',
-};
-
 /** From here on an arm is raised, and from there over the head, degrees of the shoulder. */
 const RAISED_DEG = 80;
 const OVERHEAD_DEG = 120;
 
-/** How high each arm is, but for one that is laid on the table beside one who sits: "arms raised over the head", "left arm raised to a right angle"; empty for neither. */
-export function armsOf(pose: Pose, part: string, position: AdaptedWay['position']): string {
+/** Arms that are raised, but for one that is laid on the table beside one who sits, and whether over the head. */
+function armsOf(
+  pose: Pose,
+  part: string,
+  position: AdaptedWay['position'],
+): { raised: RaisedArms | null; overhead: boolean } {
   const angles = eachSide(pose);
   const height = (letter: 'L' | 'R'): number =>
     Math.max(angles.get(`shoulderFlexion_${letter}`) ?? 0, angles.get(`shoulderAbduction_${letter}`) ?? 0);
   const raised = (['L', 'R'] as const).filter(
     (letter) => height(letter) > RAISED_DEG && !(position === 'seated' && isOfArm(part) && part.endsWith(`_${letter}`)),
   );
-  const [first] = raised;
-  if (!first) return '';
-  const who = raised.length === 2 ? 'arms' : first === 'L' ? 'left arm' : 'right arm';
-  const least = Math.min(...raised.map(height));
-  return `, ${who} raised ${least > OVERHEAD_DEG ? 'over the head' : 'to a right angle'}`;
+  const [first, other] = raised;
+  if (!first) return { raised: null, overhead: false };
+  return {
+    raised: other ? 'both' : first === 'L' ? 'left' : 'right',
+    overhead: Math.min(...raised.map(height)) > OVERHEAD_DEG,
+  };
 }
 
-/** The way in one line, for a person. @param part segment that is shown; @param arms as of `armsOf`; @param tilts as of `tiltWords` */
-export function describeWay(
+/** What carries the receptor, or what a loose one leans on or lies under. */
+function receptorOf({ beam, holder, onStool }: AdaptedWay, part: string): LooseReceptor | HolderKind {
+  if (beam === 'rest') return isOfHead(part) ? 'behind-head' : 'behind-back';
+  if (holder === 'stand') return onStool && beam === 'down' ? 'on-stool' : 'beside';
+  return holder === 'table-top' || holder === 'bed' ? 'under' : holder;
+}
+
+/** How the patient lies in a found way, as values. @param part segment that is shown */
+export function wayPosition(
   adapted: AdaptedWay,
   part: string,
-  oblique: ObliquePosition | null,
-  arms: string,
-  tilts: string,
-): string {
-  const { position, on, backRestDeg, beam, holder, asItLies, half, onStool } = adapted;
-  const where =
-    position === 'lateral-recumbent' && on
-      ? `${on} lateral ${beam === 'level' ? 'decubitus' : 'recumbent'}`
-      : position === 'semi-erect'
-        ? `semi-erect, back rest at ${formatAngle(backRestDeg ?? 0)}`
-        : positionName(position).replace(' at the table', '');
-  // A beam that is tilted is no longer horizontal or vertical.
-  const course = tilts ? `${FROM[beam]}, CR ${tilts}` : COURSE[beam];
-  const plate =
-    beam === 'rest'
-      ? `receptor between ${isOfHead(part) ? 'head' : 'back'} and back rest`
-      : holder === 'stand'
-        ? onStool && beam === 'down'
-          ? 'receptor on the stool, under the part'
-          : 'receptor upright beside the part'
-        : holder === 'table-top' || holder === 'bed'
-          ? 'receptor under the part'
-          : `receptor ${atHolder(holder)}`;
-  const lies = (onStool ? ', leg extended on a stool' : '') + (asItLies ? ', part as it lies' : '');
-  const shown = half ? `, ${HALF_WORDS[half]}` : '';
-  const rotated = oblique ? `, body rotated ${oblique.deg}° to the ${oblique.name} position` : '';
-  return `${capitalize(where)}${rotated}${lies}${arms}${shown}; ${course}; ${plate}`;
+  { oblique, placed, tube }: { oblique: ObliquePosition | null; placed: PlacedBody; tube: Setup['tube'] },
+): WayPosition {
+  const { position, on, backRestDeg, beam, asItLies, half, onStool } = adapted;
+  return {
+    ...armsOf(placed.pose, part, position),
+    ...{ beam, asItLies },
+    body: position,
+    on: on ?? null,
+    backRestDeg: backRestDeg ?? null,
+    obliqueDeg: oblique?.deg ?? null,
+    obliqueName: oblique?.name ?? null,
+    onStool: onStool ?? false,
+    half: half ?? null,
+    receptor: receptorOf(adapted, part),
+    ...{ tiltDeg: tube.angleDeg, tiltToward: tube.angleSays },
+    ...{ acrossDeg: tube.acrossDeg, acrossToward: tube.acrossSays },
+  };
 }
-
-const HALF_WORDS = {
-  upper: 'the proximal half along the receptor',
-  lower: 'the distal half along the receptor',
-  between: 'both halves equally off the receptor',
-} as const;
 
 /** What must be written on the picture so that it is read right. */
 export function marksOf({ position, beam, backRestDeg, reversed, on }: AdaptedWay, view: View): string[] {
