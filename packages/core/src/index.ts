@@ -205,6 +205,7 @@ export {
   type WayPriceId,
   type WayPrices,
 } from './adapt/wayPrices';
+export { levelSign } from './setup/verdict/suspectedSide';
 export type { Forbidden } from './setup/verdict/verdict';
 export { situationPresets, type SituationPreset } from './adapt/presets';
 export { presetHolds, tapPreset, type PresetLayers } from './adapt/presetTaps';

@@ -27,7 +27,7 @@ import type { Situation } from '../setup/request';
 import type { SideView } from '../setup/placing/side';
 import { boardOf, limitsFor, raisesArm } from '../setup/verdict/immobilized';
 import { partsFor, type TargetRelation } from '../setup/placing/targetRelation';
-import { levelSign } from './costs';
+import { levelSign } from '../setup/verdict/suspectedSide';
 import { mayPose } from '../setup/placing/mayPose';
 import type { Position } from './positions';
 

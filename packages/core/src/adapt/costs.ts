@@ -16,6 +16,7 @@ import { COST_WORDS, type Moved, type Posture } from '../words/wayWords';
 import type { Setup } from '../setup/setup';
 import type { WayPrices } from './wayPrices';
 import { isInjured } from '../setup/verdict/kept';
+import { levelSign } from '../setup/verdict/suspectedSide';
 import { isOfArm, isOfHead, isOfLeg } from '../setup/placing/placeAdapted';
 
 export const COST_IDS = [
@@ -54,10 +55,6 @@ export const cost = <C extends CostCode>(
 const MOST_DOSE_POINTS = 16;
 /** Smaller differences are not said. */
 const SAID_FROM = { offDeg: 3, percent: 3, blurMm: 0.1, doseShare: 0.25, bendDeg: 10, gridLoss: 0.1 } as const;
-
-/** What only a level ray shows, where it is looked for. */
-export const levelSign = ({ suspected }: Situation): string | null =>
-  suspected.includes('free gas') ? 'free gas' : suspected.includes('fluid level') ? 'fluid level' : null;
 
 /** A ray that rises or falls by less than this is level: levels still show, and nothing comes from below [typical]. */
 export const LEVEL_WITHIN_DEG = 10;
@@ -130,6 +127,8 @@ export function costsOf(
     });
   const sign = levelSign(situation);
   if (sign && !isRayLevel(setup)) put('level', prices.noLevel, 'cost-level', { sign });
+  const down = setup.problems.find(({ code }) => code === 'wrong-side-down');
+  if (sign && down) put('level', prices.noLevel, 'cost-wrong-side', { sign, down: String(down.values.down) });
   const dose = setup.dose.entranceKermaMgy / usual.dose.entranceKermaMgy;
   if (dose >= 1 + SAID_FROM.doseShare)
     put('dose', Math.min(MOST_DOSE_POINTS, (dose - 1) * prices.doseTimes), 'cost-dose', { times: dose });

@@ -20,6 +20,7 @@ const IMPOSSIBLE_CODES = [
 /** Said, and worked with. */
 const SAID_CODES = [
   'aec-cover',
+  'ask-side',
   'chart-row-odd',
   'dose-high',
   'grid-cut-off',
@@ -34,6 +35,7 @@ const SAID_CODES = [
   'skin-near',
   'technique-unchecked',
   'thickness-odd',
+  'wrong-side-down',
 ] as const;
 export const PROBLEM_CODES = [...BARRED_CODES, ...IMPOSSIBLE_CODES, ...SAID_CODES] as const;
 export type ProblemCode = (typeof PROBLEM_CODES)[number];

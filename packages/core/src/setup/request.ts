@@ -39,6 +39,7 @@ export type ImmobilizedRegion = (typeof IMMOBILIZED_REGIONS)[number];
 /** What the picture is to show or rule out, where it decides how it must be taken. */
 export const SUSPECTED = ['fluid level', 'free gas', 'hip fracture', 'dislocation', 'foreign body'] as const;
 export type Suspected = (typeof SUSPECTED)[number];
+export const SUSPECTED_SIDES = ['unknown', 'left', 'right'] as const;
 export const WORN = ['collar', 'board', 'splint', 'traction', 'lines'] as const;
 export type Worn = (typeof WORN)[number];
 
@@ -58,6 +59,8 @@ export const situationSchema = z.strictObject({
   fractureSuspected: z.boolean(),
   keepStill: z.array(z.enum(IMMOBILIZED_REGIONS)).max(IMMOBILIZED_REGIONS.length),
   suspected: z.array(z.enum(SUSPECTED)).max(SUSPECTED.length),
+  /** On which side of the chest fluid or air is suspected: it decides which side lies down. Left out, nobody has asked. */
+  suspectedSide: z.enum(SUSPECTED_SIDES).optional(),
   worn: z.array(z.enum(WORN)).max(WORN.length),
   /** Round the part, and what has changed in it: both change the exposure. */
   cast: z.enum(CAST_IDS),

@@ -82,6 +82,12 @@ export const PROBLEM_WORDS = {
   forbidden: ({ reason, ask }: { reason: string; ask: Asked }) =>
     `Not to be done: ${reasonWords({ code: reason as Reason['code'] })}. Ask ${ASKED_WORDS[ask]}.`,
   /** @param body the position; null: the way that was asked for */
+  'ask-side': () =>
+    'Ask on which side it is suspected: pleural fluid shows on the side down, free air in the chest on the side up',
+  'wrong-side-down': ({ sign, down }: { sign: string; down: string }) =>
+    sign === 'fluid level'
+      ? `Fluid is suspected on the ${down}: that side lies down, or it spreads over the mediastinum`
+      : `Free air shows with the ${down} side down`,
   'position-barred': ({
     name,
     body,

@@ -34,6 +34,8 @@ export const COST_WORDS = {
   'cost-no-grid': () => 'No grid where one is wanted: scatter',
   'cost-grid-loss': ({ percent }: { percent: number }) => `Grid cuts off up to ${percent} % at the edge`,
   'cost-level': ({ sign }: { sign: string }) => `Does not show ${sign}: the beam is not horizontal`,
+  'cost-wrong-side': ({ sign, down }: { sign: string; down: string }) =>
+    `Does not show ${sign} where it is suspected: that needs the ${down} side down`,
   'cost-dose': ({ times }: { times: number }) => `${times.toFixed(1)} times the usual dose to the skin`,
   'cost-sid': ({ sidMm, neededMm }: { sidMm: number; neededMm: number }, { unit }: Speech) =>
     `SID ${formatLength(sidMm, unit)} of ${formatLength(neededMm, unit)}`,

@@ -5,6 +5,7 @@ import {
   CONDITION_IDS,
   CONDITIONS,
   IMMOBILIZED_REGIONS,
+  levelSign,
   presetHolds,
   situationFor,
   situationPresets,
@@ -149,6 +150,18 @@ export function SituationControls({ patient, situation, side, onChange }: Props)
         values={known.suspected}
         onChange={(suspected) => can({ suspected })}
       />
+      {levelSign(known) !== null && (
+        <Choice
+          label="Suspected on which side of the chest"
+          options={[
+            { value: 'unknown', label: 'not known' },
+            { value: 'left', label: 'left' },
+            { value: 'right', label: 'right' },
+          ]}
+          value={known.suspectedSide ?? 'unknown'}
+          onChange={(suspectedSide) => can({ suspectedSide })}
+        />
+      )}
       <Several
         label="Must not be moved"
         options={asOptions(IMMOBILIZED_REGIONS)}

@@ -23,6 +23,7 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     canRaiseArm: fc.constantFrom('left' as const, 'none' as const),
     keepStill: fc.constantFrom(undefined, ['neck' as const, 'left arm' as const]),
     suspected: fc.constantFrom(undefined, ['free gas' as const, 'hip fracture' as const]),
+    suspectedSide: fc.constantFrom('left' as const, 'right' as const),
     worn: fc.constantFrom(undefined, ['collar' as const, 'lines' as const]),
     cast: fc.constantFrom('wet plaster' as const, 'fibreglass' as const),
     condition: fc.constantFrom('pleural effusion' as const, 'emphysema' as const),

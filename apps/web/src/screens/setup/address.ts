@@ -92,6 +92,8 @@ const FLAGS: Record<string, Partial<Situation>> = {
   still: { holdsStill: true },
   'hold-someone': { holder: 'someone' },
   'hold-pregnant': { holder: 'may be pregnant' },
+  'susside-left': { suspectedSide: 'left' },
+  'susside-right': { suspectedSide: 'right' },
   'preg-no': { pregnancy: 'no' },
   'preg-possible': { pregnancy: 'possible' },
 };

@@ -112,13 +112,21 @@ export function patientText(patient: PatientInput): string {
   return [age(patient.ageYears), size, mass, ...measured].join(' · ');
 }
 
+/** Of these it matters on which side of the chest they are suspected. */
+const IN_CHEST: ReadonlySet<Situation['suspected'][number]> = new Set<Situation['suspected'][number]>([
+  'fluid level',
+  'free gas',
+]);
+
 export function situationText(situation: Situation): string {
   const words: string[] = [];
   if (situation.spineNotCleared) words.push('spine not cleared');
   words.push(situation.canStand ? 'stands' : situation.canSit ? 'sits' : 'lies');
   if (situation.proppedDeg > 0) words.push(`propped at ${situation.proppedDeg}°`);
   else if (!situation.canLieFlat) words.push('cannot lie flat');
-  words.push(...situation.suspected.map((each) => `${each}?`));
+  const side = situation.suspectedSide ?? 'unknown';
+  const where = side === 'unknown' ? '' : ` on the ${side}`;
+  words.push(...situation.suspected.map((each) => `${each}${IN_CHEST.has(each) ? where : ''}?`));
   words.push(...situation.keepStill.map((part) => `${part} stays`));
   words.push(...situation.worn);
   for (const each of [situation.cast, situation.condition]) if (each !== 'none') words.push(each);

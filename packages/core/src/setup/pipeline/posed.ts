@@ -5,9 +5,11 @@ import { isOfHead } from '../placing/placeAdapted';
 import type { AimedRay, PlacedBody } from '../placing/place';
 import { choosePositioning, type ChosenPositioning } from '../placing/positioning';
 import { problem, type Problem } from '../problem';
+import { isHorizontal } from '../ray/tube';
 import { placeMeasured } from '../technique/thickness';
 import { neckStays } from '../verdict/kept';
 import { boardOf, isLimited, limitsFor } from '../verdict/immobilized';
+import { dependentSide, levelSign, mustAskSide } from '../verdict/suspectedSide';
 import { forbiddenProblem, forbiddenView, keptMoved } from '../verdict/verdict';
 import type { Asked } from './asked';
 
@@ -32,6 +34,19 @@ function oddThickness({ body, unit }: Asked, factor: number | null): Problem[] {
   if (factor >= THICKNESS_ODD[0] && factor <= THICKNESS_ODD[1]) return [];
   return [problem('thickness-odd', { measuredMm: partThicknessMm, computedMm: partThicknessMm / factor }, unit)];
 }
+
+/** Of one who lies on the side before a level ray: whether that side shows what is looked for. */
+function wrongSideDown({ asTaught, situation, unit }: Asked, { posed, placement }: PlacedBody): Problem[] {
+  const leftUp = posed.place[2]!;
+  if (!placement.lies || !isHorizontal(placement.beam) || Math.abs(leftUp) < ON_SIDE) return [];
+  if (mustAskSide(asTaught, situation)) return [problem('ask-side', {}, unit)];
+  const down = dependentSide(asTaught, situation);
+  const sign = levelSign(situation);
+  if (!down || !sign || down === (leftUp < 0 ? 'left' : 'right')) return [];
+  return [problem('wrong-side-down', { sign, down }, unit)];
+}
+/** How far the line from side to side stands up, of one who lies on a side. */
+const ON_SIDE = 0.7;
 
 type Placed = ReturnType<typeof placeMeasured>;
 /** While room, tube, field or exposure are tried, the patient lies as before: the last few are kept. */
@@ -84,6 +99,7 @@ export function poseAndPlace(asked: Asked): Posed {
         .filter(({ motion }) => isLimited(motion, situation.joints))
         .map((joint) => problem('joint-limit', joint)),
       ...oddThickness(asked, factor),
+      ...wrongSideDown(asked, placed),
     ],
   };
 }
