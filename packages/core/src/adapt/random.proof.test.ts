@@ -43,7 +43,9 @@ function randomSituation(): Partial<Situation> {
     ...sometimes(0.3, () => ({
       keepStill: [pick(['neck', 'hip', 'pelvis', 'left arm', 'right arm', 'left leg', 'right leg'] as const)],
     })),
-    ...sometimes(0.3, () => ({ worn: [pick(['collar', 'board', 'splint', 'traction'] as const)] })),
+    ...sometimes(0.3, () => ({
+      worn: [pick(['collar', 'halo', 'board', 'splint', 'external fixator', 'traction'] as const)],
+    })),
     ...sometimes(0.2, () => ({
       suspected: [pick(['fluid level', 'free gas', 'hip fracture', 'dislocation'] as const)],
     })),
@@ -63,7 +65,10 @@ type Case = { setup: Setup; situation: Situation; known: Partial<Situation>; age
 const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
   'can be done': ({ setup }) => (setup.feasible ? null : 'not feasible'),
   'a neck that stays is not turned over': ({ setup, known, situation }) =>
-    (known.worn?.includes('collar') || known.keepStill?.includes('neck') || situation.spineNotCleared) &&
+    (known.worn?.includes('collar') ||
+      known.worn?.includes('halo') ||
+      known.keepStill?.includes('neck') ||
+      situation.spineNotCleared) &&
     TURNED.test(setup.position.body)
       ? setup.position.body
       : null,

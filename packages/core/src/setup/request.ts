@@ -40,7 +40,7 @@ export type ImmobilizedRegion = (typeof IMMOBILIZED_REGIONS)[number];
 export const SUSPECTED = ['fluid level', 'free gas', 'hip fracture', 'dislocation', 'foreign body'] as const;
 export type Suspected = (typeof SUSPECTED)[number];
 export const SUSPECTED_SIDES = ['unknown', 'left', 'right'] as const;
-export const WORN = ['collar', 'board', 'splint', 'traction', 'lines'] as const;
+export const WORN = ['collar', 'halo', 'board', 'splint', 'external fixator', 'traction', 'lines'] as const;
 export type Worn = (typeof WORN)[number];
 
 export const situationSchema = z.strictObject({

@@ -17,6 +17,7 @@ export const REASON_WORDS = {
   'arm-stays': ({ side }: Side) => `the ${side} arm must not be moved`,
   'arm-not-raised': ({ side }: Side) => `the ${side} arm cannot be raised`,
   'splinted-limb': () => 'a splinted limb is not moved',
+  'limb-in-fixator': () => 'a limb in an external fixator is not flexed or rotated',
   'broken-limb': () => 'a limb with a suspected fracture is not flexed or rotated',
   'neither-stands-nor-sits': () => 'the patient can neither stand nor sit',
   'cannot-stand': () => 'the patient cannot stand',

@@ -119,8 +119,12 @@ export const CAUTION_WORDS = {
   /** A caution of the entry's own. */
   'caution-own': ({ own }: { own: string }) => own,
   'caution-collar': () => 'The collar stays on until the neck is cleared.',
+  'caution-halo': () =>
+    'The halo stays, and nobody lifts or turns the patient by it. Where a rod or pin covers the part, the radiologist is told.',
   'caution-board': () => 'The board stays until the spine is cleared; what lies under it is counted in.',
   'caution-splint': () => 'The splint stays on unless the physician takes it off.',
+  'caution-fixator': () =>
+    'The limb is supported, not the fixator; its rods are kept out of the CR where the part allows. A receptor that they hold off the skin magnifies.',
   'caution-traction': () => 'Traction is not released and not moved without the physician.',
   'caution-lines': () => 'Lines and tubes: see where each one runs before anything is moved.',
   'caution-holder': () => 'Whoever may be pregnant does not hold and leaves the room.',

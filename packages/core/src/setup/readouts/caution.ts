@@ -21,8 +21,10 @@ export const asksPregnancy = (
 type CautionCode = keyof typeof CAUTION_WORDS;
 const OF_WORN: Readonly<Record<Worn, CautionCode>> = {
   collar: 'caution-collar',
+  halo: 'caution-halo',
   board: 'caution-board',
   splint: 'caution-splint',
+  'external fixator': 'caution-fixator',
   traction: 'caution-traction',
   lines: 'caution-lines',
 };

@@ -87,11 +87,12 @@ const THIGH = /^thigh_/;
 const OF_LEG = /^(thigh|patella|shank)_([LR])$/;
 const OF_ANKLE = /^talus_([LR])$/;
 
-/** A limb that may be broken, or is splinted, stays as it lies; hand and toes are laid by the patient, with care. */
+/** A limb that may be broken, is splinted or in a fixator, stays as it lies; hand and toes are laid by the patient, with care. */
 export function hurtLimb(situation: Situation, part: string): ImmobilizedJoints[] {
   const splinted = situation.worn.includes('splint');
-  if (!isBroken(situation) && !splinted) return [];
-  const why: Reason = { code: splinted ? 'splinted-limb' : 'broken-limb' };
+  const pinned = situation.worn.includes('external fixator');
+  if (!isBroken(situation) && !splinted && !pinned) return [];
+  const why: Reason = { code: splinted ? 'splinted-limb' : pinned ? 'limb-in-fixator' : 'broken-limb' };
   const put = (range: Readonly<Record<string, readonly [number, number]>>, side: string) => [
     { limits: sided(range, side as 'L' | 'R'), why },
   ];

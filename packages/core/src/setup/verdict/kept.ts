@@ -2,7 +2,7 @@
 import type { Situation, Worn } from '../request';
 import type { Side } from '../setup';
 
-export const ARM_OR_LEG_WORN: readonly Worn[] = ['splint', 'traction'];
+export const ARM_OR_LEG_WORN: readonly Worn[] = ['splint', 'external fixator', 'traction'];
 
 export const isHipHurt = ({ suspected }: Pick<Situation, 'suspected'>): boolean => suspected.includes('hip fracture');
 
@@ -13,9 +13,9 @@ export const isBroken = (situation: Situation): boolean =>
 /** Nothing is moved for the picture that could be broken. */
 export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || isBroken(situation);
 
-/** A collar says as much as a neck that is to be kept. */
+/** A collar or a halo says as much as a neck that is to be kept. */
 export const neckKept = ({ keepStill, worn }: Situation): boolean =>
-  keepStill.includes('neck') || worn.includes('collar');
+  keepStill.includes('neck') || worn.includes('collar') || worn.includes('halo');
 export const neckStays = (situation: Situation): boolean => situation.spineNotCleared || neckKept(situation);
 
 /** Legs that must not be moved; which one is in traction is not told, so neither is. */
