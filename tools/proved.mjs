@@ -4,7 +4,7 @@
  * settings; so an unchanged core is not proved again, and a changed one never goes unproved.
  */
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { at, fingerprint, root } from './lib.mjs';
 
@@ -68,6 +68,28 @@ async function importedBy(files) {
   return new Map(files.map((file) => [file, [...reached(file, new Set())].sort()]));
 }
 
+/** What a browser test runs on: the app, the server, the tests themselves. */
+const OF_BROWSER = ['apps', 'packages', 'e2e', 'playwright.config.ts', 'package-lock.json', 'tools/build.mjs'];
+/** Under this name the browser tests as a whole are kept. */
+const BROWSER = 'browser';
+
+/** Whether the browser tests passed with all that they run on as it is now, and what to call when they do. */
+export function browserTests({ everything }) {
+  const key = fingerprint(OF_BROWSER) + process.version;
+  return {
+    spared: !everything && readKept()[BROWSER] === key,
+    keep(passed) {
+      const { [BROWSER]: _, ...others } = readKept();
+      store(passed ? { ...others, [BROWSER]: key } : others);
+    },
+  };
+}
+
+function store(kept) {
+  mkdirSync(path.dirname(KEPT), { recursive: true });
+  writeFileSync(KEPT, JSON.stringify(kept, null, 1));
+}
+
 const hashes = new Map();
 const hashOf = (file) => {
   if (!hashes.has(file))
@@ -107,14 +129,13 @@ export async function testsToRun(projects, { everything, quick }) {
     files,
     note: spared > 0 ? `${spared} of ${all.length} files passed before and have not changed since` : '',
     keep(results) {
-      const now = { ...(existsSync(KEPT) ? readKept() : {}) };
+      const now = readKept();
       for (const { name, status } of results) {
         const file = path.relative(root, name).split(path.sep).join('/');
         if (status === 'passed') now[file] = keys.get(file);
         else delete now[file];
       }
-      mkdirSync(path.dirname(KEPT), { recursive: true });
-      writeFileSync(KEPT, JSON.stringify(now, null, 1));
+      store(now);
     },
   };
 }
