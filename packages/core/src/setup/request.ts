@@ -39,7 +39,7 @@ export type ImmobilizedRegion = (typeof IMMOBILIZED_REGIONS)[number];
 /** What the picture is to show or rule out, where it decides how it must be taken. */
 export const SUSPECTED = ['fluid level', 'free gas', 'hip fracture', 'dislocation', 'foreign body'] as const;
 export type Suspected = (typeof SUSPECTED)[number];
-export const SUSPECTED_SIDES = ['unknown', 'left', 'right'] as const;
+const SUSPECTED_SIDES = ['unknown', 'left', 'right'] as const;
 export const WORN = ['collar', 'halo', 'board', 'splint', 'external fixator', 'traction', 'lines'] as const;
 export type Worn = (typeof WORN)[number];
 
