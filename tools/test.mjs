@@ -69,7 +69,8 @@ const unit =
 
 async function browser(name) {
   const tests = browserTests({ everything });
-  if (tests.spared) return { passed: 0, failed: 0, note: 'passed before, and nothing that they run on has changed since' };
+  if (tests.spared)
+    return { passed: 0, failed: 0, note: 'passed before, and nothing that they run on has changed since' };
   if (!(await ensureChromium())) return { passed: 0, failed: 1 };
   const file = fileFor(name, 'json');
   const code = await runNode(name, 'node_modules/@playwright/test/cli.js', ['test', '--reporter=list,json'], {

@@ -7,6 +7,7 @@ import { capitalize } from '../quantity/text';
 import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { withDefaults } from '../room/houseRules';
+import { isUpright } from '../room/stance';
 import { computeFeasible } from '../setup/computeSetup';
 import { wayText } from '../setup/placing/adaptedWay';
 import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeAdapted';
@@ -52,8 +53,9 @@ const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id 
 
 /** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
 function isSafe(setup: Setup, situation: Situation): boolean {
-  const rises = setup.scene.beam[2];
-  return rises < sinDeg(LEVEL_WITHIN_DEG) && !(situation.spineNotCleared && setup.position.body !== 'supine');
+  // Under one who lies there is no room for a tube; to one who is erect it may be angled upward.
+  const fromBelow = !isUpright(setup.position.body) && setup.scene.beam[2] >= sinDeg(LEVEL_WITHIN_DEG);
+  return !fromBelow && !(situation.spineNotCleared && setup.position.body !== 'supine');
 }
 
 /** Between the ray and the wanted one, either way through: in the part, or the worse of both halves of a joint. */

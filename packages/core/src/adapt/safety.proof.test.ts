@@ -1,6 +1,7 @@
 /** Every entry in the situations that bar most: whatever is suggested keeps to them. */
 import { projections } from '../projections/catalogue';
 import { ROOM_ONE } from '../room/demoRooms';
+import { computeSetup } from '../setup/computeSetup';
 import type { Situation } from '../setup/request';
 import { findOtherWays } from './findOtherWays';
 import { situationPresets } from './presets';
@@ -74,4 +75,25 @@ test('an arm that is fixed is neither raised nor spread', () => {
     expect([id, (pose.shoulderFlexion_L ?? 0) <= 60.001]).toEqual([id, true]);
     expect([id, (pose.shoulderAbduction_L ?? 0) <= 60.001]).toEqual([id, true]);
   }
+});
+
+test('what can be done as the entry has it is offered so: a tube that is angled upward to one who is erect too', () => {
+  let upward = 0;
+  for (const { id, sided } of projections) {
+    const request = {
+      projectionId: id,
+      side: sided === 'each' ? ('left' as const) : undefined,
+      situation: { canProne: false } as Partial<Situation>,
+    };
+    const own = computeSetup(request);
+    if (!own.feasible) continue;
+    // A found one of the same kind may be better and stand for it.
+    const offered = findOtherWays(request).filter((each) => each.request.projectionId === id);
+    expect([id, offered.map(({ setup }) => setup.position.body)]).toEqual([
+      id,
+      expect.arrayContaining([own.position.body]),
+    ]);
+    if (own.scene.beam[2] > 0.18) upward += 1;
+  }
+  expect(upward).toBeGreaterThan(5);
 });

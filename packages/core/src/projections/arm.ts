@@ -715,15 +715,31 @@ export const forearmElbowHumerus: ProjectionSource[] = [
         'upright',
         ['wall'],
         ['upperarm_L', 'scapula_L', 'thorax'],
-        '{erect}, affected arm against the receptor and left hanging, the other hand on the head',
-        { seatable: true, joints: { shoulderFlexion_R: 165, elbowFlexion_R: 70 } },
+        '{erect}, affected arm against the receptor and left hanging, the other hand on the head, that shoulder elevated and slightly rotated so that the spine is clear of the bone',
+        {
+          seatable: true,
+          joints: { shoulderFlexion_R: 165, elbowFlexion_R: 70 },
+          ifOtherArmStays: {
+            say: '{erect}, affected arm against the receptor and left hanging, the other arm forward as far as it comes; the tube projects that shoulder above the bone',
+            joints: { shoulderFlexion_R: 30 },
+            tubeDeg: 12,
+          },
+        },
       ),
       positioning(
         'supine',
         ['stand'],
         ['upperarm_L'],
         'Supine, receptor upright against the affected arm, the other arm over the head, horizontal beam',
-        { beam: 'horizontal', joints: { shoulderFlexion_R: 165, elbowFlexion_R: 60 } },
+        {
+          beam: 'horizontal',
+          joints: { shoulderFlexion_R: 165, elbowFlexion_R: 60 },
+          ifOtherArmStays: {
+            say: 'Supine, receptor upright against the affected arm, the other arm raised forward as far as it comes; the tube projects that shoulder above the bone',
+            joints: { shoulderFlexion_R: 30 },
+            tubeDeg: 12,
+          },
+        },
       ),
     ],
     ray: { ...ray('lateral', 0, 'head', [0, 15]), throughTrunk: true },
@@ -740,9 +756,6 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     receptor: usual('10×12', 'lengthwise'),
     exposure: technique(80, 32, 380, [250, 300], { grid: 10, composition: 0.62, range: 10, long: true }),
     breathing: { phase: 'quiet' },
-    steps: careful(
-      'Weight on both feet, unaffected shoulder elevated and slightly rotated so that the spine is clear of the bone',
-    ),
     checks: [
       'Proximal humerus between spine and sternum',
       'Cortical outline of the humerus sharp; ribs blurred where the patient breathed quietly',

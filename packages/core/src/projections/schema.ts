@@ -80,6 +80,8 @@ const positioningSchema = z.strictObject({
   head: z.string().optional(),
   /** What takes its place, all poses included, when a fracture is suspected or the spine is not cleared. */
   ifInjured: z.strictObject({ say: z.string(), pose: z.array(poseName) }).optional(),
+  /** What takes its place where the other arm is not raised; the tube makes up for it: toward the head above 0. */
+  ifOtherArmStays: z.strictObject({ say: z.string(), joints, tubeDeg: z.number().min(-45).max(45) }).optional(),
 });
 
 const GROUPS = [

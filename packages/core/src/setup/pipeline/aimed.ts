@@ -46,7 +46,7 @@ function thicknessOf(
 
 export function aimAndHold(posed: Posed): Aimed {
   const { body, adapted, holders, overrides, placed, problems, projection, room, segments, straightRay, view } = posed;
-  const angle = tubeAngle(projection, adapted, overrides, placed);
+  const angle = tubeAngle(projection, adapted, overrides, placed, posed.positioning.tubeDeg);
   const aimed = angle.leans
     ? aimRay(projection, placed, view, angle.signedDeg, segments, angle.acrossDeg)
     : straightRay;

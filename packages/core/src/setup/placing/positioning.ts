@@ -4,6 +4,7 @@ import type { BodyPosition } from '../../projections/vocabulary';
 import { holderOf, type Holder, type Room } from '../../room/room';
 import type { Reason } from '../../words/reasonWords';
 import type { AdaptedWay } from './adaptedWay';
+import { raisesArm } from '../verdict/immobilized';
 import { isBroken, isHipHurt, isInjured, legsKept, neckKept, neckStays } from '../verdict/kept';
 import { SITS_FROM_YEARS, type Overrides, type Situation } from '../request';
 import { problem, type Problem } from '../problem';
@@ -136,8 +137,23 @@ export const sparing = (positioning: Positioning, situation: Situation): ChosenP
     ? { ...positioning, head: undefined, ...positioning.ifInjured, poseAlone: true }
     : { ...positioning, poseAlone: false };
 
-/** `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. */
-export type ChosenPositioning = Positioning & { poseAlone: boolean; adapted?: AdaptedWay };
+/**
+ * `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. `tubeDeg`: the tube makes up
+ * for what the patient cannot do.
+ */
+export type ChosenPositioning = Positioning & { poseAlone: boolean; tubeDeg?: number; adapted?: AdaptedWay };
+
+/** An arm that comes no higher than this is not raised out of anything. */
+const RAISED_DEG = 90;
+
+/** The position of who does not raise the other arm, where the entry has one. @param other side of that arm */
+function withOtherArm(positioning: ChosenPositioning, situation: Situation, other: Side): ChosenPositioning {
+  const { ifOtherArmStays: stays } = positioning;
+  if (!stays) return positioning;
+  const limit = situation.joints[`shoulderFlexion_${other === 'left' ? 'L' : 'R'}`] ?? situation.joints.shoulderFlexion;
+  if (raisesArm(situation, other) && (limit?.[1] ?? Infinity) >= RAISED_DEG) return positioning;
+  return { ...positioning, ...stays };
+}
 
 export type PositioningChoice = { positioning: ChosenPositioning; holders: Holder[]; problems: Problem[] };
 
@@ -154,7 +170,11 @@ export function choosePositioning(
   { adapted, part, mirrored, ageYears }: { adapted?: AdaptedWay; part: string; mirrored: boolean; ageYears: number },
 ): PositioningChoice {
   if (adapted) return chooseAdapted(entry, adapted, situation, room, { part, ageYears });
-  const projection = { ...entry, positions: entry.positions.map((positioning) => sparing(positioning, situation)) };
+  const other: Side = mirrored ? 'left' : 'right';
+  const projection = {
+    ...entry,
+    positions: entry.positions.map((each) => withOtherArm(sparing(each, situation), situation, other)),
+  };
   const holdersOf = (positioning: ChosenPositioning) =>
     positioning.holders
       .filter((kind) => !overrides.holder || overrides.holder === kind)

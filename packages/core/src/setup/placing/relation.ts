@@ -69,6 +69,8 @@ export const angleWays = (projection: Projection): readonly [string, string] =>
 /** Names of the two ways of an angle along the receptor. */
 export function angleNames(projection: Projection, endOn: boolean): readonly [string, string] {
   if (projection.ray.says) return projection.ray.says;
+  // Through the chest the CR is angled along the trunk, whatever limb it is meant for.
+  if (projection.ray.throughTrunk) return ['head', 'feet'];
   if (projection.region === 'hand and wrist') return ['elbow', 'fingertips'];
   if (projection.region === 'forearm, elbow, humerus') return ['shoulder', 'hand'];
   if (endOn) return projection.region === 'foot and ankle' ? ['toes', 'heel'] : ['front', 'back'];

@@ -24,13 +24,14 @@ export function tubeAngle(
   adapted: AdaptedWay | null,
   { angleDeg }: Overrides,
   placed: PlacedBody,
+  tubeDeg?: number,
 ): TubeAngle {
   const pelvisMm = ray.angleBy && !adapted ? pelvisThicknessMm(placed) : 0;
   const own = adapted
     ? adapted.alongDeg
     : ray.angleBy
       ? kneeAngleByPelvis(pelvisMm)
-      : ray.angleDeg * (ray.toward === 'feet' ? -1 : 1);
+      : (tubeDeg ?? ray.angleDeg * (ray.toward === 'feet' ? -1 : 1));
   const signedDeg = angleDeg ?? own;
   const acrossDeg = adapted?.acrossDeg ?? 0;
   return {
