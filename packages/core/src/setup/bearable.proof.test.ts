@@ -5,6 +5,7 @@ import type { Projection } from '../projections/schema';
 import { demoRooms, ROOM_ONE } from '../room/demoRooms';
 import { aecCoverOf } from './technique/aecCover';
 import { computeSetup } from './computeSetup';
+import { drawStage } from './stage/stage';
 import { HIGH_KERMA_MGY } from './technique/doseAdvice';
 import { EDGE_SHARE } from './technique/gridCheck';
 import type { SetupRequest } from './request';
@@ -120,6 +121,33 @@ describe('large patients', () => {
     const typed = computeSetup({ projectionId: 'lumbar-lateral', patient: large[0], overrides: { mAs: 200 } });
     expect(typed).toMatchObject({ feasible: true, exposure: { mAs: 200, masKnown: true, inModel: false } });
     expect(codes(typed)).toContain('technique-unchecked');
+  });
+});
+
+describe('the thinnest that the model takes', () => {
+  const THIN = [
+    { ageYears: 3, statureMm: 1050, massKg: 11 },
+    { ageYears: 8, statureMm: 1400, massKg: 20 },
+    { ageYears: 14, sex: 'female', statureMm: 1735, massKg: 34 },
+    { ageYears: 14, sex: 'male', statureMm: 1900, massKg: 40 },
+    { ageYears: 30, sex: 'female', statureMm: 1900, massKg: 45 },
+    { ageYears: 30, sex: 'male', statureMm: 2000, massKg: 52 },
+    { ageYears: 80, sex: 'female', statureMm: 1400, massKg: 32 },
+  ] as const;
+  test('every entry is set up in every room, and can be drawn', () => {
+    let drawn = 0;
+    for (const entry of projections)
+      for (const patient of THIN)
+        for (const room of demoRooms) {
+          const setup = setupOf(entry, patient, room);
+          expect(Number.isFinite(setup.exposure.thicknessMm) && setup.exposure.thicknessMm > 0).toBe(true);
+          if (room !== ROOM_ONE) continue;
+          const { mustShow } = drawStage(setup, 'ray', 1);
+          expect(mustShow.length).toBe(setup.scene.mustShow.length);
+          expect(mustShow.every(({ at }) => at.every(Number.isFinite))).toBe(true);
+          drawn += 1;
+        }
+    expect(drawn).toBe(projections.length * THIN.length);
   });
 });
 

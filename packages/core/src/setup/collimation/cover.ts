@@ -1,6 +1,6 @@
 /** Cover: what must be shown, projected onto the receptor, and the field that takes it. */
 import { extremes, posedMark, posedStructure } from '../../body/posed';
-import { projectPoint, type PlaneFrame } from '../../geometry/projection';
+import { throughPoint, type PlaneFrame } from '../../geometry/projection';
 import { negate, type InRoom, type Vec3 } from '../../geometry/vector';
 import type { CoverItem, Projection } from '../../projections/schema';
 import { locate, type PlacedBody } from '../placing/place';
@@ -38,7 +38,10 @@ export type Shadow = {
   magnification: number;
 };
 
-/** Projects the points from the focal spot; margins are added in the object and grow with it. Turned by `rotationDeg`. */
+/**
+ * Projects the points from the focal spot; margins are added in the object and grow with it. Turned by `rotationDeg`. A
+ * point that is told from another, along a very thin limb, may lie a little behind the receptor.
+ */
 export function shadowsOf(
   cover: readonly CoverPoints[],
   focal: Vec3<InRoom>,
@@ -48,7 +51,7 @@ export function shadowsOf(
   const t = (rotationDeg * Math.PI) / 180;
   return cover.flatMap(({ name, axis, marginMm, points }) =>
     points.map((p) => {
-      const { u, v, magnification } = projectPoint(focal, plane, p);
+      const { u, v, magnification } = throughPoint(focal, plane, p);
       return {
         name,
         axis,
@@ -95,7 +98,7 @@ export function boneRotation(
 ): number {
   if (!projection.alongBone) return 0;
   const [from, to] = projection.alongBone.map((id) =>
-    projectPoint(focal, plane, posedMark(placed.posed, view.name(id)).p),
+    throughPoint(focal, plane, posedMark(placed.posed, view.name(id)).p),
   );
   return (-Math.atan2(to.u - from.u, to.v - from.v) * 180) / Math.PI;
 }
