@@ -30,6 +30,11 @@ test('what the patient can do, gravest first', () => {
     ),
   ).toBe('spine not cleared, lies, cannot turn, bedside');
   expect(situationText(situationFor(40))).toBe('stands');
+  expect(situationText(situationFor(40, { canRaiseArm: 'left' }))).toBe('stands, raises the left arm only');
+  expect(situationText(situationFor(40, { canRaiseArm: 'none' }))).toBe('stands, raises no arm');
+  expect(situationText(situationFor(40, { suspected: ['fluid level', 'dislocation'], suspectedSide: 'right' }))).toBe(
+    'stands, fluid level on the right?, dislocation?',
+  );
 });
 
 test('a deviation index always shows its sign', () =>

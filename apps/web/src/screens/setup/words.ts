@@ -132,6 +132,8 @@ export function situationText(situation: Situation): string {
   for (const each of [situation.cast, situation.condition]) if (each !== 'none') words.push(each);
   if (situation.canTurn === 'none') words.push('cannot turn');
   else if (situation.canTurn !== 'both') words.push(`turns ${situation.canTurn} only`);
+  if (situation.canRaiseArm === 'none') words.push('raises no arm');
+  else if (situation.canRaiseArm !== 'both') words.push(`raises the ${situation.canRaiseArm} arm only`);
   if (situation.fractureSuspected) words.push('fracture suspected');
   if (Object.keys(situation.joints).length > 0) words.push('joints limited');
   if (situation.place !== 'room') words.push(situation.place);
