@@ -31,6 +31,7 @@ export {
   type Patient,
   type PatientInput,
 } from './body/patient';
+export { AMPUTATIONS, type Amputation } from './body/amputation';
 export { mediansFor, type Medians, type Sex } from './body/anthropometry';
 export {
   BASES,
@@ -194,6 +195,7 @@ export { unusualOf, unusualSchema } from './exam/unusual';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';
 export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
+export { waysAnswer, type NoWay, type WaysAnswer } from './adapt/waysAnswer';
 export type { OtherWay } from './adapt/otherWay';
 export { type Cost, type CostId } from './adapt/costs';
 export {

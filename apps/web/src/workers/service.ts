@@ -10,7 +10,6 @@ import {
   judge as verdictOn,
   drawMannequin,
   drawStage,
-  findOtherWays,
   mannequinKey,
   planSeries,
   projectionOf,
@@ -24,12 +23,13 @@ import {
   touchMap,
   wayText,
   whatIf,
-  whyForbidden,
+  waysAnswer,
   withDefaults,
   type Change,
   type CheckStep,
   type DrawingBox,
   type Forbidden,
+  type NoWay,
   type Instead,
   type LengthUnit,
   type SeriesEffort,
@@ -239,7 +239,7 @@ export type WayView = Omit<OtherWay, 'second' | 'request' | 'secondRequest'> & {
   planned: Planned[];
   stage: StageView;
 };
-export type WaysView = { ways: WayView[]; forbidden: Forbidden | null } | { error: string };
+export type WaysView = { ways: WayView[]; forbidden: Forbidden | null; noWay: NoWay | null } | { error: string };
 
 const plannedAs = ({ projectionId, side, way, overrides }: OtherWay['request']): Planned => {
   const text = way ? wayText(way) : overrides?.position;
@@ -249,9 +249,10 @@ const plannedAs = ({ projectionId, side, way, overrides }: OtherWay['request']):
 /** The other ways, each with its drawing. */
 function ways(request: SetupRequest, prices?: Partial<WayPrices>): WaysView {
   try {
+    const answer = waysAnswer(request, prices);
     return {
-      forbidden: whyForbidden(request),
-      ways: findOtherWays(request, prices).map(({ second, request: asked, secondRequest, ...way }) => ({
+      ...answer,
+      ways: answer.ways.map(({ second, request: asked, secondRequest, ...way }) => ({
         ...way,
         planned: [asked, ...(secondRequest ? [secondRequest] : [])].map(plannedAs),
         stage: thumbOf(way.setup),

@@ -3,11 +3,12 @@ import { applyToDirection, inverse } from '../geometry/frame';
 import { dot } from '../geometry/vector';
 import { toDegrees } from '../quantity/angle';
 import { projectionOf } from '../projections/catalogue';
-import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
+import { MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { SetupRequest, Situation } from '../setup/request';
 import { findOtherWays, whyForbidden } from './findOtherWays';
 import type { OtherWay } from './otherWay';
+import { waysAnswer } from './waysAnswer';
 
 const readerText = ({ tell }: Pick<OtherWay, 'tell'>): string => tell.map(({ text }) => text).join();
 
@@ -347,5 +348,30 @@ describe('what must not be done is never suggested', () => {
     expect(holds(restless('someone'))).toBe(true);
     expect(holds(restless('may be pregnant'))).toBe(false);
     expect(holds(restless('none'))).toBe(false);
+  });
+});
+
+describe('where nothing is found', () => {
+  test('what blocks the view is said, and who decides whether the patient may be moved', () => {
+    const chair = { place: 'chair', canStand: false, canTurn: 'none', canProne: false } as const;
+    const { ways, forbidden, noWay } = waysAnswer({ projectionId: 'pelvis-inlet', situation: chair });
+    expect([ways, forbidden]).toEqual([[], null]);
+    expect(noWay?.problems.map(({ code, values }) => [code, values.reason])).toEqual([
+      ['position-barred', 'stays-in-chair'],
+    ]);
+    expect(noWay?.ask).toMatch(/physician in charge .* or the radiologist/);
+  });
+
+  test('another room is asked for where this one has nothing to lay the receptor in', () => {
+    const room = { ...ROOM_TWO, holders: ROOM_TWO.holders.filter(({ kind }) => kind === 'wall') };
+    const { ways, noWay } = waysAnswer({ projectionId: 'hip-lateral-frog', side: 'left', room });
+    expect(ways).toEqual([]);
+    expect(noWay).toMatchObject({ asked: 'lead-or-radiologist', problems: [{ code: 'no-holder' }] });
+  });
+
+  test('neither is said of a view that has ways, nor a second reason of one that is forbidden', () => {
+    expect(waysAnswer({ projectionId: 'chest-pa' })).toMatchObject({ forbidden: null, noWay: null });
+    const hurt = waysAnswer({ projectionId: 'cervical-flexion', situation: { spineNotCleared: true } });
+    expect([hurt.forbidden?.reason, hurt.noWay]).toEqual(['neck-not-bent', null]);
   });
 });

@@ -97,7 +97,8 @@ function ownWays(
 ): OtherWay[] {
   const { base, body, situation } = search;
   const entry = entryOf(search, request.projectionId);
-  if (forbiddenView(entry, situation)) return [];
+  const amputated = body.patient.amputated;
+  if (forbiddenView(entry, situation, { amputated, view: sideView(sideOf(entry, request)) })) return [];
   const projection = applyRules(entry, withDefaults(base.rules), isChild(body.patient)).projection;
   const side = sideOf(projection, request);
   const target = targetRelationOf(projection, body, sideView(side));
@@ -119,8 +120,13 @@ const isHeadLimited = ({ problems }: Setup): boolean =>
 
 /** Why the view itself must not be done, and who is asked; null where some way may be looked for. */
 export function whyForbidden(request: SetupRequest): Forbidden | null {
-  const situation = situationFor(request.patient?.ageYears, request.situation);
-  return forbiddenView(request.own ?? projectionOf(request.projectionId), situation);
+  const { own, projectionId, patient, situation } = request;
+  const entry = own ?? projectionOf(projectionId);
+  const view = sideView(sideOf(entry, request));
+  return forbiddenView(entry, situationFor(patient?.ageYears, situation), {
+    amputated: patient?.amputated ?? [],
+    view,
+  });
 }
 
 /**
@@ -143,7 +149,7 @@ export function findOtherWays(request: SetupRequest, prices: Partial<WayPrices> 
     own,
     prices: { ...defaultWayPrices, ...prices },
   };
-  const barred = forbiddenView(asked, situation) !== null;
+  const barred = whyForbidden({ ...request, ...view }) !== null;
   const found: OtherWay[] = [];
   if (!barred) {
     found.push(...ownWays(search, view, null));
@@ -153,8 +159,7 @@ export function findOtherWays(request: SetupRequest, prices: Partial<WayPrices> 
     if (!hasProjection(projection)) continue;
     const other = { projectionId: projection, side };
     found.push(...ownWays(search, other, loses));
-    if (forbiddenView(projectionOf(projection), situation) === null)
-      found.push(...searched(search, other, loses, found));
+    if (whyForbidden({ ...base, ...other }) === null) found.push(...searched(search, other, loses, found));
   }
   const all = found.sort((a, b) => a.points - b.points);
   const kinds = new Set<string>();

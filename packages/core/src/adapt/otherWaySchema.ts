@@ -3,7 +3,7 @@ import { checkRequest, overridesSchema, setupRequestSchema } from '../setup/requ
 import { wayPricesSchema } from './wayPrices';
 import { z } from 'zod';
 import { adaptedWaySchema } from '../setup/placing/adaptedWay';
-import { setupSchema, valuesSchema } from '../setup/setupSchema';
+import { problemSchema, setupSchema, valuesSchema } from '../setup/setupSchema';
 import { COST_CODES, COST_IDS } from './costs';
 import type { OtherWay } from './otherWay';
 
@@ -46,6 +46,16 @@ export const waysRequestSchema = z
 
 /** What the question for other ways is answered with: why the view itself must not be done, and the ways, best first. */
 export const otherWaysSchema = z.strictObject({
-  forbidden: z.strictObject({ why: z.string(), ask: z.string() }).nullable(),
+  forbidden: z
+    .strictObject({
+      reason: z.string(),
+      asked: z.string(),
+      part: z.string().optional(),
+      why: z.string(),
+      ask: z.string(),
+    })
+    .nullable(),
+  /** Where nothing was found and nothing forbids the view itself: what blocks it, and who decides. */
+  noWay: z.strictObject({ problems: z.array(problemSchema), asked: z.string(), ask: z.string() }).nullable(),
   ways: z.array(otherWaySchema),
 });

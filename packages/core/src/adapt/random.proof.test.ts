@@ -10,7 +10,7 @@ import { demoRooms } from '../room/demoRooms';
 import type { Situation } from '../setup/request';
 import { situationFor } from '../setup/request';
 import type { Setup } from '../setup/setup';
-import { findOtherWays } from './findOtherWays';
+import { waysAnswer } from './waysAnswer';
 
 const SITUATIONS = Number(process.env.TAKTIK_SITUATIONS ?? 2000);
 const SEED = Number(process.env.TAKTIK_SEED ?? 20);
@@ -208,9 +208,15 @@ test('no way breaks a rule, and none is without an end', () => {
     const entry = pick(projections);
     const side = entry.sided === 'each' || entry.nearSide ? pick(['left', 'right'] as const) : undefined;
     const [ageYears, known, room] = [pick(AGES), randomSituation(), pick(demoRooms)];
-    const found = findOtherWays({ projectionId: entry.id, side, patient: { ageYears }, situation: known, room });
+    const answer = waysAnswer({ projectionId: entry.id, side, patient: { ageYears }, situation: known, room });
+    const found = answer.ways;
     const situation = situationFor(ageYears, known);
     asked += 1;
+    if (found.length === 0 && !answer.forbidden && (answer.noWay?.problems.length ?? 0) === 0)
+      broken.set('no reason', [
+        ...(broken.get('no reason') ?? []),
+        `${entry.id} ${side ?? ''} ${ageYears} y ${JSON.stringify(known)} ${room.id}`,
+      ]);
     found.forEach((way, rank) => {
       for (const setup of [way.setup, ...(way.second ? [way.second] : [])]) {
         ways += 1;

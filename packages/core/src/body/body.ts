@@ -4,6 +4,7 @@
 import { add, lerp, multiply, subtract, type Vec3 } from '../geometry/vector';
 import { lately } from '../quantity/lately';
 import type { Assumption } from '../quantity/provenance';
+import { goneSegments } from './amputation';
 import { jointOf, mannequin, type Landmark } from './mannequin';
 import type { Primitive } from './primitive';
 import { measureForm, type Form, type Measures } from './measure';
@@ -19,6 +20,8 @@ export type Body = {
   assumed: Assumption[];
   state: BodyState;
   segments: Readonly<Record<string, BodySegment>>;
+  /** Segments that the patient no longer has: neither drawn nor in a ray’s way. */
+  gone: ReadonlySet<string>;
 };
 
 const landmarkById = new Map(mannequin.landmarks.map((landmark) => [landmark.id, landmark]));
@@ -59,7 +62,7 @@ function build(input: PatientInput): Body {
         : add(above.joint, multiply(factorAt(above, 'frame', joint[2]), subtract(joint, jointOf(above.id))));
     segments[id] = { id, parent, joint: place, stretch: stretches[id] };
   }
-  return { patient, assumed, state: STANDING, segments };
+  return { patient, assumed, state: STANDING, segments, gone: goneSegments(patient.amputated) };
 }
 
 /** Flesh of the belly on the back: flatter and broader than standing. Source: teaching, 10 to 15 % and 5 % [C]. */
@@ -113,6 +116,10 @@ function stretchedLandmark(body: Body, id: string): Landmark {
   return { ...reference, p: pointOn(segment, kind, moved) };
 }
 
+/** The pieces of the mannequin that this patient has. */
+export const presentPieces = ({ gone }: Body): readonly Primitive[] =>
+  gone.size === 0 ? mannequin.primitives : mannequin.primitives.filter(({ segment }) => !gone.has(segment));
+
 /** One piece of this body, before posing. */
 export const primitiveOf = (body: Body, reference: Primitive): Primitive => ({
   ...reference,
@@ -162,7 +169,7 @@ export type SkinPiece = { readonly segment: string; readonly shape: Shape; reado
 /** Skin already stretched for a body. */
 const stretchedSkin = new WeakMap<Body, SkinPiece[]>();
 
-/** @param segments only these; all when left out */
+/** Skin of the whole body, of a part that is gone too. @param segments only these; all when left out */
 export function skinOf(body: Body, segments?: readonly string[]): SkinPiece[] {
   let skin = stretchedSkin.get(body);
   if (!skin)
@@ -177,7 +184,9 @@ export function skinOf(body: Body, segments?: readonly string[]): SkinPiece[] {
 }
 /** @param keep picks by the reference piece, before anything is computed */
 export const bonesOf = (body: Body, keep: (reference: Primitive) => boolean): Primitive[] =>
-  boneReference.filter(keep).map((reference) => primitiveOf(body, reference));
+  boneReference
+    .filter((bone) => !body.gone.has(bone.segment) && keep(bone))
+    .map((reference) => primitiveOf(body, reference));
 
 /** This body in anatomical position under the tape. */
 const formOf = (body: Body): Form => ({

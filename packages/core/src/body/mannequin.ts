@@ -9,7 +9,7 @@ import segmentData from './data/segments.json';
 import type { Form } from './measure';
 import { hollowOrgans } from './organs';
 import type { Primitive, TissueClass } from './primitive';
-import type { Shape } from './shape';
+import { shapeCentre, type Shape } from './shape';
 
 export type Segment = { id: string; parent: string | null; joint: Vec3 };
 
@@ -81,7 +81,8 @@ function readShape(kind: string, params: Record<string, unknown>): Shape {
 }
 
 const flip = (p: Vec3): Vec3 => [-p[0], p[1], p[2]];
-const otherSide = (name: string): string => name.replace(/_L$/, '_R');
+/** The same on the other side of the body. @example otherSide('foot_L') // 'foot_R' */
+export const otherSide = (id: string): string => id.replace(/_([LR])$/, (_, s: string) => (s === 'L' ? '_R' : '_L'));
 
 function mirrorShape(shape: Shape): Shape {
   switch (shape.kind) {
@@ -211,3 +212,12 @@ export const referenceForm: Form = {
       .filter(({ skin, segment }) => skin && (!segments || segments.includes(segment)))
       .map(({ shape }) => shape),
 };
+
+/** Where a landmark, or the middle of a structure, is on the reference. @throws RangeError for an unknown name */
+export function markOnMannequin(id: string): { segment: string; height: number } {
+  const landmark = mannequin.landmarks.find((each) => each.id === id);
+  if (landmark) return { segment: landmark.segment, height: landmark.p[2] };
+  const piece = mannequin.primitives.find((each) => each.id === id);
+  if (!piece) throw new RangeError(`the body has no landmark or structure "${id}"`);
+  return { segment: piece.segment, height: shapeCentre(piece.shape)[2] };
+}

@@ -2,6 +2,7 @@
  * What is known of the patient, and what was filled in for what is not.
  */
 import { z } from 'zod';
+import { AMPUTATIONS, type Amputation } from './amputation';
 import { toCentimetres } from '../quantity/length';
 import type { Assumption } from '../quantity/provenance';
 import { ADULT_AGE_YEARS, mediansFor, type Medians, type Sex } from './anthropometry';
@@ -70,6 +71,8 @@ export const patientInputSchema = z.strictObject({
   partThicknessMm: ranged('partThicknessMm', 'Measured thickness', 'cm', 10).optional(),
   /** Dimensions taken on this patient; each wins over what age, height and weight say. */
   measured: measuredSchema.optional(),
+  /** Parts that the patient no longer has. */
+  amputated: z.array(z.enum(AMPUTATIONS)).max(AMPUTATIONS.length).optional(),
 });
 export type PatientInput = z.infer<typeof patientInputSchema>;
 
@@ -82,6 +85,7 @@ export type Patient = {
   habitus: Habitus;
   partThicknessMm?: number;
   measured: Partial<Record<MeasuredPart, number>>;
+  amputated: readonly Amputation[];
   medians: Medians;
   lengthFactor: number;
   girthFactor: number;
@@ -171,6 +175,7 @@ export function resolvePatient(input: PatientInput): { patient: Patient; assumed
       habitus,
       partThicknessMm: input.partThicknessMm,
       measured: input.measured ?? {},
+      amputated: input.amputated ?? [],
       medians,
       lengthFactor,
       girthFactor,

@@ -121,15 +121,19 @@ export const posedStructure = <A>(posed: PosedBody<A>, id: string): Primitive =>
   movedBy(posed, structureOf(posed.body, id));
 export const posedBones = <A>(posed: PosedBody<A>, keep: (reference: Primitive) => boolean): Primitive[] =>
   bonesOf(posed.body, keep).map((bone) => movedBy(posed, bone));
+/** Skin of what the patient has, without the slide. */
+export const presentSkin = <A>({ body, skin }: PosedBody<A>): readonly SkinPiece[] =>
+  body.gone.size === 0 ? skin : skin.filter(({ segment }) => !body.gone.has(segment));
+
 /** The skin where it stands, for drawing. */
 export function posedSkin<A>(posed: PosedBody<A>): SkinPiece[] {
   const frame: Frame = shifted([1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1], posed.slide);
-  return posed.skin.map((piece) => new MovedSkin(piece, frame));
+  return presentSkin(posed).map((piece) => new MovedSkin(piece, frame));
 }
 
 /**
  * How far the skin reaches in a direction: the contact with what lies there.
- * @param segments only these; all when left out
+ * @param segments only these, whether the patient has them or not; all that there are when left out
  * @returns coordinate along `d` in mm and the point of contact
  */
 export function furthestSkin<A>(
@@ -142,7 +146,7 @@ export function furthestSkin<A>(
   for (const primitive of posed.skin) {
     const { middle, radiusMm } = primitive.bound;
     if (dot(middle, d) + radiusMm <= reachMm) continue;
-    if (segments && !segments.includes(primitive.segment)) continue;
+    if (segments ? !segments.includes(primitive.segment) : posed.body.gone.has(primitive.segment)) continue;
     const reach = supportReach(primitive.shape, d);
     if (reach > reachMm) {
       reachMm = reach;
@@ -163,7 +167,8 @@ export function skinSpans<A>(
   const from = subtract(through, posed.slide);
   const spans: Interval[] = [];
   for (const piece of posed.skin) {
-    if (isMissed(piece.bound, from, d) || (segments && !segments.includes(piece.segment))) continue;
+    if (isMissed(piece.bound, from, d)) continue;
+    if (segments ? !segments.includes(piece.segment) : posed.body.gone.has(piece.segment)) continue;
     const span = rayInterval(piece.shape, from, d);
     if (span) spans.push(span);
   }

@@ -2,7 +2,7 @@
  * What a ray meets in a posed body: tissue by tissue, and how far structures lie from a receptor.
  */
 import { addScaled, dot, subtract, type Vec3 } from '../geometry/vector';
-import { primitiveOf } from './body';
+import { presentPieces, primitiveOf } from './body';
 import { merged, rayIntervals, shrunk } from './intervals';
 import { mannequin } from './mannequin';
 import type { Primitive } from './primitive';
@@ -31,7 +31,7 @@ export function solidOf(posed: PosedBody, reference: Primitive): Solid[] {
 
 /** All of a body as solids, cavities after their walls. About 1000 pieces: make it once for many rays. */
 export const solidsOf = (posed: PosedBody): Solid[] =>
-  mannequin.primitives.flatMap((reference) => solidOf(posed, reference));
+  presentPieces(posed.body).flatMap((reference) => solidOf(posed, reference));
 
 /** The part of an interval that lies under a plane; null where none does. */
 function underPlane(

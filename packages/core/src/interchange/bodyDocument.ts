@@ -4,7 +4,7 @@
  */
 import { posedIn } from '../body/posedIn';
 import { z } from 'zod';
-import { buildBody, primitiveOf } from '../body/body';
+import { buildBody, presentPieces, primitiveOf } from '../body/body';
 import { addPoses, isMotion, MOVEMENT_NAMES, specOf, type Pose } from '../body/joints';
 import { mannequin } from '../body/mannequin';
 import type { Primitive } from '../body/primitive';
@@ -233,7 +233,7 @@ function documentOf(
         depthMm: round(depthMm),
       };
     }),
-    primitives: mannequin.primitives.map((reference: Primitive) => {
+    primitives: presentPieces(posed.body).map((reference: Primitive) => {
       const own = primitiveOf(posed.body, reference);
       return {
         id: reference.id,

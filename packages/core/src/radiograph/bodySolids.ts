@@ -4,9 +4,8 @@
  */
 import { lately } from '../quantity/lately';
 import { adaptBody } from '../body/adapt';
-import { buildBody } from '../body/body';
+import { buildBody, presentPieces } from '../body/body';
 import { shrunk } from '../body/intervals';
-import { mannequin } from '../body/mannequin';
 import type { Primitive } from '../body/primitive';
 import { poseBody } from '../body/pose';
 import { placeBody, posedSkin, type PosedBody } from '../body/posed';
@@ -64,10 +63,15 @@ function makeStanding({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Sta
     if (!isOssified(reference.id, ageYears, sex)) return [{ ...own[0], material: 'cartilage' }];
     return [...own, ...shortBonePlate(reference, own, posed)];
   };
-  const pieces = mannequin.primitives.flatMap((reference) =>
+  const pieces = presentPieces(body).flatMap((reference) =>
     solidsFor(reference).map((solid): Piece => ({ segment: reference.segment, solid })),
   );
-  return { posed, gas, pieces: [...pieces, ...growthPlates(posed)], ranked: new Map() };
+  return {
+    posed,
+    gas,
+    pieces: [...pieces, ...growthPlates(posed).filter(({ segment }) => !body.gone.has(segment))],
+    ranked: new Map(),
+  };
 }
 
 const FRONT: Vec3 = [0, -1, 0];

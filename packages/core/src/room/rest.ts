@@ -6,7 +6,7 @@ import { bodyInState, type Body } from '../body/body';
 import { addPoses, poseWithin, type LimitedJoint, type JointLimits, type Motion, type Pose } from '../body/joints';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
-import { furthestSkin, placeBody, posedLandmark, slideBody, type PosedBody } from '../body/posed';
+import { furthestSkin, placeBody, posedLandmark, presentSkin, slideBody, type PosedBody } from '../body/posed';
 import { applyToDirection, applyToPoint, compose, rotationAbout, type Frame } from '../geometry/frame';
 import { negate, type InRoom, type Vec3 } from '../geometry/vector';
 import type { BodyPosition, SupportedPart } from '../projections/vocabulary';
@@ -347,7 +347,7 @@ const TOUCH_MM = 4;
 
 /** Where each segment of a body at rest touches what is beneath or beside it. */
 export function contactsOf({ posed, surfaces }: Pick<RestedBody, 'posed' | 'surfaces'>): Contact[] {
-  const segments = [...new Set(posed.skin.map(({ segment }) => segment))];
+  const segments = [...new Set(presentSkin(posed).map(({ segment }) => segment))];
   return surfaces.flatMap(({ kind, plane, profile }) => {
     const into = negate(plane.normal);
     const depth = into[0] * plane.point[0] + into[1] * plane.point[1] + into[2] * plane.point[2];

@@ -21,7 +21,8 @@ import { computeSetup } from './computeSetup';
 import { PROOF_PATIENTS } from './proveEntry';
 import { locate } from './placing/place';
 import { TOWARD_AXIS } from './placing/relation';
-import { otherSide, sideView } from './placing/side';
+import { otherSide } from '../body/mannequin';
+import { sideView } from './placing/side';
 import type { Setup, Side } from './setup';
 
 const MAN: PatientInput = { ageYears: 40, sex: 'male' };

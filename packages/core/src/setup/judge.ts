@@ -1,6 +1,7 @@
 /** The one verdict on a view for a patient and situation, as data: what bars it, whom to ask, and what serves instead. */
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import { computeSetup } from './computeSetup';
+import { sideView } from './placing/side';
 import { bars, blocks, type Problem } from './problem';
 import { situationFor, type SetupRequest } from './request';
 import type { Setup } from './setup';
@@ -36,8 +37,10 @@ function servesInstead(request: SetupRequest): Instead[] {
       projectionId: projection,
       side: entry.sided === 'none' && !entry.nearSide ? undefined : side,
     };
+    if (entry.sided === 'each' && !side) return [];
     const situation = situationFor(request.patient?.ageYears, request.situation);
-    if ((entry.sided === 'each' && !side) || forbiddenView(entry, situation)) return [];
+    const subject = { amputated: request.patient?.amputated ?? [], view: sideView(own.side ?? null) };
+    if (forbiddenView(entry, situation, subject)) return [];
     return [{ projectionId: projection, name: entry.name, loses, asUsual: computeSetup(own).feasible }];
   });
 }

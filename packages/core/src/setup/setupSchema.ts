@@ -110,13 +110,13 @@ const scene = z.strictObject({
   oneSided: z.boolean(),
 });
 
-const problem = z.strictObject({ code: z.enum(PROBLEM_CODES), values: valuesSchema, text: z.string() });
+export const problemSchema = z.strictObject({ code: z.enum(PROBLEM_CODES), values: valuesSchema, text: z.string() });
 
 /** The published form of a verdict. */
 export const verdictSchema: z.ZodType<Verdict> = z.strictObject({
   allowed: z.boolean(),
   feasible: z.boolean(),
-  problems: z.array(problem),
+  problems: z.array(problemSchema),
   instead: z.array(
     z.strictObject({ projectionId: z.string(), name: z.string(), loses: z.string(), asUsual: z.boolean() }),
   ),
@@ -133,7 +133,7 @@ export const setupSchema: z.ZodType<Setup> = z
     situation: situationSchema,
     room: z.strictObject({ id: z.string(), name: z.string() }),
     feasible: z.boolean(),
-    problems: z.array(problem),
+    problems: z.array(problemSchema),
     position: z.strictObject({
       body: z.enum(BODY_POSITIONS),
       say: z.string(),

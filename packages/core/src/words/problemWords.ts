@@ -79,8 +79,8 @@ function gridWords({ centre, edge, by, focusMm, nearMm, farMm }: GridLost, { uni
 }
 
 export const PROBLEM_WORDS = {
-  forbidden: ({ reason, ask }: { reason: string; ask: Asked }) =>
-    `Not to be done: ${reasonWords({ code: reason as Reason['code'] })}. Ask ${ASKED_WORDS[ask]}.`,
+  forbidden: ({ reason, ask, part }: { reason: string; ask: Asked; part?: string }) =>
+    `Not to be done: ${reasonWords({ code: reason as Reason['code'], part })}. Ask ${ASKED_WORDS[ask]}.`,
   /** @param body the position; null: the way that was asked for */
   'ask-side': () =>
     'Ask on which side it is suspected: pleural fluid shows on the side down, free air in the chest on the side up',

@@ -47,11 +47,23 @@ export const REASON_WORDS = {
   'no-weight-on-broken': () => 'no weight-bearing where a fracture or dislocation is suspected',
   'load-is-the-view': () => 'the patient cannot stand, and weight-bearing is what it shows',
   'leg-not-spread': () => 'a leg with a suspected fracture is not rotated or abducted',
+  /** @param part the limb and where it ends: "left leg below the knee" */
+  amputated: ({ part }: { part: string }) => {
+    const [side, limb, ...level] = part.split(' ');
+    return `the ${side} ${limb} is amputated ${level.join(' ')}`;
+  },
   'limb-is-fixed': () => 'the limb is splinted or in traction',
 } as const;
 export type ReasonCode = keyof typeof REASON_WORDS;
 /** Which of the values a reason has follows from its code. */
-export type Reason = { code: ReasonCode; side?: 'left' | 'right'; to?: string; deg?: number; turns?: boolean };
+export type Reason = {
+  code: ReasonCode;
+  side?: 'left' | 'right';
+  to?: string;
+  deg?: number;
+  turns?: boolean;
+  part?: string;
+};
 
 export const reasonWords = ({ code, ...values }: Reason): string =>
   (REASON_WORDS[code] as (values: Omit<Reason, 'code'>) => string)(values);
@@ -62,5 +74,10 @@ export const ASKED_WORDS = {
   'physician-once-neck-cleared': 'the physician in charge of the patient, once the neck is cleared',
   'physician-once-spine-cleared': 'the physician in charge of the patient, once the spine is cleared',
   radiologist: 'the radiologist',
+  'radiologist-which-view': 'the radiologist which other view answers the question',
+  'physician-or-radiologist':
+    'the physician in charge of the patient whether more may be moved, or the radiologist which other view answers the question',
+  'lead-or-radiologist':
+    'the lead technologist whether another room or tube can do it, or the radiologist which other view answers the question',
 } as const;
 export type Asked = keyof typeof ASKED_WORDS;

@@ -2,7 +2,6 @@
 import { setupRequestSchema } from '@taktik/contracts';
 import {
   computeSetup,
-  findOtherWays,
   judge,
   otherWaysSchema,
   planSeries,
@@ -13,7 +12,7 @@ import {
   verdictSchema as viewVerdictSchema,
   type WayPrices,
   waysRequestSchema,
-  whyForbidden,
+  waysAnswer,
 } from '@taktik/core';
 import { z } from 'zod';
 import { question, type Question } from '../route';
@@ -43,11 +42,8 @@ export const questions: readonly Question[] = [
     summary: 'Other ways to a projection for this patient, situation and room, the least cost first; stores nothing',
     body: waysRequestSchema as unknown as z.ZodType<SetupRequest & { prices?: Partial<WayPrices> }>,
     answer: otherWaysSchema,
-    says: 'Ways, each with its whole set-up, and why the view itself must not be done',
-    compute: ({ prices, ...request }) => ({
-      forbidden: whyForbidden(request),
-      ways: findOtherWays(request, prices),
-    }),
+    says: 'Ways, each with its whole set-up; why the view itself must not be done, or why nothing was found and who decides',
+    compute: ({ prices, ...request }) => waysAnswer(request, prices),
   }),
   question({
     path: '/plans',

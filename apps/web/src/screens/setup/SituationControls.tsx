@@ -1,5 +1,6 @@
 /** The situation: presets that set many things at once, and every single thing that bars or opens a way. */
 import {
+  AMPUTATIONS,
   CAST_IDS,
   CASTS,
   CONDITION_IDS,
@@ -167,6 +168,14 @@ export function SituationControls({ patient, situation, side, onChange }: Props)
         options={asOptions(IMMOBILIZED_REGIONS)}
         values={known.keepStill}
         onChange={(keepStill) => can({ keepStill })}
+      />
+      <Several
+        label="Amputation"
+        options={asOptions(AMPUTATIONS)}
+        values={patient.amputated ?? []}
+        onChange={(amputated) =>
+          onChange({ ...patient, amputated: amputated.length > 0 ? amputated : undefined }, situation)
+        }
       />
       <Several label="Worn" options={asOptions(WORN)} values={known.worn} onChange={(worn) => can({ worn })} />
       <Choice

@@ -4,6 +4,7 @@
  */
 import {
   AEC_CHOICES,
+  AMPUTATIONS,
   askedWay,
   BODY_POSITIONS,
   CAST_IDS,
@@ -143,6 +144,13 @@ const ONE_OF = [
 ] as const;
 const REST = /^rest(\d{1,2})$/;
 
+/** Amputations as "left_leg_below_the_knee,…". */
+function amputatedFrom(params: Params): PatientInput['amputated'] {
+  const flags = (one(params, 'amp', MAX_LIST) ?? '').split(',');
+  const found = AMPUTATIONS.filter((each) => flags.includes(flagWord(each)));
+  return found.length > 0 ? found : undefined;
+}
+
 function situationFrom(text: string): Partial<Situation> {
   const situation: Partial<Situation> = {};
   for (const flag of text.split(',')) {
@@ -203,6 +211,7 @@ export function toAddress({
     build: patient.habitus,
     thick: round(patient.partThicknessMm, centimetres(1)),
     m: pairs(patient.measured, String),
+    amp: patient.amputated?.map(flagWord).join(',') || undefined,
     s: flagsOf(situation) || undefined,
     j: pairs(situation.joints, ([low, high]) => `${low}~${high}`),
     room: roomId,
@@ -267,6 +276,7 @@ export function fromAddress(params: Params): Asked {
       habitus: among(one(params, 'build'), HABITUS),
       partThicknessMm: number(params, 'thick', centimetres(1)),
       measured: measuredFrom(params),
+      amputated: amputatedFrom(params),
     }),
     situation: compact({ ...situation, joints: jointsFrom(params) }),
     roomId: one(params, 'room'),

@@ -109,7 +109,8 @@ export function patientText(patient: PatientInput): string {
   const measured = Object.values<number | undefined>(patient.measured ?? {}).some((mm) => mm !== undefined)
     ? ['measured']
     : [];
-  return [age(patient.ageYears), size, mass, ...measured].join(' · ');
+  const amputated = (patient.amputated ?? []).map((each) => `${each} amputated`);
+  return [age(patient.ageYears), size, mass, ...measured, ...amputated].join(' · ');
 }
 
 /** Of these it matters on which side of the chest they are suspected. */

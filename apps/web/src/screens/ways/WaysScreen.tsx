@@ -56,6 +56,7 @@ export function WaysScreen() {
     );
   const ways = view && !('error' in view) ? view.ways : [];
   const forbidden = view && !('error' in view) ? view.forbidden : null;
+  const noWay = view && !('error' in view) ? view.noWay : null;
   const compared = pair.flatMap((id) => ways.find((way) => way.id === id) ?? []);
   const toggle = (id: string) =>
     setPair((now) => (now.includes(id) ? now.filter((each) => each !== id) : [...now.slice(-1), id]));
@@ -109,11 +110,11 @@ export function WaysScreen() {
           text={`${forbidden.why.charAt(0).toUpperCase()}${forbidden.why.slice(1)}. Ask ${forbidden.ask}.${ways.length > 0 ? ' What could serve instead:' : ''}`}
         />
       )}
-      {view && !('error' in view) && !forbidden && ways.length === 0 && (
+      {noWay && (
         <Note
           tone="brick"
           title="Nothing safe was found"
-          text="No way to this projection respects what the patient can do and must not do, in this room. Ask the radiologist what would answer the question, or the physician in charge whether anything may be moved."
+          text={[...noWay.problems.map(({ text }) => text), `Ask ${noWay.ask}.`].join(' ')}
         />
       )}
       {compared.length === 2 && <Pair pair={compared} unit={unit} onUse={(way) => void take(way.planned)} />}

@@ -67,7 +67,9 @@ test('where nothing safe is found it says so, and who to ask', async () => {
   };
   show(<WaysScreen />);
   expect(await screen.findByText(/Nothing safe was found/)).toBeTruthy();
-  expect(screen.getByText(/Ask the radiologist/)).toBeTruthy();
+  expect(
+    screen.getByText(/is barred: the spine is not cleared.*Ask the physician in charge .* or the radiologist which/),
+  ).toBeTruthy();
 });
 
 test('a way goes into the plan of the exam in hand, on the server too', async () => {

@@ -76,7 +76,7 @@ export function poseAndPlace(asked: Asked): Posed {
     ageYears: body.patient.ageYears,
   });
   const { positioning, holders } = chosen;
-  const forbidden = forbiddenView(asTaught, situation);
+  const forbidden = forbiddenView(asTaught, situation, { amputated: body.patient.amputated, view });
   const {
     placed,
     straight: straightRay,

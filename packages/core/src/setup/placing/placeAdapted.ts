@@ -17,7 +17,7 @@ import {
 import { withBranches } from '../../body/mannequin';
 import { poseBody } from '../../body/pose';
 import { posesNamed } from '../../body/poses';
-import { furthestSkin, placeBody, slideBody, type PosedBody } from '../../body/posed';
+import { furthestSkin, placeBody, presentSkin, slideBody, type PosedBody } from '../../body/posed';
 import { supportReach } from '../../body/shape';
 import { applyToDirection, applyToPoint, compose, frameFromPairs, inverse, rotationAbout } from '../../geometry/frame';
 import {
@@ -262,7 +262,7 @@ function beside(
   keep: (segment: string) => boolean,
 ): string[] {
   const at = dot(subtract(aim, posed.slide), toHead);
-  return posed.skin
+  return presentSkin(posed)
     .filter(
       ({ segment, shape }) =>
         keep(segment) &&

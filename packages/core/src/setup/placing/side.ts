@@ -1,7 +1,6 @@
 /** Entries are written for the left; here is what turns round for the right. */
+import { otherSide } from '../../body/mannequin';
 import type { Side } from '../setup';
-
-export const otherSide = (id: string): string => id.replace(/_([LR])$/, (_, s: string) => (s === 'L' ? '_R' : '_L'));
 
 /** Entries are written for the left; on the right every sided name and every x is turned round. */
 export type SideView = { mirrored: boolean; name: (id: string) => string };

@@ -10,7 +10,7 @@ import { midpoint, type Vec2, type Vec3 } from '../../geometry/vector';
 import { projections } from '../../projections/catalogue';
 import { placeInExams } from '../../projections/exams';
 import type { Projection } from '../../projections/schema';
-import { otherSide } from '../placing/side';
+import { otherSide } from '../../body/mannequin';
 
 export const TOUCH_VIEWS = ['front', 'back', 'hand', 'foot'] as const;
 export type TouchView = (typeof TOUCH_VIEWS)[number];

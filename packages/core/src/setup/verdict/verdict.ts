@@ -2,6 +2,8 @@
  * What this patient and situation bar, whatever the numbers: one answer for Set up, plan, exam, other ways, page and
  * API, since `computeSetup` asks here and everybody else asks `computeSetup`.
  */
+import { amputationAt, type Amputation } from '../../body/amputation';
+import { markOnMannequin, otherSide } from '../../body/mannequin';
 import { eachSide, type Motion, type Pose } from '../../body/joints';
 import type { Projection } from '../../projections/schema';
 import type { BodyPosition, PoseName } from '../../projections/vocabulary';
@@ -12,12 +14,13 @@ import { ARM_OR_LEG_WORN, isBroken, isInjured, neckStays } from './kept';
 import { immobilizedFor } from './immobilized';
 
 /** Why it must not be done and who is asked, as codes and as they are said. */
-export type Forbidden = { reason: ReasonCode; asked: Asked; why: string; ask: string };
+export type Forbidden = { reason: ReasonCode; asked: Asked; part?: string; why: string; ask: string };
 
-const forbid = (reason: ReasonCode, asked: Asked): Forbidden => ({
+const forbid = (reason: ReasonCode, asked: Asked, part?: string): Forbidden => ({
   reason,
   asked,
-  why: reasonWords({ code: reason }),
+  ...(part && { part }),
+  why: reasonWords({ code: reason, part }),
   ask: ASKED_WORDS[asked],
 });
 
@@ -32,8 +35,28 @@ const BENDS_TRUNK: readonly PoseName[] = ['bent-forward', 'bent-back', 'bent-lef
 
 const STANDS: ReadonlySet<BodyPosition> = new Set<BodyPosition>(['upright', 'kneeling']);
 
+/** Of whom a view is asked, and of which side. */
+export type Subject = { amputated: readonly Amputation[]; view: { name: (id: string) => string } };
+
+/** The amputation that has taken something the view must show; null where all of it is there. */
+function amputatedPart({ cover, sided }: Projection, { amputated, view }: Subject): Amputation | null {
+  if (amputated.length === 0) return null;
+  // Of both limbs in one picture only one need be named.
+  const sides = sided === 'none' ? [view.name, otherSide] : [view.name];
+  for (const item of cover) {
+    const ids = 'structure' in item ? [item.structure] : 'between' in item ? item.between : [item.landmark];
+    for (const id of ids.flatMap((each) => sides.map((onSide) => onSide(each)))) {
+      const taken = amputationAt(markOnMannequin(id), amputated);
+      if (taken) return taken;
+    }
+  }
+  return null;
+}
+
 /** @returns why none of its ways may be done, and who is asked; null where it may */
-export function forbiddenView(projection: Projection, situation: Situation): Forbidden | null {
+export function forbiddenView(projection: Projection, situation: Situation, subject: Subject): Forbidden | null {
+  const amputated = amputatedPart(projection, subject);
+  if (amputated) return forbid('amputated', 'radiologist', amputated);
   const asks = (demand: Projection['demands'][number]) => projection.demands.includes(demand);
   const broken = isBroken(situation);
   const hurt = isInjured(situation);
@@ -68,7 +91,8 @@ export function loadLost(projection: Projection, body: BodyPosition, part: strin
 }
 
 /** The same as a problem that blocks. */
-export const forbiddenProblem = ({ reason, asked }: Forbidden): Problem => problem('forbidden', { reason, ask: asked });
+export const forbiddenProblem = ({ reason, asked, part }: Forbidden): Problem =>
+  problem('forbidden', { reason, ask: asked, ...(part && { part }) });
 
 /** Further than this from how it lies, a part that must stay has been moved: within the model's own slack. */
 const MOVED_DEG = 10;
