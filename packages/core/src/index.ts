@@ -20,6 +20,7 @@ export type { Assumption, Provenance } from './quantity/provenance';
 export type { Vec2, Vec3 } from './geometry/vector';
 export { buildBody, measureBody, type Body } from './body/body';
 export {
+  AMPUTATIONS,
   HABITUS,
   MEASURED_NAMES,
   MEASURED_RANGES,
@@ -31,7 +32,6 @@ export {
   type Patient,
   type PatientInput,
 } from './body/patient';
-export { AMPUTATIONS, type Amputation } from './body/amputation';
 export { mediansFor, type Medians, type Sex } from './body/anthropometry';
 export {
   BASES,

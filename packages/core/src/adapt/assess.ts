@@ -73,6 +73,9 @@ function angleOff(setup: Setup, target: TargetRelation): number {
 
 /** A joint that is bent otherwise by more than this makes another picture: an open fossa is no straight knee [typical]. */
 const MOST_BEND_DEG = 60;
+/** A lateral of an elbow that stays extended is still one: it is said, not left out [typical]. */
+const MOST_LATERAL_ELBOW_BEND_DEG = 95;
+const LATERAL: ReadonlySet<Projection['ray']['view']> = new Set<Projection['ray']['view']>(['lateral', 'medial']);
 
 /** Joints that count for a part, where they are bent otherwise than usual. */
 const BENDS: readonly [part: RegExp, motion: RegExp][] = [
@@ -83,7 +86,7 @@ const BENDS: readonly [part: RegExp, motion: RegExp][] = [
 ];
 
 /** The joint of the part that differs most from the usual pose. */
-function bendOf(setup: Setup, target: TargetRelation): { degrees: number; says: string } | null {
+function bendOf(setup: Setup, target: TargetRelation): { degrees: number; says: string; elbow: boolean } | null {
   const { half } = setup.way ?? {};
   const part = target.parts[0].segment;
   if ((!isOfArm(part) && !isOfLeg(part)) || half === 'upper' || half === 'lower') return null;
@@ -96,7 +99,13 @@ function bendOf(setup: Setup, target: TargetRelation): { degrees: number; says: 
     const degrees = Math.abs((pose.get(motion) ?? 0) - (target.pose.get(motion) ?? 0));
     if (!most || degrees > most.degrees) most = { degrees, motion };
   }
-  return most && { degrees: most.degrees, says: `${capitalize(specOf(most.motion).says[0])}:` };
+  return (
+    most && {
+      degrees: most.degrees,
+      says: `${capitalize(specOf(most.motion).says[0])}:`,
+      elbow: /^elbow/.test(most.motion),
+    }
+  );
 }
 
 type ReportWords = typeof KEEP_WORDS & typeof TELL_WORDS;
@@ -163,7 +172,8 @@ export function assess(
   const { unit } = withDefaults(base.rules);
   const offDeg = angleOff(setup, target);
   const bend = bendOf(setup, target);
-  if (bend && bend.degrees > MOST_BEND_DEG) return null;
+  const bends = bend?.elbow && LATERAL.has(projection.ray.view) ? MOST_LATERAL_ELBOW_BEND_DEG : MOST_BEND_DEG;
+  if (bend && bend.degrees > bends) return null;
   const costs = costsOf(
     projection,
     { usual, setup, offDeg, bend, holders: holdersFor(situation), ...extra },

@@ -375,3 +375,54 @@ describe('where nothing is found', () => {
     expect([hurt.forbidden?.reason, hurt.noWay]).toEqual(['neck-not-bent', null]);
   });
 });
+
+describe('what a colleague would do where a joint or an arm does not go along', () => {
+  const first = (request: SetupRequest) => findOtherWays(request)[0]!;
+
+  test('an elbow held in acute flexion is shown so, not laid out', () => {
+    const situation = { joints: { elbowFlexion_L: [100, 135] as [number, number] } };
+    expect(first({ projectionId: 'elbow-ap', side: 'left', situation }).setup.projectionId).toBe(
+      'elbow-acute-flexion-humerus',
+    );
+  });
+
+  test('on a board the elbow is a lateral as it lies, extended as it is', () => {
+    const situation = {
+      canStand: false,
+      canSit: false,
+      canTurn: 'none',
+      spineNotCleared: true,
+      fractureSuspected: true,
+      worn: ['collar', 'board'],
+    } satisfies Partial<Situation>;
+    for (const projectionId of ['elbow-lateral', 'forearm-lateral']) {
+      const { setup, costs } = first({ projectionId, side: 'left', situation });
+      expect([setup.projectionId, setup.position.body, setup.way?.asItLies]).toEqual([projectionId, 'supine', true]);
+      expect(costs.map(({ id }) => id)).toContain('bend');
+    }
+  });
+
+  test('a decubitus is not given up for a knee that stays straight: it is said, and both legs stay', () => {
+    const situation = { joints: { kneeFlexion_L: [0, 15] as [number, number] } };
+    const { setup } = first({ projectionId: 'colon-decubitus', side: 'left', situation });
+    expect([setup.projectionId, setup.feasible]).toEqual(['colon-decubitus', true]);
+    expect(setup.problems.map(({ code }) => code)).toContain('joint-limit');
+    expect(setup.scene.pose.hipFlexion_L ?? 0).toBe(0);
+  });
+
+  test('a leg whose knee does not bend is not held out before a seat: it lies on a stool', () => {
+    const situation = { joints: { kneeFlexion_L: [0, 15] as [number, number] } };
+    const seated = findOtherWays({ projectionId: 'knee-lateral', side: 'left', situation }).filter(
+      ({ setup }) => setup.position.body === 'seated',
+    );
+    expect(seated.length).toBeGreaterThan(0);
+    for (const { setup } of seated) expect(setup.way?.onStool).toBe(true);
+  });
+
+  test('an arm that stays bars the decubitus, and the erect view serves', () => {
+    const situation = { keepStill: ['left arm' as const], canRaiseArm: 'right' as const };
+    expect(first({ projectionId: 'abdomen-decubitus-left-lateral', situation }).setup.projectionId).toBe(
+      'abdomen-ap-upright',
+    );
+  });
+});

@@ -10,7 +10,7 @@ import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
 import { situationFor, type SetupRequest } from '../setup/request';
-import type { Setup } from '../setup/setup';
+import type { Setup, Side } from '../setup/setup';
 import { sideView } from '../setup/placing/side';
 import { applyRules } from '../setup/variant';
 import { targetRelationOf } from '../setup/placing/targetRelation';
@@ -29,9 +29,12 @@ const MOST_COMPUTED = 4;
 const MOST_COMPUTED_LATER = 2;
 const FAILED = 0.5;
 
-/** Taken on the side with a level ray, whatever way it is taken. */
-const isDecubitus = ({ positions }: Pick<Projection, 'positions'>): boolean =>
-  positions.every(({ body, beam }) => body === 'lateral-recumbent' && beam === 'horizontal');
+/** The side that lies beneath in a view that is taken on the side with a level ray, whatever way it is taken; else null. */
+function decubitusOn({ positions, sided }: Projection, side: Side | null): Side | null {
+  if (!positions.every(({ body, beam }) => body === 'lateral-recumbent' && beam === 'horizontal')) return null;
+  const [{ on }] = positions;
+  return sided === 'each' ? side : on === 'left' || on === 'right' ? on : null;
+}
 
 /**
  * Ways of one entry by search.
@@ -57,7 +60,7 @@ function searched(
   const part = target.parts[0].segment;
   const found: OtherWay[] = [];
   const worst = () => worstShown([...before, ...found]);
-  const positions = positionsFor(part, situation, body.patient.ageYears, isDecubitus(projection))
+  const positions = positionsFor(part, situation, body.patient.ageYears, decubitusOn(projection, side))
     .map((position) => ({ position, least: fee + positionPoints(position.position, part, usual, situation, prices) }))
     .sort((a, b) => a.least - b.least);
   for (const { position, least: atLeast } of positions) {

@@ -1,17 +1,6 @@
 /** Parts that a patient no longer has. How long a stump is is not known to the model: it keeps its length. */
 import { jointOf, mannequin } from './mannequin';
-
-export const AMPUTATIONS = [
-  'left arm above the elbow',
-  'left arm below the elbow',
-  'left leg above the knee',
-  'left leg below the knee',
-  'right arm above the elbow',
-  'right arm below the elbow',
-  'right leg above the knee',
-  'right leg below the knee',
-] as const;
-export type Amputation = (typeof AMPUTATIONS)[number];
+import type { Amputation } from './patient';
 
 /** The segment that was cut through, and the first that is gone with all that hangs on it. */
 const CUTS = {

@@ -2,7 +2,6 @@
  * What is known of the patient, and what was filled in for what is not.
  */
 import { z } from 'zod';
-import { AMPUTATIONS, type Amputation } from './amputation';
 import { toCentimetres } from '../quantity/length';
 import type { Assumption } from '../quantity/provenance';
 import { ADULT_AGE_YEARS, mediansFor, type Medians, type Sex } from './anthropometry';
@@ -61,6 +60,19 @@ const measuredSchema = z
     ) as Record<MeasuredPart, z.ZodOptional<z.ZodNumber>>,
   )
   .partial();
+
+/** Where a limb ends. */
+export const AMPUTATIONS = [
+  'left arm above the elbow',
+  'left arm below the elbow',
+  'left leg above the knee',
+  'left leg below the knee',
+  'right arm above the elbow',
+  'right arm below the elbow',
+  'right leg above the knee',
+  'right leg below the knee',
+] as const;
+export type Amputation = (typeof AMPUTATIONS)[number];
 
 export const patientInputSchema = z.strictObject({
   ageYears: ranged('ageYears', 'Age', 'years', 1).optional(),

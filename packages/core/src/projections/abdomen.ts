@@ -277,7 +277,10 @@ export const abdomen: ProjectionSource[] = [
         reason: 'one habit from the first day of life',
       },
     ],
-    instead: [lost('abdomen-decubitus-dorsal', 'small amounts of free air')],
+    instead: [
+      lost('abdomen-decubitus-dorsal', 'small amounts of free air'),
+      lost('abdomen-ap-upright', 'nothing, for one who stands or sits'),
+    ],
     brightBones: bones,
   }),
   belly({

@@ -209,6 +209,8 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     instead: [
       lost('elbow-ap-flexed-humerus', 'two exposures instead of one where the elbow does not extend'),
       lost('elbow-ap-flexed-forearm', 'two exposures instead of one where the elbow does not extend'),
+      lost('elbow-acute-flexion-humerus', 'the joint space: for an elbow held in acute flexion, distal humerus'),
+      lost('elbow-acute-flexion-forearm', 'the joint space: for an elbow held in acute flexion, proximal forearm'),
     ],
     brightBones: elbowBones,
   }),

@@ -662,6 +662,7 @@ export const contrastOverheads: ProjectionSource[] = [
     steps: checked,
     checks: ['Side up included', 'No rotation'],
     faults: [clipped],
+    instead: [lost('colon-ap', 'the gas-filled side up, with its levels')],
     cautions: [
       bag,
       { text: 'Rails up or somebody beside: a patient can roll off.', grave: false, when: 'always', group: 'position' },

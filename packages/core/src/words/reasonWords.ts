@@ -15,6 +15,7 @@ export const REASON_WORDS = {
   'neck-stays-in-turning': () => 'the neck must not be moved, and rolling over moves it',
   'leg-stays': ({ side }: Side) => `the ${side} leg must not be moved`,
   'arm-stays': ({ side }: Side) => `the ${side} arm must not be moved`,
+  'arm-not-lain-on': ({ side }: Side) => `the ${side} arm must not be moved, and is not lain on`,
   'arm-not-raised': ({ side }: Side) => `the ${side} arm cannot be raised`,
   'splinted-limb': () => 'a splinted limb is not moved',
   'limb-in-fixator': () => 'a limb in an external fixator is not flexed or rotated',

@@ -1,4 +1,6 @@
 /** Step 5: what must be shown, thrown on the receptor; the light round it, and the receptor that takes it. */
+import { coverMarks } from '../../projections/coverMarks';
+import type { Projection } from '../../projections/schema';
 import { boneRotation, coverPoints, neededField, shadowsOf, type CoverPoints } from '../collimation/cover';
 import { openField, type CollimatedField } from '../collimation/collimatedField';
 import { obstructions, rayBlocked } from '../placing/adaptedProjection';
@@ -31,11 +33,15 @@ function blocked(
       hit,
       [hit, ...cover.map(({ points }) => centroid(points))],
       segments,
-      projection.sided === 'each' ? side : null,
+      isOfOneSide(projection) ? side : null,
     ),
     ...rayBlocked(placed, { focal, hit, crossing: aimed.crossing, aim: aimed.target.p }, segments, part),
   ];
 }
+
+/** Entries are written for the left: what must show the right as well is of the trunk, whichever side lies down. */
+const isOfOneSide = ({ sided, cover }: Projection): boolean =>
+  sided === 'each' && !cover.some((item) => coverMarks(item).some((id) => id.endsWith('_R')));
 
 export function openCollimator(stood: Stood): Collimated {
   const {

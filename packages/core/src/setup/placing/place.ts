@@ -45,7 +45,7 @@ import {
 } from '../../geometry/vector';
 import { clamp, cosDeg, sinDeg, toDegrees } from '../../quantity/angle';
 import type { Place, Positioning, Projection, Toward } from '../../projections/schema';
-import type { Aspect, BodyPosition, HeadLine, SupportedPart, View } from '../../projections/vocabulary';
+import type { Aspect, BodyPosition, HeadLine, PoseName, SupportedPart, View } from '../../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../../room/position';
 import { restBody, seatUnder, type Surface } from '../../room/rest';
 import { isLying, stanceOf, type Stance } from '../../room/stance';
@@ -97,6 +97,13 @@ export type NeckPosed = 'posed' | 'held' | 'as it is';
 
 const withoutNeck = (pose: Pose): Pose =>
   Object.fromEntries(Object.entries(pose).filter(([motion]) => !/^(neck|head)/.test(motion))) as Pose;
+
+/** Joints that stop the knees from being drawn up to lie steady: then both legs stay as they lie, out of the light. */
+const steadiesNot = (names: readonly PoseName[], limits: JointLimits | undefined): LimitedJoint[] =>
+  names.includes('knees-drawn-up')
+    ? poseWithin(posesNamed(['knees-drawn-up']), limits).limited.filter(({ motion }) => LEG_BENDS.test(motion))
+    : [];
+const LEG_BENDS = /^(knee|hip)Flexion/;
 
 export const SEAT_BEHIND_MM = 30;
 
@@ -201,7 +208,9 @@ export function placePatient(
     girth,
   };
   const body = adaptBody(patient, adapt);
-  const names = positioning.poseAlone ? positioning.pose : [...projection.pose, ...positioning.pose];
+  const entryPoses = positioning.poseAlone ? positioning.pose : [...projection.pose, ...positioning.pose];
+  const unsteady = steadiesNot(entryPoses, limits);
+  const names = unsteady.length > 0 ? entryPoses.filter((name) => name !== 'knees-drawn-up') : entryPoses;
   const sitting = positioning.body === 'seated' ? (['sitting', 'sitting-other-arm'] as const) : [];
   const kneeling = positioning.body === 'kneeling' ? (['kneeling'] as const) : [];
   const named = addPoses(
@@ -243,7 +252,7 @@ export function placePatient(
     const rested = restBody(body, stance, target, supportedParts, limits);
     const rest = {
       pose: rested.pose,
-      limited: rested.limited,
+      limited: [...rested.limited, ...unsteady],
       surfaces: rested.surfaces.filter(({ kind }) => kind === 'sponge' || kind === 'board'),
     };
     if (!horizontal && !part) return set(rested.posed, { beam: ROOM_DOWN, toHead: ROOM_HEAD }, rest);

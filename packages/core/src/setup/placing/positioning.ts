@@ -67,6 +67,8 @@ export function barred(
       if (positioning.body === 'kneeling') return canStand ? null : { code: 'cannot-kneel' };
       if (positioning.body === 'head-down') return null;
       if (canTurn === 'none') return { code: 'cannot-turn' };
+      if (positioning.body === 'lateral-recumbent' && beneath && keepStill.includes(`${beneath} arm`))
+        return { code: 'arm-not-lain-on', side: beneath };
       if (positioning.body === 'lateral-recumbent')
         return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-only-to', side: canTurn };
       return situation.canProne ? null : { code: 'cannot-lie-on-front' };

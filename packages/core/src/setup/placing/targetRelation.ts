@@ -6,6 +6,7 @@ import { poseBody } from '../../body/pose';
 import { posesNamed } from '../../body/poses';
 import { applyToDirection, inverse, type Frame } from '../../geometry/frame';
 import type { InPatient, InRoom, InSegment, Vec3 } from '../../geometry/vector';
+import { coverMarks } from '../../projections/coverMarks';
 import type { Projection } from '../../projections/schema';
 import type { Half } from './adaptedWay';
 import { kneeAngleByPelvis, pelvisThicknessMm, placePatient, tilted } from './place';
@@ -57,7 +58,7 @@ function findPart({ aim, cover, positions }: Projection, body: Body): string {
   if (laid) return laid;
   const counts = new Map<string, number>();
   for (const item of cover) {
-    const ids = 'structure' in item ? [item.structure] : 'between' in item ? item.between : [item.landmark];
+    const ids = coverMarks(item);
     for (const id of ids) {
       const { segment } = markOf(body, id);
       counts.set(segment, (counts.get(segment) ?? 0) + 1 / ids.length);

@@ -1,5 +1,5 @@
 /** Nobody is told to lay down a limb that is not there, and whatever does not show it is done as for anybody. */
-import { AMPUTATIONS, type Amputation } from '../../body/amputation';
+import { AMPUTATIONS, type Amputation } from '../../body/patient';
 import { posedSkin } from '../../body/posed';
 import { findOtherWays, whyForbidden } from '../../adapt/findOtherWays';
 import { projections } from '../../projections/catalogue';

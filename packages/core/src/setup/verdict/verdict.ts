@@ -2,9 +2,11 @@
  * What this patient and situation bar, whatever the numbers: one answer for Set up, plan, exam, other ways, page and
  * API, since `computeSetup` asks here and everybody else asks `computeSetup`.
  */
-import { amputationAt, type Amputation } from '../../body/amputation';
+import { amputationAt } from '../../body/amputation';
 import { markOnMannequin, otherSide } from '../../body/mannequin';
 import { eachSide, type Motion, type Pose } from '../../body/joints';
+import type { Amputation } from '../../body/patient';
+import { coverMarks } from '../../projections/coverMarks';
 import type { Projection } from '../../projections/schema';
 import type { BodyPosition, PoseName } from '../../projections/vocabulary';
 import { ASKED_WORDS, reasonWords, type Asked, type Reason, type ReasonCode } from '../../words/reasonWords';
@@ -44,8 +46,7 @@ function amputatedPart({ cover, sided }: Projection, { amputated, view }: Subjec
   // Of both limbs in one picture only one need be named.
   const sides = sided === 'none' ? [view.name, otherSide] : [view.name];
   for (const item of cover) {
-    const ids = 'structure' in item ? [item.structure] : 'between' in item ? item.between : [item.landmark];
-    for (const id of ids.flatMap((each) => sides.map((onSide) => onSide(each)))) {
+    for (const id of coverMarks(item).flatMap((each) => sides.map((onSide) => onSide(each)))) {
       const taken = amputationAt(markOnMannequin(id), amputated);
       if (taken) return taken;
     }
