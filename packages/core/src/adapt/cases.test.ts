@@ -50,6 +50,9 @@ const CHAIR: Partial<Situation> = { place: 'chair', canStand: false, canSit: tru
 const WARD: Partial<Situation> = { ...LYING, place: 'bedside' };
 const PROPPED: Partial<Situation> = { ...WARD, canLieFlat: false, proppedDeg: 45 };
 const INFANT: PatientInput = { ageYears: 0.25 };
+const NEWBORN: PatientInput = { ageYears: 0.04 };
+const INCUBATOR: Partial<Situation> = { ...LYING, canTurn: 'both', place: 'incubator', holder: 'someone' };
+const OUT_OF_IT = ['upright', 'seated', 'semi-erect', 'prone', 'kneeling', 'sims'];
 const HEAVY: PatientInput = { ageYears: 50, sex: 'male', massKg: 160 };
 const OFF_THE_BACK = ['prone', 'lateral-recumbent', 'upright', 'seated', 'semi-erect', 'kneeling', 'sims'];
 const TURNED = ['prone', 'lateral-recumbent', 'sims'];
@@ -546,6 +549,75 @@ const CASES: readonly Case[] = [
     situation: { holder: 'someone' },
     accepted: [fromAbove],
     rejected: ['seated', 'semi-erect', 'upright'],
+  },
+  {
+    name: 'chest of a newborn in an incubator',
+    id: 'chest-pa',
+    patient: NEWBORN,
+    situation: INCUBATOR,
+    room: MOBILE_UNIT,
+    accepted: [fromAbove, { id: 'chest-ap', ...fromAbove }],
+    rejected: OUT_OF_IT,
+  },
+  {
+    name: 'free air of a newborn in an incubator',
+    id: 'abdomen-ap-upright',
+    patient: NEWBORN,
+    situation: { ...INCUBATOR, canTurn: 'none', suspected: ['free gas'] },
+    room: MOBILE_UNIT,
+    accepted: [{ id: 'abdomen-decubitus-dorsal', ...crossTable }, crossTable],
+    rejected: [...OUT_OF_IT, 'lateral-recumbent'],
+  },
+  // What is not there, and what is held
+  {
+    name: 'foot of the leg that is there',
+    id: 'foot-ap',
+    side: 'left',
+    patient: { ...ADULT, amputated: ['right leg below the knee'] },
+    situation: {},
+    accepted: [{ body: 'supine' }, { body: 'seated' }],
+  },
+  {
+    name: 'chest, both arms injured',
+    id: 'chest-pa',
+    situation: { keepStill: ['left arm', 'right arm'], canRaiseArm: 'none' },
+    accepted: [
+      { body: 'upright', lies: true },
+      { body: 'seated', lies: true },
+    ],
+    rejected: ['lateral-recumbent'],
+  },
+  {
+    name: 'lateral neck in a halo',
+    id: 'cervical-lateral',
+    situation: { ...LYING, worn: ['halo'] },
+    accepted: [crossTable],
+    rejected: TURNED,
+  },
+  {
+    name: 'elbow held in acute flexion',
+    id: 'elbow-ap',
+    side: 'left',
+    situation: { joints: { elbowFlexion_L: [100, 135] } },
+    accepted: [
+      { id: 'elbow-acute-flexion-humerus', body: 'seated' },
+      { id: 'elbow-acute-flexion-forearm', body: 'seated' },
+    ],
+  },
+  {
+    name: 'decubitus with the arm of that side injured',
+    id: 'abdomen-decubitus-left-lateral',
+    situation: { keepStill: ['left arm'], canRaiseArm: 'right', suspected: ['free gas'] },
+    accepted: [{ id: 'abdomen-ap-upright', body: 'upright' }],
+    rejected: ['lateral-recumbent'],
+  },
+  {
+    name: 'lateral elbow on a board',
+    id: 'elbow-lateral',
+    side: 'left',
+    situation: { ...BOARD, fractureSuspected: true },
+    accepted: [asItLies],
+    rejected: OFF_THE_BACK,
   },
   // Stiff
   {

@@ -15,6 +15,8 @@ const LYING = { canStand: false, canSit: false } as const satisfies Partial<Situ
 const BENT_BACK_DEG = 25;
 /** A patient for whom table, receptor and technique are at their limits [typical]. */
 const HEAVY_KG = 160;
+/** Two weeks. */
+const NEWBORN_YEARS = 0.04;
 /** How far a stiff knee still bends [typical]. */
 const STIFF_KNEE_DEG = 15;
 
@@ -50,6 +52,19 @@ export function situationPresets(side: 'left' | 'right' = 'right'): SituationPre
       name: 'Infant, no head control',
       situation: { ...LYING, canProne: false, holdsBreath: false, holdsStill: false, holder: 'someone' },
       patient: { ageYears: 0.25 },
+    },
+    {
+      id: 'incubator',
+      name: 'Newborn, incubator',
+      situation: {
+        ...LYING,
+        place: 'incubator',
+        canProne: false,
+        holdsBreath: false,
+        holdsStill: false,
+        holder: 'someone',
+      },
+      patient: { ageYears: NEWBORN_YEARS },
     },
     {
       id: 'restless',

@@ -46,6 +46,11 @@ export function aftercareFor(entries: readonly Projection[]): Aftercare[] {
   ];
 }
 
+const INCUBATOR_CLOSED: CheckStep = {
+  id: 'incubator',
+  text: 'Tray empty, portholes and side closed; infant warm, lines and probe as they were',
+};
+
 /** Rails, bed, everything that was brought: the last steps, which the next patient pays for when they are forgotten. */
 export function finishStepsFor(
   entries: readonly Projection[],
@@ -58,12 +63,15 @@ export function finishStepsFor(
     { id: 'told', text: 'Patient told what comes next' },
     ...(contrast ? [{ id: 'sheet', text: 'Instructions given on paper' }] : []),
     { id: 'freed', text: 'Feet, straps and sponges freed; lines and tubes as they were' },
+    ...(place === 'incubator' ? [INCUBATOR_CLOSED] : []),
     ...(lying
       ? [
           { id: 'bed', text: 'Bed lowered, both rails up, bell within reach' },
           { id: 'collected', text: `Collected: ${brought.length > 0 ? brought.join(', ') : 'receptor and markers'}` },
         ]
-      : [{ id: 'table', text: 'Table lowered before the patient gets up; step in place' }]),
+      : place === 'incubator'
+        ? []
+        : [{ id: 'table', text: 'Table lowered before the patient gets up; step in place' }]),
     { id: 'clean', text: 'Receptor and table wiped; tube parked' },
   ];
 }

@@ -133,13 +133,19 @@ describe('after the exam', () => {
     expect(titles('knee-ap', 'no such view')).toEqual([]);
   });
   test('the last steps depend on where the patient is, and every id stands once', () => {
-    for (const place of ['room', 'bedside', 'chair', 'resuscitation bay'] as const) {
+    for (const place of ['room', 'bedside', 'chair', 'resuscitation bay', 'incubator'] as const) {
       const steps = finishStepsFor(entriesNamed(['colon-ap']), place, ['receptor 14×17', 'marker R']);
       const ids = steps.map(({ id }) => id);
       expect(new Set(ids).size).toBe(ids.length);
       expect(ids).toContain('sheet');
       const lying = place === 'bedside' || place === 'resuscitation bay';
-      expect([place, ids.includes('bed'), ids.includes('table')]).toEqual([place, lying, !lying]);
+      const closed = place === 'incubator';
+      expect([place, ids.includes('bed'), ids.includes('table'), ids.includes('incubator')]).toEqual([
+        place,
+        lying,
+        !lying && !closed,
+        closed,
+      ]);
       if (lying) expect(steps.find(({ id }) => id === 'collected')!.text).toContain('receptor 14×17, marker R');
     }
   });

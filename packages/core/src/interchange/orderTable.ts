@@ -25,6 +25,7 @@ export const SITUATION_WORDS: Record<string, object> = {
   bedside: { place: 'bedside' },
   'resuscitation bay': { place: 'resuscitation bay' },
   'in a chair': { place: 'chair', canStand: false },
+  'in an incubator': { place: 'incubator', canStand: false, canSit: false },
   'cannot stand': { canStand: false },
   'cannot lie flat': { canLieFlat: false },
   'cannot lie on the front': { canProne: false },

@@ -44,7 +44,7 @@ export const WORN = ['collar', 'halo', 'board', 'splint', 'external fixator', 't
 export type Worn = (typeof WORN)[number];
 
 export const situationSchema = z.strictObject({
-  place: z.enum(['room', 'bedside', 'chair', 'resuscitation bay']),
+  place: z.enum(['room', 'bedside', 'chair', 'resuscitation bay', 'incubator']),
   canStand: z.boolean(),
   canSit: z.boolean(),
   canLieFlat: z.boolean(),

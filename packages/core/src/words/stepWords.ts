@@ -127,6 +127,8 @@ export const CAUTION_WORDS = {
     'The limb is supported, not the fixator; its rods are kept out of the CR where the part allows. A receptor that they hold off the skin magnifies.',
   'caution-traction': () => 'Traction is not released and not moved without the physician.',
   'caution-lines': () => 'Lines and tubes: see where each one runs before anything is moved.',
+  'caution-incubator': () =>
+    'Incubator: the infant is not taken out; the receptor goes into the tray under the mattress, and what that magnifies is counted in. Portholes are opened one at a time, hands warm; lines, probe and the hole of the lid stay out of the light.',
   'caution-prosthesis': () =>
     'Amputation: prosthesis and liner come off where they lie in the light. Where a prosthesis carries the patient who stands, somebody stays beside them; seated is safer.',
   'caution-holder': () => 'Whoever may be pregnant does not hold and leaves the room.',

@@ -198,6 +198,7 @@ export function SituationControls({ patient, situation, side, onChange }: Props)
           { value: 'bedside', label: 'at the bedside' },
           { value: 'chair', label: 'in a chair' },
           { value: 'resuscitation bay', label: 'resuscitation bay' },
+          { value: 'incubator', label: 'in an incubator' },
         ]}
         value={known.place}
         onChange={(place) => can({ place })}

@@ -82,6 +82,7 @@ const FLAGS: Record<string, Partial<Situation>> = {
   fracture: { fractureSuspected: true },
   chair: { place: 'chair' },
   bay: { place: 'resuscitation bay' },
+  incubator: { place: 'incubator' },
   noflat: { canLieFlat: false },
   noprone: { canProne: false },
   'raise-left': { canRaiseArm: 'left' },

@@ -20,6 +20,18 @@ function boundTo({ worn }: Situation): { why: 'board' | 'traction'; maySitUp: bo
   return null;
 }
 
+/** Who is in an incubator lies: on the back, or on a side for a level ray. Nobody older is in one [typical]. */
+const IN_INCUBATOR: ReadonlySet<BodyPosition> = new Set<BodyPosition>(['supine', 'lateral-recumbent']);
+const MOST_INCUBATOR_YEARS = 1;
+/** From the mattress down to the receptor in the tray of an incubator, mm [typical]. */
+const INCUBATOR_TRAY_MM = 80;
+
+/** A holder as it is where the patient is: to an incubator none comes but its own tray, without a grid, and what is stood up. */
+function inPlace(holder: Holder, { place }: Situation): Holder[] {
+  if (place !== 'incubator' || holder.kind === 'stand') return [holder];
+  return holder.kind === 'bed' ? [{ ...holder, gapMm: INCUBATOR_TRAY_MM, grid: null }] : [];
+}
+
 /** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient; @param ageYears of the patient */
 export function barred(
   positioning: Pick<Positioning, 'body' | 'seatable'> & { backRestDeg?: number },
@@ -34,6 +46,8 @@ export function barred(
   const bound = boundTo(situation);
   if (bound && positioning.body !== 'supine' && !(positioning.body === 'semi-erect' && bound.maySitUp))
     return { code: bound.why };
+  if (situation.place === 'incubator' && (ageYears > MOST_INCUBATOR_YEARS || !IN_INCUBATOR.has(positioning.body)))
+    return { code: ageYears > MOST_INCUBATOR_YEARS ? 'too-old-for-incubator' : 'stays-in-incubator' };
   switch (positioning.body) {
     case 'upright':
       if (situation.spineNotCleared) return { code: 'spine-not-cleared' };
@@ -180,7 +194,8 @@ export function choosePositioning(
   const holdersOf = (positioning: ChosenPositioning) =>
     positioning.holders
       .filter((kind) => !overrides.holder || overrides.holder === kind)
-      .flatMap((kind) => holderOf(room, kind) ?? []);
+      .flatMap((kind) => holderOf(room, kind) ?? [])
+      .flatMap((holder) => inPlace(holder, situation));
   const candidates = projection.positions.filter(
     (positioning) => !overrides.position || positioning.body === overrides.position,
   );
@@ -221,7 +236,8 @@ function chooseAdapted(
   room: Room,
   { part, ageYears }: { part: string; ageYears: number },
 ): PositioningChoice {
-  const holder = holderOf(room, adapted.holder);
+  const inRoom = holderOf(room, adapted.holder);
+  const [holder] = inRoom ? inPlace(inRoom, situation) : [];
   const beneath = adapted.on === 'left' || adapted.on === 'right' ? adapted.on : null;
   const why =
     barred(

@@ -49,6 +49,7 @@ export function cautionsFor(projection: Projection, patient: Patient, situation:
   return [
     ...own.map(({ text, grave, group }) => ({ code: 'caution-own', text, grave, group })),
     ...situation.worn.map((worn) => caution(OF_WORN[worn], 'position', worn === 'traction')),
+    ...(situation.place === 'incubator' ? [caution('caution-incubator', 'position')] : []),
     ...(patient.amputated.length > 0 ? [caution('caution-prosthesis', 'position')] : []),
     ...(situation.holder === 'may be pregnant' ? [caution('caution-holder', 'protect', true)] : []),
     ...(possible && !own.some(({ when }) => when === 'pregnancyPossible')
