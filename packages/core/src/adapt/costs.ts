@@ -149,7 +149,6 @@ export function costsOf(
   if (poses && (limb || isOfHead(part))) put('posing', posingPoints(situation, prices), 'cost-posing', { hurt });
   if (
     !limb &&
-    situation.place !== 'incubator' &&
     (setup.receptor.holder === 'bed' || setup.receptor.holder === 'table-top') &&
     !isUpright(setup.position.body)
   )

@@ -425,4 +425,29 @@ describe('what a colleague would do where a joint or an arm does not go along', 
       'abdomen-ap-upright',
     );
   });
+
+  test('under a newborn in an incubator the receptor lies in its tray: further off, without a grid, nothing slid', () => {
+    const situation = {
+      canStand: false,
+      canSit: false,
+      canTurn: 'none',
+      place: 'incubator',
+    } satisfies Partial<Situation>;
+    const patient = { ageYears: 0.04 };
+    const asked = { projectionId: 'chest-ap', patient, room: MOBILE_UNIT };
+    const { setup, costs } = first({ ...asked, situation });
+    const inBed = first({ ...asked, situation: { ...situation, place: 'bedside' } }).setup;
+    expect([setup.position.body, setup.receptor.holder, setup.receptor.grid]).toEqual([
+      'supine',
+      'incubator-tray',
+      null,
+    ]);
+    expect(setup.image.magnification).toBeGreaterThan(inBed.image.magnification + 0.03);
+    expect(costs.map(({ code }) => code)).not.toContain('cost-slide');
+    expect(setup.cautions.map(({ code }) => code)).toContain('caution-incubator');
+    const inRoom = waysAnswer({ ...asked, situation, room: ROOM_ONE });
+    for (const way of inRoom.ways) expect(way.setup.receptor.holder).toBe('stand');
+    const grown = waysAnswer({ ...asked, situation, patient: { ageYears: 3 } });
+    expect([grown.ways, grown.noWay?.problems[0]!.values.reason]).toEqual([[], 'too-old-for-incubator']);
+  });
 });

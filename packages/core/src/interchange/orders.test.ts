@@ -64,7 +64,11 @@ describe('a table', () => {
     [{ exam: ' ' }, 'exam', /must not be empty/],
     [{ initials: 'TOOLONG' }, 'initials', /4 characters at most/],
     [{ reference: 'a b' }, 'reference', /letters, digits/],
-    [{ situation: 'sleepy' }, 'situation', /not known; known: bedside, resuscitation bay, in a chair, cannot stand/],
+    [
+      { situation: 'sleepy' },
+      'situation',
+      /not known; known: bedside, resuscitation bay, in a chair, in an incubator, cannot stand/,
+    ],
   ])('%j names line, field and rule once, and takes nothing', (change, field, says) => {
     const result = read(good, { ...good, reference: 'A-2', ...change });
     expect(ordersOf(result)).toEqual([]);

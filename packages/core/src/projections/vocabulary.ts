@@ -79,7 +79,7 @@ export const VIEWS = ['AP', 'PA', 'lateral', 'medial', 'up', 'down'] as const;
 export type View = (typeof VIEWS)[number];
 
 /** What carries the receptor; `stand`: loose, upright beside the patient; `floor`: a plate to stand on. */
-export const HOLDERS = ['table-tray', 'table-top', 'wall', 'bed', 'stand', 'floor'] as const;
+export const HOLDERS = ['table-tray', 'table-top', 'wall', 'bed', 'incubator-tray', 'stand', 'floor'] as const;
 export type HolderKind = (typeof HOLDERS)[number];
 
 export const SUPPORTED_PARTS = ['head', 'arm_L', 'arm_R', 'leg_L', 'leg_R'] as const;

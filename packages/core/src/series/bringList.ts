@@ -1,4 +1,5 @@
 /** What an exam needs before it begins, computed from its planned set-ups. */
+import type { HolderKind } from '../projections/vocabulary';
 import type { Setup } from '../setup/setup';
 import { isTurn, movesBetween } from './moves';
 
@@ -10,6 +11,9 @@ export type SeriesSummary = {
   /** A projection of the plan that cannot be done as it stands. */
   blocked: string[];
 };
+
+/** Where no rail holds the tube: the SID is measured. */
+const BESIDE_UNIT: ReadonlySet<HolderKind> = new Set<HolderKind>(['bed', 'incubator-tray']);
 
 const unique = (items: readonly string[]): string[] => [...new Set(items)];
 
@@ -25,7 +29,7 @@ export function summarizeSeries(all: readonly Setup[]): SeriesSummary {
   const markers = setups.flatMap(({ marker }) => marker.letters.map((letter) => `marker ${letter}`));
   const holders = setups.some(({ receptor }) => receptor.holder === 'stand') ? ['loose receptor holder'] : [];
   const shields = setups.some(({ protection }) => protection.some(({ lead }) => lead)) ? ['lead apron'] : [];
-  const tape = setups.some((setup) => setup.receptor.holder === 'bed') ? ['tape measure'] : [];
+  const tape = setups.some((setup) => BESIDE_UNIT.has(setup.receptor.holder)) ? ['tape measure'] : [];
   return {
     exposures: setups.reduce((total, setup) => total + setup.receptor.exposures, 0),
     turns: setups.slice(1).filter((setup, i) => isTurn(movesBetween(setups[i], setup))).length,

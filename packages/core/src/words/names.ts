@@ -6,6 +6,7 @@ export const HOLDER_WORDS: Readonly<Record<HolderKind, string>> = {
   'table-top': 'table top',
   wall: 'wall stand',
   bed: 'bed',
+  'incubator-tray': 'incubator tray',
   stand: 'loose holder',
   floor: 'floor plate',
 };

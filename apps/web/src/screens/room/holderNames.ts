@@ -5,6 +5,7 @@ export const HOLDER_NAMES: Record<(typeof HOLDERS)[number], string> = {
   'table-top': 'Table top',
   wall: 'Wall stand',
   bed: 'Bed',
+  'incubator-tray': 'Incubator tray',
   stand: 'Loose, beside the patient',
   floor: 'On the floor',
 };

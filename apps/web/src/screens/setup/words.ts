@@ -100,6 +100,7 @@ export const techniqueText = (setup: Setup): ReadoutText => ({
 const age = (years: number | undefined): string => {
   if (years === undefined) return 'adult';
   if (years === 0) return 'newborn';
+  if (years < 1 / 12) return `${Math.max(1, Math.round(years * 52))} wk`;
   return years < 2 ? `${Math.round(years * 12)} mo` : `${Math.floor(years)} y`;
 };
 
@@ -109,8 +110,8 @@ export function patientText(patient: PatientInput): string {
   const measured = Object.values<number | undefined>(patient.measured ?? {}).some((mm) => mm !== undefined)
     ? ['measured']
     : [];
-  const amputated = (patient.amputated ?? []).map((each) => `${each} amputated`);
-  return [age(patient.ageYears), size, mass, ...measured, ...amputated].join(' · ');
+  const amputated = (patient.amputated ?? []).map((each) => `amputated: ${each}`);
+  return [age(patient.ageYears), ...amputated, size, mass, ...measured].join(' · ');
 }
 
 /** Of these it matters on which side of the chest they are suspected. */

@@ -29,7 +29,7 @@ const INCUBATOR_TRAY_MM = 80;
 /** A holder as it is where the patient is: to an incubator none comes but its own tray, without a grid, and what is stood up. */
 function inPlace(holder: Holder, { place }: Situation): Holder[] {
   if (place !== 'incubator' || holder.kind === 'stand') return [holder];
-  return holder.kind === 'bed' ? [{ ...holder, gapMm: INCUBATOR_TRAY_MM, grid: null }] : [];
+  return holder.kind === 'bed' ? [{ ...holder, kind: 'incubator-tray', gapMm: INCUBATOR_TRAY_MM, grid: null }] : [];
 }
 
 /** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient; @param ageYears of the patient */
