@@ -211,7 +211,7 @@ export const contrastOverheads: ProjectionSource[] = [
     }),
     cover: oesophagus,
     receptor: usual('14×17', 'lengthwise'),
-    exposure: swallowDose(36, 400),
+    exposure: { ...swallowDose(36, 400), thicknessBy: 'field' },
     breathing: gullet,
     checks: ['Oesophagus filled, free of the spine', 'Arms clear of the upper part'],
     faults: [

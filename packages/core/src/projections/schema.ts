@@ -233,10 +233,11 @@ export const projectionSchema = z.strictObject({
     smallChild: z.strictObject({ kVp: z.tuple([z.number().min(45), z.number().max(100)]) }).optional(),
     /**
      * Where the thickness is taken: along the central ray; or, as many times the chart's as this patient has more than
-     * the median adult, through what must be shown (where the central ray passes beside it) or along the central ray
-     * (where the model holds more in its way, as the other digits, than lies there).
+     * the median adult, through what must be shown (where the central ray passes beside it), over the whole field
+     * (where part and what lies over it change from place to place, and not alike with the build), or along the central
+     * ray (where the model holds more in its way, as the other digits, than lies there).
      */
-    thicknessBy: z.enum(['ray', 'shown', 'proportion']).default('ray'),
+    thicknessBy: z.enum(['ray', 'shown', 'field', 'heavy-by-field', 'proportion']).default('ray'),
   }),
   /** What is said and when follows from it, and how full the lungs are then. */
   breathing: z.strictObject({

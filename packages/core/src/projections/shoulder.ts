@@ -153,7 +153,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     }),
     cover: shoulder,
     receptor: usual('10×12', 'crosswise'),
-    exposure: dose,
+    exposure: { ...dose, thicknessBy: 'heavy-by-field' },
     steps: careful('Epicondyles parallel to the receptor'),
     checks: [
       'Greater tubercle in profile laterally',
@@ -194,7 +194,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     }),
     cover: shoulder,
     receptor: usual('10×12', 'crosswise'),
-    exposure: dose,
+    exposure: { ...dose, thicknessBy: 'heavy-by-field' },
     steps: careful('Epicondyles perpendicular to the receptor'),
     checks: ['Lesser tubercle in profile medially', 'Lateral half of the clavicle included'],
     faults: [
@@ -227,7 +227,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     }),
     cover: shoulder,
     receptor: usual('10×12', 'crosswise'),
-    exposure: dose,
+    exposure: { ...dose, thicknessBy: 'heavy-by-field' },
     checks: [
       'Greater tubercle partly superimposed on the humeral head',
       'Lateral half of the clavicle included',
@@ -274,7 +274,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     }),
     cover: glenoid,
     receptor: usual('8×10', 'crosswise'),
-    exposure: dose,
+    exposure: { ...dose, thicknessBy: 'field' },
     steps: careful('Abduct the arm slightly, hand on the abdomen'),
     checks: ['Glenohumeral joint space open', 'Anterior and posterior rim of the glenoid superimposed'],
     faults: [angled],
@@ -478,7 +478,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     ],
     grid: 'yes',
     receptor: usual('10×12', 'lengthwise', { note: 'small field' }),
-    exposure: technique(77, 20, 170, [180, 200], { grid: 10, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(77, 20, 170, [180, 200], { grid: 10, range: 8, composition: 1.2 }),
+      thicknessBy: 'heavy-by-field',
+    },
     steps: steps(
       'centre',
       'Raise the tube before it is angled, so that the CR still exits through the humeral head; then bring the receptor to the CR',
@@ -507,7 +510,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     aim: at('glenohumeral_centre_L', 'glenohumeral joint', { point: 'through', checkBy: ['coracoid_L'] }),
     cover: glenoid,
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(75, 20, 170, [220, 260], { grid: 10, without: 70, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(75, 20, 170, [220, 260], { grid: 10, without: 70, range: 8, composition: 1.2 }),
+      thicknessBy: 'field',
+    },
     checks: [
       'Humeral head, glenoid cavity and coracoid process free of superimposition',
       'Humeral head inferior to the coracoid process in an anterior dislocation',
@@ -680,7 +686,7 @@ export const shoulderGirdle: ProjectionSource[] = [
       all('glenoid_L', 'glenoid cavity', 15),
     ],
     receptor: usual('10×12', 'lengthwise'),
-    exposure: { ...dose, thicknessBy: 'shown' },
+    exposure: { ...dose, thicknessBy: 'field' },
     checks: ['Posterolateral humeral head in profile', 'Shaft foreshortened'],
     faults: [
       fault(
@@ -708,7 +714,7 @@ export const shoulderGirdle: ProjectionSource[] = [
       point('acromion_L', 'acromion', 12),
     ],
     receptor: usual('8×10', 'crosswise'),
-    exposure: { ...dose, thicknessBy: 'proportion' },
+    exposure: { ...dose, thicknessBy: 'field' },
     checks: ['Coracoid process in length', 'Free of superimposition by the clavicle'],
     faults: [
       fault(
@@ -794,7 +800,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     receptor: usual('10×12', 'lengthwise', {
       differs: 'in lateral and away from the receptor the scapula of a median man needs a little more than 12 in',
     }),
-    exposure: technique(77, 20, 170, [170, 260], { grid: 10, range: 8, composition: 1.2 }),
+    exposure: {
+      ...technique(77, 20, 170, [170, 260], { grid: 10, range: 8, composition: 1.2 }),
+      thicknessBy: 'heavy-by-field',
+    },
     steps: careful('Palpate axillary and vertebral border between two fingers: both in one line toward the receptor'),
     checks: [
       'Axillary and vertebral border superimposed',

@@ -958,7 +958,7 @@ export const skullAndFace: ProjectionSource[] = [
     aim: at('acanthion', 'midline', { point: 'exit', checkBy: ['nasion'] }),
     cover: jaw,
     receptor: usual('8×10', 'lengthwise'),
-    exposure: front,
+    exposure: { ...front, thicknessBy: 'field' },
     steps: noTurn,
     checks: ['Condyles seen below the mastoid processes', 'Both rami symmetrical'],
     faults: [turned],

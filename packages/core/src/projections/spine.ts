@@ -670,7 +670,10 @@ export const spine: ProjectionSource[] = [
     cover: [vertebra('C3'), vertebra('T2', 12), ...pair('C5_tp', 'side of the neck', 22, 'across')],
     sid: sid(40, 40, 72),
     receptor: usual('10×12', 'lengthwise', { note: '8×10 is enough in a short neck' }),
-    exposure: technique(72, 8, 120, [150, 220], { grid: 10, without: 68, thin: 63, composition: 1.22 }),
+    exposure: {
+      ...technique(72, 8, 120, [150, 220], { grid: 10, without: 68, thin: 63, composition: 1.22 }),
+      thicknessBy: 'field',
+    },
     checks: ['C3 to T2', 'Disc spaces open', 'Spinous processes in the midline'],
     faults: [
       fault(
@@ -1206,7 +1209,10 @@ export const spine: ProjectionSource[] = [
     }),
     cover: [vertebra('C4', 18), vertebra('T1', 12), ...pair('C5_tp', 'side of the neck', 18, 'across')],
     receptor: usual('8×10', 'lengthwise'),
-    exposure: technique(76, 12, 140, [140, 200], { grid: 10, without: 70, thin: 63, composition: 1.22 }),
+    exposure: {
+      ...technique(76, 12, 140, [140, 200], { grid: 10, without: 70, thin: 63, composition: 1.22 }),
+      thicknessBy: 'field',
+    },
     checks: ['Zygapophyseal joints C4 to C7 open', 'No rotation'],
     cautions: [neverTurnNeck],
     faults: [
@@ -1581,7 +1587,10 @@ export const spine: ProjectionSource[] = [
       note: 'two exposures joined, or a long receptor',
       differs: 'a spine from C7 to the iliac crests is longer than 17 in',
     }),
-    exposure: technique(85, 50, 230, [350, 430], { grid: 10, sid: 72, without: 80, thin: 66, composition: 1 }),
+    exposure: {
+      ...technique(85, 50, 230, [350, 430], { grid: 10, sid: 72, without: 80, thin: 66, composition: 1 }),
+      thicknessBy: 'field',
+    },
     protection: [
       away('PA rather than AP: a small share of the dose to breast and thyroid'),
       leadIfAsked('breast and gonad shields'),
@@ -1631,7 +1640,10 @@ export const spine: ProjectionSource[] = [
       note: 'two exposures joined, or a long receptor',
       differs: 'a spine from C7 to the iliac crests is longer than 17 in',
     }),
-    exposure: technique(85, 50, 230, [350, 430], { grid: 10, sid: 72, without: 80, thin: 66, composition: 1 }),
+    exposure: {
+      ...technique(85, 50, 230, [350, 430], { grid: 10, sid: 72, without: 80, thin: 66, composition: 1 }),
+      thicknessBy: 'field',
+    },
     prepare: [],
     aids: ['block of 3 to 4 in'],
     marker: { place: 'beside the spine, upper corner of the field', extra: ['block, its height and side'] },

@@ -181,7 +181,14 @@ describe('cells and grid', () => {
     let found = 0;
     for (const room of demoRooms)
       for (const entry of projections) {
-        const setup = setupOf(entry, { ageYears: 40, sex: 'male' }, room);
+        const { projectionId, side } = setupOf(entry, { ageYears: 40, sex: 'male' }, room);
+        const setup = computeSetup({
+          projectionId,
+          side: side ?? undefined,
+          patient: { ageYears: 40, sex: 'male' },
+          room,
+          overrides: { sidMm: entry.sid.wantedMm },
+        });
         const lost = (setup.image.grid?.worseEdge ?? 0) >= EDGE_SHARE;
         expect([entry.id, codes(setup).includes('grid-cut-off')]).toEqual([entry.id, lost]);
         if (!lost) continue;
@@ -191,6 +198,30 @@ describe('cells and grid', () => {
         );
       }
     expect(found).toBeGreaterThan(20);
+  });
+  test('a grid that would cut off the edges is used from farther away where the view may be, and it is said', () => {
+    let farther = 0;
+    for (const room of demoRooms)
+      for (const entry of projections) {
+        const setup = setupOf(entry, { ageYears: 40, sex: 'male' }, room);
+        const { sidMm } = setup.tube;
+        const where = [room.id, entry.id];
+        const lost = (setup.image.grid?.worseEdge ?? 0) >= EDGE_SHARE;
+        // What is still lost is lost at the farthest that the view is taught from.
+        const farthest = sidMm >= entry.sid.rangeMm[1] - 1;
+        expect([...where, lost && !farthest]).toEqual([...where, false]);
+        if (!codes(setup).includes('sid-for-grid')) continue;
+        farther += 1;
+        expect([...where, sidMm > entry.sid.wantedMm, sidMm <= entry.sid.rangeMm[1] + 1]).toEqual([
+          ...where,
+          true,
+          true,
+        ]);
+      }
+    expect(farther).toBeGreaterThan(20);
+    const byHand = computeSetup({ projectionId: 'skull-pa', room: demoRooms[0], overrides: { sidMm: 1016 } });
+    expect(byHand.tube.sidMm).toBe(1016);
+    expect(codes(byHand)).not.toContain('sid-for-grid');
   });
 });
 

@@ -6,7 +6,7 @@ import { aimAndHold } from './pipeline/aimed';
 import { readRequest } from './pipeline/asked';
 import { describe } from './pipeline/described';
 import { chooseExposure } from './pipeline/exposed';
-import { openCollimator } from './pipeline/collimated';
+import { standForGrid } from './pipeline/focused';
 import { poseAndPlace } from './pipeline/posed';
 import { standInRoom } from './pipeline/stood';
 import type { Known } from './placing/placeAdapted';
@@ -25,9 +25,10 @@ const isBlocked = ({ problems }: { problems: readonly Problem[] }): boolean => p
 export function computeFeasible(request: SetupRequest, known: Known): Setup | null {
   const posed = poseAndPlace(readRequest(request, known));
   if (isBlocked(posed)) return null;
-  const stood = standInRoom(aimAndHold(posed));
+  const aimed = aimAndHold(posed);
+  const stood = standInRoom(aimed);
   if (isBlocked(stood)) return null;
-  const collimated = openCollimator(stood);
+  const collimated = standForGrid(stood, aimed);
   if (isBlocked(collimated)) return null;
   const exposed = chooseExposure(collimated);
   return isBlocked(exposed) ? null : describe(exposed);
@@ -40,5 +41,7 @@ export function computeFeasible(request: SetupRequest, known: Known): Setup | nu
  * @throws RangeError for an unknown projection, a missing side, or a patient outside the model
  * @example computeSetup({ projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } }).tube.sidMm // 1016
  */
-export const computeSetup = (request: SetupRequest): Setup =>
-  describe(chooseExposure(openCollimator(standInRoom(aimAndHold(poseAndPlace(readRequest(request, {})))))));
+export function computeSetup(request: SetupRequest): Setup {
+  const aimed = aimAndHold(poseAndPlace(readRequest(request, {})));
+  return describe(chooseExposure(standForGrid(standInRoom(aimed), aimed)));
+}

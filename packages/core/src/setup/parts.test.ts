@@ -429,7 +429,11 @@ describe('a tube that does not go high enough', () => {
         }
   });
   test('who may sit is seated so much lower, and it is said; a higher tube leaves the patient standing', () => {
-    const asked = { projectionId: 'skull-pa-axial-30', patient: { ageYears: 40, sex: 'male' as const } };
+    const asked = {
+      projectionId: 'skull-pa-axial-30',
+      patient: { ageYears: 40, sex: 'male' as const },
+      overrides: { sidMm: 1016 },
+    };
     const low = computeSetup({ ...asked, room: ROOM_TWO });
     expect(low.position.supports).toEqual([{ kind: 'stool', mm: expect.any(Number) }]);
     expect(low.steps.map(({ text }) => text)).toContainEqual(

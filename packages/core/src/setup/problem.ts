@@ -30,6 +30,7 @@ const SAID_CODES = [
   'mas-limit',
   'no-grid',
   'receptor-unknown',
+  'sid-for-grid',
   'sid-reduced',
   'sid-too-short',
   'skin-near',

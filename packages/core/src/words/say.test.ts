@@ -50,7 +50,9 @@ test('what is barred says why and whom to ask, or what turns', () => {
   );
   // Each reason reads on after a colon: it begins small and ends without a stop.
   for (const code of Object.keys(REASON_WORDS) as ReasonCode[])
-    expect(reasonWords({ code, side: 'left', to: 'right', deg: 30 })).toMatch(/^[a-z].*[a-z0-9°]$/);
+    expect(reasonWords({ code, side: 'left', to: 'right', deg: 30, part: 'left leg below the knee' })).toMatch(
+      /^[a-z].*[a-z0-9°]$/,
+    );
   expect(Object.values(ASKED_WORDS).every((who) => who.startsWith('the '))).toBe(true);
 });
 

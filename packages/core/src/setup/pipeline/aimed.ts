@@ -19,6 +19,8 @@ export type Aimed = Posed & {
   holder: Holder;
   grid: Grid | null;
   gridWanted: boolean;
+  /** SID that the grid asks for, where the usual one is not for it. */
+  sidForGridMm?: number;
 };
 
 /** Until about here a chest is taken as a small child's: no grid, low kVp, by hand [taught]. */

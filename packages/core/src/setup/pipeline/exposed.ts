@@ -4,7 +4,7 @@ import { doseOf } from '../../exposure/dose';
 import { aecFor } from '../technique/aecCover';
 import { chartProblems } from '../technique/chartCheck';
 import { doseProblems } from '../technique/doseAdvice';
-import { checkGrid, gridWarnings, type GridCheck } from '../technique/gridCheck';
+import { gridAt, gridWarnings, type GridCheck } from '../technique/gridCheck';
 import { multipliersOf } from '../technique/multipliers';
 import { chooseTechnique, type Conditions, type TechniqueChoice } from '../technique/technique';
 import { boardOf } from '../verdict/immobilized';
@@ -15,19 +15,6 @@ export type Exposed = Collimated & {
   technique: TechniqueChoice;
   dose: ReturnType<typeof doseOf>;
 };
-
-function gridAt({ angle, grid, lightField, overrides, room, sidMm, square }: Collimated): GridCheck | null {
-  if (!grid) return null;
-  const at = {
-    sidMm,
-    alongDeg: square ? 0 : angle.signedDeg,
-    acrossDeg: square ? 0 : angle.acrossDeg,
-    fieldMm: lightField.field,
-    crosswise: lightField.orientation === 'crosswise',
-    maxAngleDeg: room.tube.maxAngleDeg,
-  };
-  return checkGrid(grid, at, overrides);
-}
 
 function conditionsOf(lit: Collimated, gridCheck: GridCheck | null): Conditions {
   const {

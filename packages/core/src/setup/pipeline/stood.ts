@@ -31,7 +31,7 @@ export function standInRoom(asked: Aimed): Stood {
   const horizontal = isHorizontal(placement.beam);
   // The stool before a wheelchair stands on the floor as the chair does.
   const surfaceMm = holder.kind === 'floor' || adapted?.onStool ? 0 : room.surfaceHeightMm;
-  const sidWantedMm = overrides.sidMm ?? projection.sid.wantedMm;
+  const sidWantedMm = overrides.sidMm ?? asked.sidForGridMm ?? projection.sid.wantedMm;
   const { shift, blockMm, seatedMm } = standingLift(
     asked.placed,
     { through: asked.aimed.through, direction: asked.aimed.direction, sidMm: sidWantedMm },
@@ -67,6 +67,11 @@ export function standInRoom(asked: Aimed): Stood {
       ...(seatedMm > 0 ? [{ kind: 'stool' as const, mm: seatedMm }] : []),
     ],
     focusToSkinMm: distance(focal, aimed.crossing.entry),
-    problems: [...problems, ...reach.problems, ...spotProblems(focal, aimed, { sidMm, mustReach }, room, unit)],
+    problems: [
+      ...problems,
+      // As far as the room goes will do: the view itself is taught nearer.
+      ...(asked.sidForGridMm === undefined ? reach.problems : []),
+      ...spotProblems(focal, aimed, { sidMm, mustReach }, room, unit),
+    ],
   };
 }

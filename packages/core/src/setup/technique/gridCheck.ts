@@ -2,7 +2,7 @@
 import { gridLoss, gridTolerance, type GridLoss } from '../../exposure/gridCutoff';
 import { cosDeg, toDegrees } from '../../quantity/angle';
 import type { LengthUnit } from '../../quantity/length';
-import type { Grid } from '../../room/room';
+import type { Grid, Room } from '../../room/room';
 import type { Overrides } from '../request';
 import { problem, type Problem } from '../problem';
 
@@ -28,7 +28,7 @@ export type GridCheck = GridLoss & {
 export const CENTRE_SHARE = 0.2;
 export const EDGE_SHARE = 0.4;
 
-export function checkGrid(
+function checkGrid(
   grid: Grid,
   at: {
     sidMm: number;
@@ -62,6 +62,31 @@ export function checkGrid(
     angleUpToDeg:
       strips === 'across' ? bearsDeg : Math.min(at.maxAngleDeg, lowest >= 1 ? 0 : toDegrees(Math.acos(lowest))),
   };
+}
+
+/** What decides how the grid of a set-up stands to its ray. */
+type GridOfSetup = {
+  grid: Grid | null;
+  angle: { signedDeg: number; acrossDeg: number };
+  lightField: { field: { width: number; height: number }; orientation: 'lengthwise' | 'crosswise' };
+  overrides: Overrides;
+  room: Room;
+  sidMm: number;
+  square: boolean;
+};
+
+/** The grid of a set-up that has its field; null where there is none. */
+export function gridAt({ angle, grid, lightField, overrides, room, sidMm, square }: GridOfSetup): GridCheck | null {
+  if (!grid) return null;
+  const at = {
+    sidMm,
+    alongDeg: square ? 0 : angle.signedDeg,
+    acrossDeg: square ? 0 : angle.acrossDeg,
+    fieldMm: lightField.field,
+    crosswise: lightField.orientation === 'crosswise',
+    maxAngleDeg: room.tube.maxAngleDeg,
+  };
+  return checkGrid(grid, at, overrides);
 }
 
 /** What the grid cuts off as it stands: by what was told to be off, by its distance, or by a tube that leans across it. */

@@ -6,8 +6,9 @@ import type { BodyAdapt } from '../../body/adapt';
 import { buildBody, type Body } from '../../body/body';
 import type { JointLimits } from '../../body/joints';
 import { crossSkin, posedMark } from '../../body/posed';
-import type { Vec3 } from '../../geometry/vector';
+import { addScaled, cross, dot, normalize, scale, type Vec3 } from '../../geometry/vector';
 import type { Projection } from '../../projections/schema';
+import { coverPoints } from '../collimation/cover';
 import { aimRay, locate, pathSegments, type AimedRay, type NeckPosed, type PlacedBody } from '../placing/place';
 import { placeAs, type Known } from '../placing/placeAdapted';
 import { sideView, type SideView } from '../placing/side';
@@ -95,12 +96,63 @@ function shownThickness(
   return crossed.length === 0 ? 0 : crossed.reduce((sum, mm) => sum + mm, 0) / crossed.length;
 }
 
+/** Rays across the field, each way, and room round what must be shown, mm. */
+const ACROSS_FIELD = 5;
+const FIELD_MARGIN_MM = 8;
+
+/** Median of the body along rays spread evenly over what must be shown, mm; 0 where none meets it. */
+function fieldThickness(projection: Projection, placed: PlacedBody, direction: Vec3, view: SideView): number {
+  const u = normalize(cross(placed.placement.toHead, direction));
+  const v = cross(direction, u);
+  const points = coverPoints(projection, placed, view, u, v).flatMap(({ points }) => points);
+  const spread = (axis: Vec3): number[] => {
+    const at = points.map((p) => dot(p, axis));
+    const [low, high] = [Math.min(...at) - FIELD_MARGIN_MM, Math.max(...at) + FIELD_MARGIN_MM];
+    return Array.from({ length: ACROSS_FIELD }, (_, i) => low + ((high - low) * (i + 0.5)) / ACROSS_FIELD);
+  };
+  const start = scale(direction, dot(points[0], direction));
+  const [us, vs] = [spread(u), spread(v)];
+  const crossed = us
+    .flatMap((a) =>
+      vs.map((b) => {
+        const through = addScaled(addScaled(start, u, a), v, b);
+        return crossSkin(placed.posed, through, direction)?.thicknessMm ?? 0;
+      }),
+    )
+    .filter((mm) => mm > MISSED_MM)
+    .sort((a, b) => a - b);
+  return crossed[crossed.length >> 1] ?? 0;
+}
+
+/** A patient against the median man: `heavyMm` tells how much more the heavier has, `slightMm` in what proportion the slighter. */
+type Measured = { heavyMm: number; slightMm: number };
+type Path = { segments?: readonly string[]; part: string; alongRayMm: number };
+
+/** What the exposure must come through, as the entry has it taken. */
+function measured(
+  projection: Projection,
+  placed: PlacedBody,
+  direction: Vec3,
+  view: SideView,
+  { alongRayMm, ...path }: Path,
+): Measured {
+  const { thicknessBy } = projection.exposure;
+  if (thicknessBy === 'shown') {
+    const shown = shownThickness(projection, placed, direction, view, path) || alongRayMm;
+    return { heavyMm: shown, slightMm: shown };
+  }
+  if (thicknessBy === 'proportion') return { heavyMm: alongRayMm, slightMm: alongRayMm };
+  const field = fieldThickness(projection, placed, direction, view) || alongRayMm;
+  // Beside a shoulder the heavy have more chest in the field than along the ray; a child is smaller all through.
+  return { heavyMm: field, slightMm: thicknessBy === 'field' ? field : alongRayMm };
+}
+
 /** By entry: what the model gives of the median man, for whom charts are written. */
-const references = new WeakMap<Projection['cover'], number>();
+const references = new WeakMap<Projection['cover'], Measured>();
 const MEDIAN_MAN = { ageYears: 40, sex: 'male' } as const;
 
 /** The same measure of the median man in the entry's own way, mm. @param part the judged segment, of the left */
-function referenceThickness(projection: Projection, part: string): number {
+function referenceOf(projection: Projection, part: string): Measured {
   let known = references.get(projection.cover);
   if (known === undefined) {
     const body = buildBody(MEDIAN_MAN);
@@ -108,12 +160,11 @@ function referenceThickness(projection: Projection, part: string): number {
     const positioning = { ...projection.positions[0], poseAlone: false };
     const segments = pathSegments(projection, body, 'left');
     const { placed, thicknessMm } = placeMeasured(projection, positioning, body, view, segments, {});
-    const { ray, exposure } = projection;
+    const { ray } = projection;
     const angleDeg = ray.toward === 'feet' ? -ray.angleDeg : ray.angleDeg;
     const { direction, crossing } = aimRay(projection, placed, view, angleDeg, segments);
-    const shown =
-      exposure.thicknessBy === 'shown' ? shownThickness(projection, placed, direction, view, { segments, part }) : 0;
-    known = shown > 0 ? shown : alongRay(thicknessMm, crossing.thicknessMm, ray.angleDeg);
+    const alongRayMm = alongRay(thicknessMm, crossing.thicknessMm, ray.angleDeg);
+    known = measured(projection, placed, direction, view, { segments, part, alongRayMm });
     references.set(projection.cover, known);
   }
   return known;
@@ -129,18 +180,18 @@ export const alongRay = (squareMm: number, pathMm: number, angleDeg: number): nu
 /**
  * Thickness for the exposure where the central ray does not tell it: the chart's, and what the model has of this
  * patient more than of the median man; less than that in proportion, as a child is smaller all through.
- * @param alongRayMm what the central ray crosses
+ * @param path `alongRayMm`: what the central ray crosses
  */
 export function proportionalThickness(
   projection: Projection,
   placed: PlacedBody,
   direction: Vec3,
   view: SideView,
-  { segments, part, alongRayMm }: { segments?: readonly string[]; part: string; alongRayMm: number },
+  path: Path,
 ): number {
-  const { thicknessBy, chart } = projection.exposure;
-  const shown = thicknessBy === 'shown' ? shownThickness(projection, placed, direction, view, { segments, part }) : 0;
-  const own = shown > 0 ? shown : alongRayMm;
-  const reference = referenceThickness(projection, part.replace(/_R$/, '_L'));
-  return own > reference ? chart.thicknessMm + own - reference : (chart.thicknessMm * own) / reference;
+  const { chart } = projection.exposure;
+  const own = measured(projection, placed, direction, view, path);
+  const reference = referenceOf(projection, path.part.replace(/_R$/, '_L'));
+  const more = own.heavyMm - reference.heavyMm;
+  return more > 0 ? chart.thicknessMm + more : chart.thicknessMm * Math.min(1, own.slightMm / reference.slightMm);
 }
