@@ -231,6 +231,53 @@ export const abdomen: ProjectionSource[] = [
     brightBones: bones,
   }),
   belly({
+    id: 'abdomen-pa-upright',
+    name: 'Abdomen, PA, erect',
+    alsoCalled: ['upright abdomen PA', 'standing abdomen facing', 'erect abdomen PA'],
+    part: 'abdomen',
+    signs: ['process-L3', 'hips-level'],
+    showsLevels: true,
+    shows: 'Free intraperitoneal air under the diaphragm and air-fluid levels, with less dose to the gonads',
+    positions: [
+      positioning('upright', ['wall'], TRUNK, '{erect}, facing the receptor, arms clear of the field', {
+        seatable: true,
+        pose: ['arms-clear'],
+      }),
+    ],
+    ray: ray('PA'),
+    aim: aboveCrests(65, 'midline', { taught: '2 to 3 in above the iliac crests' }),
+    cover: withDome,
+    maySplit: true,
+    grid: 'yes',
+    receptor: usual('14×17', 'lengthwise'),
+    exposure: abdomenDose(80, 36, 235),
+    marker: { place: 'lower corner of the field, beside the pelvis', row: 'lower', extra: ['upright', 'arrow up'] },
+    steps: steps('position', airFirst),
+    checks: ['Both domes of the diaphragm included', 'No rotation', 'Air-fluid levels sharp: the beam was horizontal'],
+    faults: [
+      fault(
+        'dome-cut',
+        'Domes of the diaphragm clipped',
+        'Centred as for the supine abdomen',
+        'Centre 2 to 3 in above the iliac crests',
+      ),
+      rotated,
+    ],
+    cautions: [
+      {
+        text: 'A patient who is faint is not stood up: take the left lateral decubitus instead.',
+        grave: true,
+        group: 'position',
+      },
+      neverMove,
+    ],
+    instead: [
+      lost('abdomen-ap-upright', 'nothing but some dose to the gonads'),
+      lost('abdomen-decubitus-left-lateral', 'nothing for free air: seen along the liver'),
+    ],
+    brightBones: bones,
+  }),
+  belly({
     id: 'abdomen-decubitus-left-lateral',
     name: 'Abdomen, AP, left lateral decubitus',
     alsoCalled: ['left lateral decubitus abdomen', 'decub abdomen', 'free air decubitus', 'LLD', 'pneumoperitoneum'],

@@ -123,7 +123,10 @@ function spotOf(input: Input, letter: Letter): { spot: Marker['spots'][number]; 
     across,
     up: along,
   } = inField.find((each) => Math.hypot(each.across, each.up) >= IN_PLANE) ?? inField[0];
-  const row = input.projection.marker.row === 'lower' ? -TO_EDGE : TO_EDGE;
+  const usual = input.projection.marker.row === 'lower' ? -TO_EDGE : TO_EDGE;
+  // In a long, narrow field the row may lead further to the other side than the edge leads to its own.
+  const [width, height] = [right, up].map((to) => Math.hypot(...subtract(to, low))) as [number, number];
+  const row = Math.abs(across) * width + along * Math.sign(usual) * height > 0 ? usual : -usual;
   const spot =
     Math.abs(across) >= Math.abs(along)
       ? { letter, across: Math.sign(across || 1) * TO_EDGE, up: row }
