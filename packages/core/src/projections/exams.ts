@@ -1,4 +1,5 @@
 /** Exams as they are ordered, each with its usual projections in their usual order. */
+import type { Projection } from './schema';
 import type { Region } from './vocabulary';
 
 export type Exam = {
@@ -385,6 +386,59 @@ export const exams: readonly Exam[] = [
     'foot-ap',
   ),
   exam(
+    'survey-adult',
+    'Bone survey, adult',
+    'chest',
+    ['myeloma survey', 'metastatic survey'],
+    'skull-lateral',
+    'cervical-lateral',
+    'thoracic-lateral',
+    'lumbar-lateral',
+    'chest-pa',
+    'pelvis-ap',
+    'humerus-ap',
+    'femur-ap-proximal',
+    'femur-ap-distal',
+  ),
+  exam(
+    'shunt-series',
+    'Shunt series',
+    'chest',
+    ['VP shunt', 'ventriculoperitoneal shunt', 'shunt malfunction'],
+    'skull-pa',
+    'skull-lateral',
+    'chest-pa',
+    'abdomen-ap-supine',
+  ),
+  exam(
+    'foreign-body-child',
+    'Foreign body, child, nose to rectum',
+    'chest',
+    ['swallowed foreign body', 'swallowed coin', 'swallowed battery', 'nose to rectum'],
+    'airway-lateral',
+    'chest-ap',
+    'abdomen-ap-supine',
+  ),
+  exam('leg-length', 'Leg length', 'leg and knee', ['scanogram', 'limb length'], 'hips-to-ankles'),
+  exam(
+    'ankle-standing',
+    'Ankle, weight-bearing',
+    'foot and ankle',
+    ['standing ankle series', 'weight bearing ankle series'],
+    'ankle-ap-weight-bearing',
+    'ankle-mortise-weight-bearing',
+    'ankle-lateral-weight-bearing',
+  ),
+  exam(
+    'cystography',
+    'Cystography',
+    'contrast overheads',
+    ['cystogram series', 'bladder series'],
+    'cystogram-ap-axial',
+    'cystogram-oblique',
+    'cystogram-lateral',
+  ),
+  exam(
     'multiple-trauma',
     'Multiple trauma',
     'chest',
@@ -396,8 +450,14 @@ export const exams: readonly Exam[] = [
   ),
 ];
 
-/** How soon in its exams a projection is taken: 0 for the first, null for one that no exam holds. */
-export function placeInExams(id: string): number | null {
-  const found = exams.map(({ projections }) => projections.indexOf(id)).filter((place) => place >= 0);
+/**
+ * How soon in its exams a projection is taken: 0 for the first, null for one that no exam holds. An exam of several
+ * regions says nothing of what comes first in one.
+ */
+export function placeInExams({ id, region }: Pick<Projection, 'id' | 'region'>): number | null {
+  const found = exams
+    .filter((each) => each.region === region || each.projections.length === 1)
+    .map(({ projections }) => projections.indexOf(id))
+    .filter((place) => place >= 0);
   return found.length === 0 ? null : Math.min(...found);
 }

@@ -55,7 +55,7 @@ for (const projection of projections) {
   const led = exams.filter((exam) => exam.projections[0] === id).flatMap((exam) => [exam.name, ...exam.alsoCalled]);
   phrases.set(id, [asText(name), ...called, ...led.map(asText)]);
   nameWords.set(id, new Set([...normalWords(name), ...called.flatMap((phrase) => phrase.split(' '))]));
-  const place = placeInExams(id);
+  const place = placeInExams(projection);
   weight.set(id, place === null ? 1 : EXAM_WEIGHT[Math.min(place, EXAM_WEIGHT.length - 1)]);
 }
 

@@ -7,7 +7,7 @@ import { poseBody } from '../../body/pose';
 import { placeBody, posedBones } from '../../body/posed';
 import { IDENTITY } from '../../geometry/frame';
 import { midpoint, type Vec2, type Vec3 } from '../../geometry/vector';
-import { projections } from '../../projections/catalogue';
+import { projectionOf, projections } from '../../projections/catalogue';
 import { placeInExams } from '../../projections/exams';
 import type { Projection } from '../../projections/schema';
 import { otherSide } from '../../body/mannequin';
@@ -196,7 +196,7 @@ export function touchAt({ view, spots, palpable }: TouchMap, [x, y]: Vec2): { na
   for (const { id, at } of spots) nearest.set(id, Math.min(far(at), nearest.get(id) ?? Infinity));
   const sorted = [...nearest].sort((a, b) => a[1] - b[1]);
   const reach = Math.max(VIEWS[view].reachMm, sorted[LEAST - 1]?.[1] ?? 0);
-  const rank = (id: string) => placeInExams(id) ?? 9;
+  const rank = (id: string) => placeInExams(projectionOf(id)) ?? 9;
   const ids = sorted.filter(([, mm]) => mm <= reach).sort((a, b) => rank(a[0]) - rank(b[0]) || a[1] - b[1]);
   const place = palpable.reduce((best, each) => (far(each.at) < far(best.at) ? each : best));
   return { name: place.name, ids: ids.map(([id]) => id) };
