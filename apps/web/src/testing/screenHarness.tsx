@@ -56,6 +56,7 @@ jest.mock('../workers/client', () => {
       summarize: later('summarize'),
       plan: later('plan'),
       ways: later('ways'),
+      form: later('form'),
       technique: later('technique'),
       judge: later('judge'),
       faultChoices: later('faultChoices'),

@@ -23,6 +23,8 @@ import {
   touchMap,
   wayText,
   whatIf,
+  formOf,
+  wayOfForm,
   waysAnswer,
   withDefaults,
   type Change,
@@ -246,6 +248,13 @@ const plannedAs = ({ projectionId, side, way, overrides }: OtherWay['request']):
   return { projectionId, ...(side ? { side } : {}), ...(text ? { way: text } : {}) };
 };
 
+/** What a named form puts into a plan for this patient; null where there is no such way. */
+function form(id: string, request: Omit<SetupRequest, 'projectionId'>): Planned | null {
+  const asked = formOf(id);
+  const found = asked && wayOfForm(asked, request);
+  return found ? plannedAs(found.request) : null;
+}
+
 /** The other ways, each with its drawing. */
 function ways(request: SetupRequest, prices?: Partial<WayPrices>): WaysView {
   try {
@@ -328,6 +337,7 @@ export const computeService = {
   schools,
   plan,
   ways,
+  form,
   technique,
   summarize,
   touchMap,

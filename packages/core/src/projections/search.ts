@@ -115,16 +115,15 @@ export function findProjections(query: string, filter: ProjectionFilter = {}): P
     .sort((a, b) => b.score - a.score);
 }
 
+/** Whether every word of a query begins a word of a phrase, whatever the order and the spelling of the trade. */
+export const hasWords = (phrase: string, query: string): boolean =>
+  holds(phrase, normalWords(query.slice(0, MAX_QUERY)));
+
 /** Exams whose name or other name holds every word that was typed, as far as it is typed; the shortest name first. */
 export function findExams(query: string): Exam[] {
   const words = normalWords(query.slice(0, MAX_QUERY));
   if (words.length === 0) return [];
   return exams
-    .filter(({ name, alsoCalled }) =>
-      [name, ...alsoCalled].some((each) => {
-        const own = normalWords(each);
-        return words.every((word) => own.some((part) => part.startsWith(word)));
-      }),
-    )
+    .filter(({ name, alsoCalled }) => [name, ...alsoCalled].some((each) => holds(each, words)))
     .sort((a, b) => a.name.length - b.name.length);
 }

@@ -30,7 +30,6 @@ const SAID_CODES = [
   'mas-limit',
   'no-grid',
   'receptor-unknown',
-  'sid-for-grid',
   'sid-reduced',
   'sid-too-short',
   'skin-near',

@@ -176,11 +176,6 @@ export const PROBLEM_WORDS = {
     `A grid is wanted from ${fromMm / 10} cm of thickness; the ${HOLDER_WORDS[holder]} of ${room} has none: more scatter.`,
   'receptor-unknown': ({ receptor, holder, room }: { receptor: string; holder: HolderKind; room: string }) =>
     `Receptor "${receptor}" does not fit the ${HOLDER_WORDS[holder]} of ${room}.`,
-  'sid-for-grid': (
-    { sidMm, wantedMm, focusMm }: { sidMm: number; wantedMm: number; focusMm: number },
-    { unit }: Speech,
-  ) =>
-    `${formatLength(sidMm, unit)} SID for the grid, which is focused to ${formatLength(focusMm, unit)}: at ${formatLength(wantedMm, unit)} it cuts off the edges of the field.`,
   'sid-reduced': reached,
   'sid-too-short': ({ usualFromMm, ...reach }: Reach & { usualFromMm: number }, speech: Speech) =>
     `${reached(reach, speech)} The usual range begins at ${formatLength(usualFromMm, speech.unit)}: more magnification and blur.`,

@@ -1,6 +1,6 @@
 /** Find: any projection by words or by touch; every row already answers for the patient in hand. */
 import { Button, Input } from '@rneui/themed';
-import { findExams, findProjections, findTerms, projections, type Projection } from '@taktik/core';
+import { findExams, findForms, findProjections, findTerms, projections, type Projection } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { FlatList, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
@@ -18,6 +18,7 @@ import { useOwnEntries } from '../projection/useOwnEntries';
 import { useRoom } from '../room/useRoom';
 import { patientText } from '../setup/words';
 import { FindRow, ROW_HEIGHT, type Base } from './FindRow';
+import { FormRow } from './FormRow';
 import { TouchFigure, type Touched } from './TouchFigure';
 
 /** Round every row; what stands above the rows is as far from the edge. */
@@ -25,6 +26,8 @@ const ROW_PADDING = 5;
 const MAX_QUERY = 200;
 /** The address follows the hand after this pause. */
 const ADDRESS_AFTER_MS = 300;
+/** Named forms shown above the hits. */
+const MAX_FORMS = 3;
 /** Exams offered beside the hits. */
 const MAX_EXAMS = 6;
 /** Terms of the glossary shown beside the hits, for a query of at least so many letters. */
@@ -81,6 +84,7 @@ export function FindScreen() {
     [every, region],
   );
   const exams = useMemo(() => findExams(asked).slice(0, MAX_EXAMS), [asked]);
+  const namedForms = useMemo(() => findForms(asked).slice(0, MAX_FORMS), [asked]);
   const exam = exams.find(({ id }) => id === examId);
   const shown = useMemo((): Shown => {
     if (exam) {
@@ -203,6 +207,9 @@ export function FindScreen() {
           onChange={setExamId}
         />
       )}
+      {namedForms.map((form) => (
+        <FormRow key={`${form.id} ${baseKey}`} form={form} base={base} />
+      ))}
       {terms.map((term) => (
         <Press
           key={term.id}

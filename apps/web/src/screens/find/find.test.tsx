@@ -23,6 +23,24 @@ describe('Find', () => {
     fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'leg ap' } });
     await waitFor(() => expect(screen.queryByText(/^matches/)).toBeNull());
   });
+  it('a named form is worked out for the patient in hand and opens in its way', async () => {
+    show(<FindScreen />);
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'cross table knee' } });
+    const form = await screen.findByLabelText('Knee, lateral, cross-table, right. A form of Knee, lateral');
+    fireEvent.click(form);
+    await waitFor(() =>
+      expect(mockRouter.push).toHaveBeenCalledWith({
+        pathname: '/setup',
+        params: expect.objectContaining({
+          p: 'knee-lateral',
+          side: 'right',
+          way: expect.stringMatching(/^supine~level~stand/),
+        }),
+      }),
+    );
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'knee' } });
+    await waitFor(() => expect(screen.queryByText(/a form of/)).toBeNull());
+  });
   it('counts the regions before anything is typed', async () => {
     show(<FindScreen />);
     expect(await screen.findByLabelText(/^spine \d/)).toBeTruthy();

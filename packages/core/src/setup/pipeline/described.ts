@@ -22,7 +22,7 @@ import { erectWords } from '../placing/positioning';
 import { bars, blocks } from '../problem';
 import { SETUP_VERSION, type Setup } from '../setup';
 import { sceneOf } from '../stage/scene';
-import { assumptionsOf, beamAssumptions } from '../readouts/assume';
+import { assumptionsOf, beamAssumptions, gridAssumptions } from '../readouts/assume';
 import { cautionsFor } from '../readouts/caution';
 import { centringReadout, imageReadout, receptorReadout, tubeReadout } from '../readouts/readouts';
 import { jointsAtTable } from '../readouts/atTable';
@@ -99,6 +99,7 @@ export function describe(done: Exposed): Setup {
     schools,
     shift,
     side,
+    sidForGridMm,
     sidMm,
     sidWantedMm,
     situation,
@@ -200,6 +201,9 @@ export function describe(done: Exposed): Setup {
       ...body.assumed,
       ...assumptionsOf(body.patient.habitus, request, angle.pelvisMm, body.patient.partThicknessMm, unit),
       ...beamAssumptions(room.generator, technique.start),
+      ...(sidForGridMm !== undefined && grid
+        ? gridAssumptions({ sidMm, wantedMm: projection.sid.wantedMm, focusMm: grid.focusMm }, unit)
+        : []),
     ],
     // Nor how a house would do it.
     schools: barred ? [] : schools,

@@ -1,7 +1,6 @@
 /** Steps 4 and 5 where the grid has a say: at a distance for which it is not made it cuts off the edges of the field. */
 import { toInches, toCentimetres, centimetres, inches } from '../../quantity/length';
 import { EDGE_SHARE, gridAt } from '../technique/gridCheck';
-import { problem } from '../problem';
 import type { Aimed } from './aimed';
 import { openCollimator, type Collimated } from './collimated';
 import { standInRoom, type Stood } from './stood';
@@ -35,7 +34,5 @@ export function standForGrid(stood: Stood, aimed: Aimed): Collimated {
   const sidForGridMm = sidForGrid(lit);
   if (sidForGridMm === null || !lit.grid) return lit;
   const farther = openCollimator(standInRoom({ ...aimed, sidForGridMm }));
-  if (farther.sidMm <= lit.sidMm) return lit;
-  const values = { sidMm: farther.sidMm, wantedMm: lit.sidWantedMm, focusMm: lit.grid.focusMm };
-  return { ...farther, problems: [...farther.problems, problem('sid-for-grid', values, lit.unit)] };
+  return farther.sidMm > lit.sidMm ? farther : lit;
 }

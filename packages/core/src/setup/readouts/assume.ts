@@ -45,6 +45,19 @@ export function assumptionsOf(
   return list;
 }
 
+/** An SID that was chosen for the grid: why it is another than the usual one. */
+export const gridAssumptions = (
+  { sidMm, wantedMm, focusMm }: { sidMm: number; wantedMm: number; focusMm: number },
+  unit: LengthUnit,
+): Assumption[] => [
+  {
+    field: 'overrides.sidMm',
+    value: `SID ${bothUnits(sidMm, unit)} for the grid, which is focused to ${bothUnits(focusMm, unit)}; at ${bothUnits(wantedMm, unit)} it cuts off the edges of the field`,
+    provenance: 'computed',
+    affects: 'SID, magnification, technique',
+  },
+];
+
 /** Filtration of the model's beam, mm of aluminium, and how far another may lie off before it is said. */
 const MODEL_FILTRATION_MM = 3;
 const FILTRATION_SLACK_MM = 0.5;

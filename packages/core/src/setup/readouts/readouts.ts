@@ -133,6 +133,8 @@ export function imageReadout(
   };
 }
 
+const TRUNK_PART = /^(pelvis|lumbar|thorax|neck|scapula|clavicle)/;
+
 export type CentreFacts = { centre: CentreFact; touch: TouchFacts };
 export type CentringReadout = {
   centre: Setup['centre'];
@@ -184,7 +186,10 @@ export function centringReadout(
     const paired = other !== id && !/_[LR]$/.test(markOf(posed.body, id).segment);
     return paired && felt(other) ? [{ id: other, pair: otherSideOf(placed, id, other) }] : [];
   });
-  const elsewhere = found && !felt(own) ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered) : null;
+  // From a mark of the trunk a part of the trunk is reached; of a limb or the head the place itself is named.
+  const ofTrunk = TRUNK_PART.test(markOf(posed.body, own).segment);
+  const elsewhere =
+    found && ofTrunk && !felt(own) ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered) : null;
   // Of an angled ray through a depth, what is meant lies elsewhere than the light: a landmark leads the hand there.
   const angled = dot(aimed.direction, placement.beam) < COS_ANGLED;
   const [lead] = aim.point === 'through' && angled && !elsewhere ? checks : [];
