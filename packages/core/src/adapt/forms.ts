@@ -3,6 +3,7 @@
  * says of which view it is and in which situation people ask for it, and its set-up is found as any other way.
  */
 import { hasWords } from '../projections/search';
+import { normalWords } from '../projections/searchWords';
 import type { BodyPosition } from '../projections/vocabulary';
 import type { SetupRequest, Situation } from '../setup/request';
 import { findOtherWays } from './findOtherWays';
@@ -126,6 +127,14 @@ export function findForms(query: string): Form[] {
     .filter(({ name, alsoCalled }) => [name, ...alsoCalled].some((phrase) => hasWords(phrase, query)))
     .sort((a, b) => a.name.length - b.name.length);
 }
+/** Forms that an order asks for: every word of one of their names stands in it. @example formsIn('L knee, cross table lateral') */
+export function formsIn(order: string): Form[] {
+  const words = new Set(normalWords(order));
+  return forms.filter(({ name, alsoCalled }) =>
+    [name, ...alsoCalled].some((phrase) => normalWords(phrase).every((word) => words.has(word))),
+  );
+}
+
 /** One word names a part, and every view of it. */
 const LEAST_WORDS = 2;
 

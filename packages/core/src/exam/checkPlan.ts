@@ -1,4 +1,5 @@
 /** Whether the plan covers what was ordered - and not more: more is a fault too, for the reader, the bill and the dose. */
+import { formsIn } from '../adapt/forms';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import type { Exam } from '../projections/exams';
@@ -81,6 +82,13 @@ export function checkPlan(
       put('less', `“${words}” was named in the order and no view here answers to it: read the order`);
     else if (!plan.some((each) => each.projectionId === projectionId))
       put('less', `“${words}” was named in the order; ${projectionOf(projectionId).name} is not in the plan`);
+  }
+  // A form is a view done another way: planned as usual it is not what was asked for.
+  for (const { name, projectionId } of ordered.exam ? [] : formsIn(order.exam)) {
+    const item = plan.findIndex((each) => each.projectionId === projectionId);
+    if (item < 0) put('less', `${name} was asked for; ${projectionOf(projectionId).name} is not in the plan`);
+    else if (!plan[item].way)
+      put('less', `${name} was asked for; the plan has the view as usual: take it from Other ways`, item);
   }
   if (asksBoth(order.exam) && !(['left', 'right'] as const).every((each) => takes(plan, each)))
     put('less', 'The order says both sides; the plan has one');

@@ -56,6 +56,17 @@ describe('what the words of an order mean', () => {
 describe('the plan against the order', () => {
   const kinds = (order: Parameters<typeof checkPlan>[0], plan: Parameters<typeof checkPlan>[1]) =>
     checkPlan(order, plan).map(({ kind }) => kind);
+  test('a form that was asked for by name is missed where the view is planned as usual', () => {
+    const found = (exam: string, plan: Parameters<typeof checkPlan>[1]) =>
+      checkPlan({ exam, side: 'left' }, plan).map(({ kind, text, item }) => [kind, text, item]);
+    const knee = { projectionId: 'knee-lateral', side: 'left' as const };
+    const words = 'Knee AP and cross-table lateral';
+    const ap = { projectionId: 'knee-ap', side: 'left' as const };
+    expect(found(words, [ap, knee])).toEqual([
+      ['less', 'Knee, lateral, cross-table was asked for; the plan has the view as usual: take it from Other ways', 1],
+    ]);
+    expect(found(words, [ap, { ...knee, way: 'supine~level~stand~on-back~reversed~lies' }])).toEqual([]);
+  });
   test('every exam’s own plan is right', () => {
     for (const exam of exams)
       expect([exam.id, checkPlan({ exam: exam.id, side: 'left' }, plannedFor(exam.projections, 'left'))]).toEqual([
