@@ -58,6 +58,41 @@ describe('what is computed', () => {
     expect(status).toBe(200);
     expect(answer.safeParse(body).error?.issues).toBeUndefined();
   });
+  it.each([
+    [
+      'a view that must not be done',
+      { projectionId: 'cervical-flexion', situation: { spineNotCleared: true } },
+      'forbidden',
+    ],
+    [
+      'a part that is not there',
+      { projectionId: 'foot-ap', side: 'left', patient: { amputated: ['left leg above the knee'] } },
+      'forbidden',
+    ],
+    [
+      'a patient who stays in the chair',
+      {
+        projectionId: 'pelvis-inlet',
+        situation: { place: 'chair', canStand: false, canTurn: 'none', canProne: false },
+      },
+      'noWay',
+    ],
+  ])('ways for %s: nobody is left without whom to ask', async (_, request, why) => {
+    const { answer } = questions.find(({ path }) => path === '/ways')!;
+    const { status, body } = await server.call('POST', '/api/ways', request);
+    expect(status).toBe(200);
+    expect(answer.safeParse(body).error?.issues).toBeUndefined();
+    expect(body[why].ask).toMatch(/^the (physician|radiologist)/);
+    expect(body[why === 'noWay' ? 'forbidden' : 'noWay']).toBeNull();
+  });
+  it.each([
+    [{ amputated: ['left foot'] }, /patient\.amputated/],
+    [{ amputated: 'left leg below the knee' }, /patient\.amputated/],
+  ])('an amputation that nobody knows is refused with its place: %j', async (patient, field) => {
+    const { status, body } = await server.call('POST', '/api/setups', { projectionId: 'chest-pa', patient });
+    expect(status).toBe(422);
+    expect(body.fields[0].field).toMatch(field);
+  });
   it('a plan is refused with the place of what is wrong in it', async () => {
     const { status, body } = await server.call('POST', '/api/plans', {
       items: [{ projectionId: 'chest-pa' }, { projectionId: 'knee-ap' }, { projectionId: 'no-such' }],

@@ -60,6 +60,21 @@ test('what is asked comes back from its address', () => {
   );
 });
 
+test('amputations and an incubator come back from their address, and nonsense in it is left out', () => {
+  const asked = {
+    projectionId: 'chest-ap',
+    patient: { ageYears: 0.04, amputated: ['left leg below the knee' as const, 'right arm above the elbow' as const] },
+    situation: { place: 'incubator' as const, canStand: false },
+    roomId: undefined,
+  };
+  const address = toAddress(asked);
+  expect(address.amp).toBe('left_leg_below_the_knee,right_arm_above_the_elbow');
+  const back = fromAddress(address);
+  expect([...(back.patient.amputated ?? [])].sort()).toEqual([...asked.patient.amputated].sort());
+  expect(back.situation.place).toBe('incubator');
+  expect(fromAddress({ ...address, amp: 'left_foot,tail' }).patient.amputated).toBeUndefined();
+});
+
 test('an address never holds an identity', () => {
   const address = toAddress({
     projectionId: 'chest-pa',

@@ -64,6 +64,15 @@ describe('the patient', () => {
     type('Chest, front to back in cm', '');
     expect(seen.patient.measured).toBeUndefined();
   });
+  it('an amputation is told by side and level, and taken back', () => {
+    show(<Harness patient={{ ageYears: 61 }} />);
+    press('left leg below the knee');
+    press('right arm above the elbow');
+    expect(seen.patient.amputated).toEqual(['left leg below the knee', 'right arm above the elbow']);
+    press('left leg below the knee');
+    press('right arm above the elbow');
+    expect(seen.patient).toEqual({ ageYears: 61, amputated: undefined });
+  });
   it('the steps are those of an infant where it is one', () => {
     show(<Harness patient={{ ageYears: 0.5, massKg: 7 }} />);
     press('Weight more');
@@ -73,6 +82,16 @@ describe('the patient', () => {
 });
 
 describe('the situation', () => {
+  it('a newborn in an incubator is one tap: age, place and who holds', () => {
+    show(<Harness patient={{ sex: 'male' }} />);
+    press('Newborn, incubator');
+    expect(seen.patient).toMatchObject({ sex: 'male', ageYears: expect.any(Number) });
+    expect(seen.patient.ageYears!).toBeLessThan(0.1);
+    expect(seen.situation).toMatchObject({ place: 'incubator', canSit: false, canProne: false, holder: 'someone' });
+    pick('Where', 'in the room');
+    expect(seen.situation.place).toBe('room');
+  });
+
   it('is put on with one tap and taken off with another, one on the other', () => {
     show(<Harness situation={{ holder: 'may be pregnant' }} />);
     press('Trauma on a board');

@@ -20,6 +20,11 @@ test('the patient in one line, down to months', () => {
   expect(patientText({ ageYears: 58, statureMm: 1680, massKg: 74 })).toBe('58 y · 168 cm · 74 kg');
   expect(patientText({ ageYears: 0.4, massKg: 6.8 })).toBe('5 mo · median height · 6.8 kg');
   expect(patientText({ ageYears: 0 })).toMatch(/^newborn/);
+  expect(patientText({ ageYears: 0.04 })).toMatch(/^2 wk ·/);
+  // What is not there stands before the figures: on a phone the line is cut.
+  expect(patientText({ ageYears: 61, amputated: ['left leg below the knee'] })).toBe(
+    '61 y · amputated: left leg below the knee · median height · median weight',
+  );
   expect(patientText({})).toBe('adult · median height · median weight');
 });
 

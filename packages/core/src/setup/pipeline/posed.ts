@@ -1,6 +1,7 @@
 /** Step 2: what the patient may do, posed and set down, in its own axes of the holder; and the ray that does not lean. */
 import type { Holder } from '../../room/room';
 import { lately, names } from '../../quantity/lately';
+import { tubeForHead } from '../placing/keepHead';
 import { isOfHead } from '../placing/placeAdapted';
 import type { AimedRay, PlacedBody } from '../placing/place';
 import { choosePositioning, type ChosenPositioning } from '../placing/positioning';
@@ -75,7 +76,10 @@ export function poseAndPlace(asked: Asked): Posed {
     mirrored: view.mirrored,
     ageYears: body.patient.ageYears,
   });
-  const { positioning, holders } = chosen;
+  const { holders } = chosen;
+  const staysOnLine = neckStays(situation) && isOfHead(part) && !adapted;
+  const tubeDeg = staysOnLine ? tubeForHead(projection, body, chosen.positioning.pose) : null;
+  const positioning = tubeDeg === null ? chosen.positioning : { ...chosen.positioning, tubeDeg };
   const forbidden = forbiddenView(asTaught, situation, { amputated: body.patient.amputated, view });
   const {
     placed,
@@ -86,7 +90,7 @@ export function poseAndPlace(asked: Asked): Posed {
     neededMm: body.patient.partThicknessMm,
     limits: adapted ? limitsFor(situation, part) : situation.joints,
     boardMm: boardOf(situation, positioning.body),
-    neck: !neckStays(situation) ? 'posed' : isOfHead(part) ? 'held' : 'as it is',
+    neck: !neckStays(situation) ? 'posed' : isOfHead(part) && tubeDeg === null ? 'held' : 'as it is',
   });
   return {
     ...asked,

@@ -1,4 +1,5 @@
 /** A neck that must stay: nothing that is told sets the head, over the whole catalogue, and the rest is still told. */
+import { dot } from '../../geometry/vector';
 import { projections } from '../../projections/catalogue';
 import { computeSetup } from '../computeSetup';
 import { askFor } from './keepHead';
@@ -40,4 +41,27 @@ test('how a position is asked for, with the head and without', () => {
     'Lying on the back, head and neck as they lie',
   );
   expect(askFor({ say: 'Lying on the back' }, on, true)).toBe('Lying on the back');
+});
+
+test('what the head is off its line goes on the tube: the ray keeps its course in the head', () => {
+  const inHead = (setup: ReturnType<typeof computeSetup>) =>
+    setup.inPart.find(({ segment }) => segment === 'head')?.ray;
+  let moved = 0;
+  for (const entry of projections) {
+    if (entry.region !== 'skull and face' || !entry.headLine || !['AP', 'PA'].includes(entry.ray.view)) continue;
+    const asked = { projectionId: entry.id, side: entry.sided === 'none' ? undefined : ('left' as const) };
+    for (const ageYears of [6, 40, 75]) {
+      const usual = computeSetup({ ...asked, patient: { ageYears } });
+      const kept = computeSetup({ ...asked, patient: { ageYears }, situation: { keepStill: ['neck'] } });
+      if (!kept.feasible) continue;
+      const [wanted, ray] = [inHead(usual), inHead(kept)];
+      if (!wanted || !ray || kept.position.body !== usual.position.body) continue;
+      const off = (Math.acos(Math.min(1, dot(wanted, ray))) * 180) / Math.PI;
+      expect([entry.id, ageYears, off < 1.5]).toEqual([entry.id, ageYears, true]);
+      const neck = Object.entries(kept.scene.pose).filter(([motion]) => /^(neck|head)/.test(motion));
+      expect([entry.id, neck.every(([, degrees]) => Math.abs(degrees) < 0.5)]).toEqual([entry.id, true]);
+      if (Math.abs(kept.tube.angleDeg - usual.tube.angleDeg) >= 1) moved += 1;
+    }
+  }
+  expect(moved).toBeGreaterThan(3);
 });
