@@ -280,7 +280,8 @@ export function placePatient(
   let frame = asPlace(laidOn);
   if (part) frame = compose(laidOn, inverse(posture[part]));
   // Brought to its line, the head decides how the trunk stands; as it is, the trunk does.
-  else if (chin !== null && neck !== 'as it is') frame = compose(compose(laidOn, nodded(chin)), inverse(onlyTurn(posture.head)));
+  else if (chin !== null && neck !== 'as it is')
+    frame = compose(compose(laidOn, nodded(chin)), inverse(onlyTurn(posture.head)));
   const posed = placeBody(body, posture, frame);
   const placement = horizontal ? { beam: ROOM_HEAD, toHead: ROOM_UP } : { beam: ROOM_DOWN, toHead: ROOM_HEAD };
   const placed = set(posed, placement, { pose, limited, surfaces: [] });
