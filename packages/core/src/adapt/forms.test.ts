@@ -52,4 +52,7 @@ test('one word names a part, not a form; where the patient cannot be so, there i
   expect(findForms('knee')).toEqual([]);
   const semiErect = forms.find(({ id }) => id === 'chest-ap-semi-erect')!;
   expect(wayOfForm(semiErect, { patient: { ageYears: 40 }, situation: { worn: ['board'] } })).toBeNull();
+  const seated = forms.find(({ id }) => id === 'foot-ap-wheelchair')!;
+  const cannotSit = { canSit: false, canStand: false };
+  expect(wayOfForm(seated, { side: 'left', patient: { ageYears: 40 }, situation: cannotSit })).toBeNull();
 });

@@ -5,6 +5,7 @@
 import { hasWords } from '../projections/search';
 import { normalWords } from '../projections/searchWords';
 import type { BodyPosition } from '../projections/vocabulary';
+import { computeSetup } from '../setup/computeSetup';
 import type { SetupRequest, Situation } from '../setup/request';
 import { findOtherWays } from './findOtherWays';
 import type { OtherWay } from './otherWay';
@@ -151,7 +152,11 @@ export function wayOfForm(
   prices?: Partial<WayPrices>,
 ): OtherWay | null {
   const ways = findOtherWays({ ...request, projectionId, situation: { ...request.situation, ...situation } }, prices);
-  const fits = ({ setup }: OtherWay) =>
-    setup.projectionId === projectionId && setup.position.body === body && setup.tube.beam === beam;
+  // What the form takes for granted never opens what this patient must not do.
+  const fits = ({ setup, request: asked }: OtherWay) =>
+    setup.projectionId === projectionId &&
+    setup.position.body === body &&
+    setup.tube.beam === beam &&
+    computeSetup({ ...request, ...asked }).feasible;
   return ways.find(fits) ?? null;
 }

@@ -453,3 +453,11 @@ describe('for any patient in range, any entry and any room', () => {
     );
   });
 });
+
+test('who turns to one side is not laid on the other, whichever side the view is of', () => {
+  const lain = (side: 'left' | 'right', canTurn: 'left' | 'right') =>
+    computeSetup({ projectionId: 'toes-lateral', side, situation: { canTurn } }).feasible;
+  // The unaffected side lies beneath.
+  expect([lain('right', 'left'), lain('right', 'right')]).toEqual([true, false]);
+  expect([lain('left', 'right'), lain('left', 'left')]).toEqual([true, false]);
+});

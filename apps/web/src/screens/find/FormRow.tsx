@@ -10,15 +10,16 @@ import type { Base } from './FindRow';
 
 export function FormRow({ form, base }: { form: Form; base: Base }) {
   const router = useRouter();
-  const [said, setSaid] = useState('');
+  const [state, setState] = useState<{ says: string; failed: boolean } | null>(null);
   const entry = projectionOf(form.projectionId);
   const side = entry.sided === 'each' ? base.side : undefined;
   const name = side ? `${form.name}, ${side}` : form.name;
   const open = async () => {
-    setSaid('Working it out');
+    setState({ says: 'Working it out', failed: false });
     try {
       const planned = await compute().form(form.id, { ...base, side });
-      setSaid(planned ? '' : 'This patient, or this room, has no such way: see Other ways of the view');
+      const none = { says: 'This patient, or this room, has no such way: see Other ways of the view', failed: true };
+      setState(planned ? null : none);
       if (!planned) return;
       const { patient = {}, situation = {}, room } = base;
       router.push({
@@ -26,14 +27,14 @@ export function FormRow({ form, base }: { form: Form; base: Base }) {
         params: toAddress({ ...planned, side: planned.side, patient, situation, roomId: room?.id }),
       });
     } catch (error) {
-      setSaid((error as Error).message);
+      setState({ says: (error as Error).message, failed: true });
     }
   };
   return (
     <Press label={`${name}. A form of ${entry.name}`} role="link" onPress={() => void open()} style={{ padding: 12 }}>
       <Words kind="body">{name}</Words>
-      <Words kind="small" tone={said.startsWith('This') ? 'brick' : 'soft'} role="status">
-        {said === '' ? `◇ a form of ${entry.name}, worked out for this patient` : said}
+      <Words kind="small" tone={state?.failed ? 'brick' : 'soft'} role="status">
+        {state?.says ?? `◇ a form of ${entry.name}, worked out for this patient`}
       </Words>
     </Press>
   );

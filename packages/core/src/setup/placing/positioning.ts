@@ -210,8 +210,9 @@ export function choosePositioning(
   const reasons: Problem[] = [];
   const { name } = entry;
   for (const positioning of candidates) {
-    const fixed =
-      entry.sided === 'none' && (positioning.on === 'left' || positioning.on === 'right') ? positioning.on : null;
+    // Some views of a limb lay the patient on the other side: what lies beneath is what the position says.
+    const { on } = positioning;
+    const fixed = on === 'left' || on === 'right' ? ((on === 'left') !== mirrored ? 'left' : 'right') : null;
     const why =
       barred(positioning, situation, fixed ?? nearSide, ageYears) ??
       rollBarred(entry, positioning, situation, mirrored) ??
