@@ -89,6 +89,7 @@ export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-ap-supine',
     name: 'Abdomen, AP, supine',
+    nameSaysPosition: ', supine',
     alsoCalled: [
       'KUB',
       'flat plate',
@@ -140,6 +141,7 @@ export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-ap-upright',
     name: 'Abdomen, AP, erect',
+    nameSaysPosition: ', erect',
     alsoCalled: [
       'upright abdomen',
       'erect abdomen',
@@ -204,6 +206,7 @@ export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-pa',
     name: 'Abdomen, PA, prone',
+    nameSaysPosition: ', prone',
     alsoCalled: ['prone abdomen', 'abdomen face down', 'KUB prone'],
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
@@ -233,6 +236,7 @@ export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-pa-upright',
     name: 'Abdomen, PA, erect',
+    nameSaysPosition: ', erect',
     alsoCalled: ['upright abdomen PA', 'standing abdomen facing', 'erect abdomen PA'],
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
@@ -280,6 +284,7 @@ export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-decubitus-left-lateral',
     name: 'Abdomen, AP, left lateral decubitus',
+    nameSaysPosition: ', left lateral decubitus',
     alsoCalled: ['left lateral decubitus abdomen', 'decub abdomen', 'free air decubitus', 'LLD', 'pneumoperitoneum'],
     part: 'abdomen',
     signs: ['process-L3', 'hips-level'],
@@ -333,6 +338,7 @@ export const abdomen: ProjectionSource[] = [
   belly({
     id: 'abdomen-decubitus-dorsal',
     name: 'Abdomen, lateral, dorsal decubitus',
+    nameSaysPosition: ', dorsal decubitus',
     alsoCalled: [
       'dorsal decubitus abdomen',
       'cross table abdomen',

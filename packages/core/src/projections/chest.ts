@@ -319,7 +319,8 @@ export const chest: ProjectionSource[] = [
     remove: undress,
     prepare: [],
     steps: [
-      { group: 'position', text: 'Shoulder and hip in one vertical line, no lean into the receptor' },
+      { group: 'position', text: 'Shoulder and hip in one vertical line, no lean into the receptor', in: ['upright'] },
+      { group: 'position', text: 'Shoulders and hips one above the other', in: ['lateral-recumbent'] },
       { group: 'position', text: 'Arms clear of the lungs' },
       { group: 'position', text: 'Chin up', setsHead: true },
     ],
@@ -387,6 +388,7 @@ export const chest: ProjectionSource[] = [
         holders: ['wall'],
         contact: ['thorax', 'lumbar', 'pelvis'],
         seatable: true,
+        aids: ['cover for the receptor'],
         say: '{erect}, back to the receptor',
       },
     ],
@@ -466,6 +468,7 @@ export const chest: ProjectionSource[] = [
   thorax({
     id: 'chest-decubitus-ap',
     name: 'Chest, AP, lateral decubitus',
+    nameSaysPosition: ', lateral decubitus',
     alsoCalled: [
       'decubitus chest',
       'lateral decubitus chest',

@@ -633,6 +633,7 @@ export const contrastOverheads: ProjectionSource[] = [
   overhead({
     id: 'colon-decubitus',
     name: 'Large bowel, AP, lateral decubitus',
+    nameSaysPosition: ', lateral decubitus',
     alsoCalled: ['decubitus colon', 'barium enema decubitus', 'double contrast decub'],
     part: 'large bowel',
     signs: ['process-L3', 'hips-level'],

@@ -709,6 +709,7 @@ export const legAndKnee: ProjectionSource[] = [
     id: 'knee-ap-weight-bearing',
     demands: ['weight-bearing'],
     name: 'Knees, AP, weight-bearing, bilateral',
+    nameSaysPosition: ', weight-bearing',
     alsoCalled: ['weight bearing knees', 'standing knees', 'WB knee', 'arthritis knees', 'bilateral knees standing'],
     part: 'knees',
     signs: ['kneecap', 'kneecap-up'],
@@ -756,6 +757,7 @@ export const legAndKnee: ProjectionSource[] = [
     id: 'knee-pa-flexed-weight-bearing',
     demands: ['weight-bearing'],
     name: 'Knees, PA axial, weight-bearing in flexion, bilateral',
+    nameSaysPosition: ', weight-bearing in flexion',
     alsoCalled: ['Rosenberg', 'flexed weight bearing knees', 'PA flexion standing knee', 'tunnel standing'],
     part: 'knees',
     signs: ['kneecap', 'kneecap-up'],
@@ -802,6 +804,7 @@ export const legAndKnee: ProjectionSource[] = [
   leg({
     id: 'fossa-kneeling',
     name: 'Intercondylar fossa, PA axial, kneeling',
+    nameSaysPosition: ', kneeling',
     alsoCalled: ['Holmblad', 'tunnel view', 'notch', 'intercondylar notch', 'PA axial knee'],
     part: 'intercondylar fossa',
     signs: ['kneecap', 'kneecap-up'],
@@ -841,6 +844,7 @@ export const legAndKnee: ProjectionSource[] = [
   leg({
     id: 'fossa-prone',
     name: 'Intercondylar fossa, PA axial, prone',
+    nameSaysPosition: ', prone',
     alsoCalled: ['Camp Coventry', 'tunnel view', 'notch', 'intercondylar notch', 'PA axial knee prone'],
     part: 'intercondylar fossa',
     signs: ['kneecap', 'kneecap-up'],
@@ -877,6 +881,7 @@ export const legAndKnee: ProjectionSource[] = [
   leg({
     id: 'fossa-supine',
     name: 'Intercondylar fossa, AP axial, supine',
+    nameSaysPosition: ', supine',
     alsoCalled: ['Béclère', 'tunnel view AP', 'notch AP', 'AP axial knee'],
     part: 'intercondylar fossa',
     signs: ['kneecap', 'kneecap-up'],
@@ -1000,6 +1005,7 @@ export const legAndKnee: ProjectionSource[] = [
   leg({
     id: 'patella-tangential-supine',
     name: 'Patella, tangential, inferosuperior, supine',
+    nameSaysPosition: ', supine',
     alsoCalled: ['sunrise', 'skyline', 'Laurin', 'inferosuperior patella', 'patellofemoral joint'],
     part: 'patella',
     signs: [],
@@ -1055,6 +1061,7 @@ export const legAndKnee: ProjectionSource[] = [
   leg({
     id: 'patella-tangential-prone',
     name: 'Patella, tangential, prone',
+    nameSaysPosition: ', prone',
     alsoCalled: ['Settegast', 'Hughston', 'sunrise prone', 'skyline prone'],
     part: 'patella',
     signs: [],
@@ -1206,6 +1213,7 @@ export const legAndKnee: ProjectionSource[] = [
     id: 'knee-kneeling-posterior',
     demands: ['stress'],
     name: 'Knee, lateral, kneeling, posterior stress',
+    nameSaysPosition: ', kneeling, posterior stress',
     alsoCalled: ['PCL', 'kneeling stress', 'posterior drawer', 'posterior cruciate'],
     part: 'knee',
     signs: ['condyles', 'condyles-up'],

@@ -947,6 +947,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     id: 'hips-to-ankles',
     demands: ['weight-bearing'],
     name: 'Legs, AP, hips to ankles, weight-bearing',
+    nameSaysPosition: ', weight-bearing',
     alsoCalled: ['long leg', 'leg length', 'scanogram', 'mechanical axis', 'full length lower limbs', 'alignment'],
     part: 'legs',
     signs: ['coccyx', 'pelvis-tilt', 'hips-level'],

@@ -74,6 +74,8 @@ const positioningSchema = z.strictObject({
   supported: z.array(z.enum(SUPPORTED_PARTS)).default([]),
   /** May be done sitting on a stool where the position is upright. */
   seatable: z.boolean().default(false),
+  /** What this position needs besides, where it is not the usual one: the aids of the entry are for that. */
+  aids: z.array(z.string()).optional(),
   /** How the position is asked for, one line. */
   say: z.string(),
   /** What of it sets the head: not told where the neck must stay. */
@@ -121,6 +123,8 @@ const caution = z.strictObject({
 export const projectionSchema = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]+$/),
   name: z.string(),
+  /** What of the name says how the patient stands or lies: another way is called by its own position instead. */
+  nameSaysPosition: z.string().min(1).optional(),
   alsoCalled: z.array(z.string()),
   region: z.enum(REGIONS),
   part: z.string(),
@@ -274,7 +278,7 @@ export const projectionSchema = z.strictObject({
   remove: z.array(z.string()),
   /** Seen to once. */
   prepare: z.array(z.string()),
-  /** Brought, laid or tied, and taken away again. */
+  /** Brought, laid or tied for the usual position, and taken away again. */
   aids: z.array(z.string()).default([]),
   aidsUnlessInjured: z.array(z.string()).default([]),
   steps: z.array(
@@ -284,6 +288,8 @@ export const projectionSchema = z.strictObject({
       /** Left out when moving the part could harm. */ unlessInjured: z.boolean().default(false),
       /** Sets the head: left out where the neck must stay. */
       setsHead: z.boolean().default(false),
+      /** Positions of the body that it is for; all of the entry's when left out. */
+      in: z.array(z.enum(BODY_POSITIONS)).min(1).optional(),
     }),
   ),
   checks: z.array(z.string()).min(2),

@@ -579,6 +579,7 @@ export const shoulderGirdle: ProjectionSource[] = [
   girdle({
     id: 'shoulder-axillary-prone',
     name: 'Shoulder, prone axial (inferosuperior)',
+    nameSaysPosition: ' prone',
     alsoCalled: ['West Point', 'prone axillary', 'Bankart'],
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],

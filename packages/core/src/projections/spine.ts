@@ -48,14 +48,31 @@ const column = author('spine', {
   cautions: [neverMove],
 });
 const TRUNK = ['thorax', 'lumbar', 'pelvis'];
-const backs = (say: string, more: Partial<PositioningSource> = {}, contact = TRUNK): PositioningSource[] => [
-  positioning('supine', ['table-tray', 'table-top', 'bed'], contact, `Supine, ${say}`, more),
-  positioning('upright', ['wall'], contact, `{erect}, back to the receptor, ${say}`, {
-    seatable: true,
-    ...more,
-    pose: (more.pose ?? []).filter((each) => each !== 'knees-up'),
-    ifInjured: undefined,
-  }),
+/** Two words for it where what is asked of one who lies is not what is asked of one who stands. */
+const backs = (
+  said: string | { lying: string; erect: string },
+  more: Partial<PositioningSource> = {},
+  contact = TRUNK,
+): PositioningSource[] => [
+  positioning(
+    'supine',
+    ['table-tray', 'table-top', 'bed'],
+    contact,
+    `Supine, ${typeof said === 'string' ? said : said.lying}`,
+    more,
+  ),
+  positioning(
+    'upright',
+    ['wall'],
+    contact,
+    `{erect}, back to the receptor, ${typeof said === 'string' ? said : said.erect}`,
+    {
+      seatable: true,
+      ...more,
+      pose: (more.pose ?? []).filter((each) => each !== 'knees-up'),
+      ifInjured: undefined,
+    },
+  ),
 ];
 const fronts = (say: string, more: Partial<PositioningSource> = {}, contact = TRUNK): PositioningSource[] => [
   positioning('upright', ['wall'], contact, `{erect}, facing the receptor, ${say}`, { seatable: true, ...more }),
@@ -101,7 +118,7 @@ const THORACIC_AP: PositioningSource[] = [
     ...tableGrid,
     contact: ['thorax', 'lumbar', 'pelvis'],
     pose: ['knees-up'],
-    say: 'Supine, knees flexed, feet flat, arms at the sides',
+    say: 'Supine, hips and knees flexed so that the back lies flat, feet flat, arms at the sides',
     ifInjured: { say: 'Supine as found, legs extended: nothing is flexed or rotated', pose: [] },
   },
   {
@@ -163,11 +180,11 @@ export const spine: ProjectionSource[] = [
     marker: { place: 'beside the spine, upper corner of the field', extra: [] },
     protection: [away('collimate to the spine'), leadIfAsked('shield over the pelvis')],
     remove: toWaist,
-    prepare: ['head low or flat: no thick pillow'],
+    prepare: [],
     aids: ['support under the knees'],
     steps: [
-      { group: 'position', text: 'Hips and knees flexed so that the back lies flat', unlessInjured: true },
-      { group: 'position', text: 'Head end of the table toward the anode, where the chest is thin' },
+      { group: 'position', text: 'Head low or flat: no thick pillow', in: ['supine'] },
+      { group: 'position', text: 'Head end of the table toward the anode, where the chest is thin', in: ['supine'] },
     ],
     checks: [
       'C7 and T1 at the top, T12 with L1 at the bottom included',
@@ -253,7 +270,7 @@ export const spine: ProjectionSource[] = [
     },
     breathing: { phase: 'quiet' },
     marker: { place: 'anterior to the spine, inside the field', extra: [] },
-    protection: [away('lead on the table behind the back keeps scatter off the receptor')],
+    protection: [away('lead posterior to the back keeps scatter off the receptor')],
     remove: toWaist,
     prepare: [],
     aids: [
@@ -262,8 +279,17 @@ export const spine: ProjectionSource[] = [
       'pillow for the head',
     ],
     steps: [
-      { group: 'position', text: 'Shoulders and hips one above the other, spine parallel to the table' },
-      { group: 'position', text: 'Without a waist pad: 10 to 15° cephalad instead' },
+      {
+        group: 'position',
+        text: 'Shoulders and hips one above the other, spine parallel to the table',
+        in: ['lateral-recumbent'],
+      },
+      { group: 'position', text: 'Without a waist pad: 10 to 15° cephalad instead', in: ['lateral-recumbent'] },
+      {
+        group: 'position',
+        text: 'Shoulders and hips perpendicular to the receptor, no lean into it, weight even',
+        in: ['upright'],
+      },
       { group: 'field', text: 'A strip of light stays behind the back of a thin patient' },
     ],
     checks: [
@@ -638,7 +664,10 @@ export const spine: ProjectionSource[] = [
         'position',
         'Centre with the mouth closed and the light field off the eyes; open the mouth at the last moment',
       ),
-      ...steps('position', 'Lower edge of the upper incisors and mastoid tips in one line perpendicular to the table'),
+      ...steps(
+        'position',
+        'Lower edge of the upper incisors and mastoid tips in one line perpendicular to the receptor',
+      ),
     ],
     checks: [
       'Dens free of teeth and skull',
@@ -1024,10 +1053,13 @@ export const spine: ProjectionSource[] = [
     part: 'lumbar spine',
     signs: ['process-L3', 'plates-L3'],
     shows: 'T12 to S1, transverse processes, sacroiliac joints',
-    positions: backs('hips and knees flexed so that the back lies flat', {
-      pose: ['knees-up', 'arms-clear'],
-      ifInjured: { say: 'Supine as found, legs extended: nothing is flexed or rotated', pose: ['arms-clear'] },
-    }),
+    positions: backs(
+      { lying: 'hips and knees flexed so that the back lies flat', erect: 'weight even' },
+      {
+        pose: ['knees-up', 'arms-clear'],
+        ifInjured: { say: 'Supine as found, legs extended: nothing is flexed or rotated', pose: ['arms-clear'] },
+      },
+    ),
     ray: ray('AP'),
     aim: amid('iliac_crest_L', 'iliac_crest_R', 'midline', {
       taught: '1½ in superior to the iliac crests',
@@ -1166,7 +1198,7 @@ export const spine: ProjectionSource[] = [
     part: 'L5 and S1',
     signs: ['coccyx', 'pelvis-tilt'],
     shows: 'L5-S1 disc space and the sacroiliac joints in the frontal view',
-    positions: backs('legs extended', { pose: ['arms-clear'] }),
+    positions: backs({ lying: 'legs extended', erect: 'weight even' }, { pose: ['arms-clear'] }),
     ray: ray('AP', 33, 'head', [30, 35]),
     aim: amid('ASIS_L', 'ASIS_R', 'midline, level of the ASIS', {
       checkBy: ['symphysis_sup'],
@@ -1267,7 +1299,13 @@ export const spine: ProjectionSource[] = [
     opens: 'lumbar facet joints',
     sided: 'each',
     shows: 'Zygapophyseal joints and pars interarticularis of the side nearest the receptor',
-    positions: backs('rotated {turn} to the {oblique} position, knees flexed', { pose: ['arms-clear'] }),
+    positions: backs(
+      {
+        lying: 'rotated {turn} to the {oblique} position, knees flexed',
+        erect: 'rotated {turn} to the {oblique} position, weight even',
+      },
+      { pose: ['arms-clear'] },
+    ),
     ray: swung(ray('AP'), ['left', 45]),
     aim: at('L3', 'medial to the elevated ASIS', {
       taughtAt: ['iliac_crest_L', [['head', 38]]],
@@ -1537,7 +1575,7 @@ export const spine: ProjectionSource[] = [
     part: 'sacroiliac joints',
     signs: ['coccyx', 'pelvis-tilt'],
     shows: 'Both sacroiliac joints in the frontal view, without foreshortening',
-    positions: backs('legs extended', { pose: ['arms-clear'] }),
+    positions: backs({ lying: 'legs extended', erect: 'weight even' }, { pose: ['arms-clear'] }),
     ray: ray('AP', 33, 'head', [30, 35]),
     aim: amid('ASIS_L', 'ASIS_R', 'midline', {
       taught: '2 in inferior to the level of the ASIS',
@@ -1590,9 +1628,13 @@ export const spine: ProjectionSource[] = [
     opens: 'sacroiliac joints',
     sided: 'each',
     shows: 'Sacroiliac joint of the elevated side, joint space open',
-    positions: backs('rotated {turn} to the {oblique} position, this side elevated on a wedge', {
-      pose: ['arms-clear'],
-    }),
+    positions: backs(
+      {
+        lying: 'rotated {turn} to the {oblique} position, this side elevated on a wedge',
+        erect: 'rotated {turn} to the {oblique} position, this side away from the receptor',
+      },
+      { pose: ['arms-clear'] },
+    ),
     ray: swung(ray('AP'), ['right', 28]),
     aim: at('ASIS_L', 'elevated side', {
       taught: '1 in medial to the elevated ASIS',
@@ -1622,6 +1664,7 @@ export const spine: ProjectionSource[] = [
     id: 'scoliosis-pa',
     demands: ['weight-bearing'],
     name: 'Whole spine, PA, erect (weight-bearing)',
+    nameSaysPosition: ', erect (weight-bearing)',
     alsoCalled: ['scoliosis', 'scoliosis series', 'Cobb', 'full spine', 'curvature'],
     part: 'whole spine',
     signs: ['process-T7', 'plates-T7'],
@@ -1675,6 +1718,7 @@ export const spine: ProjectionSource[] = [
     id: 'scoliosis-pa-block',
     demands: ['weight-bearing'],
     name: 'Whole spine, PA, erect, foot on a block',
+    nameSaysPosition: ', erect, foot on a block',
     alsoCalled: ['scoliosis block', 'Ferguson scoliosis', 'foot block', 'deforming curve'],
     part: 'whole spine',
     signs: ['process-T7', 'plates-T7'],
@@ -1719,6 +1763,7 @@ export const spine: ProjectionSource[] = [
     id: 'scoliosis-lateral',
     demands: ['weight-bearing'],
     name: 'Whole spine, lateral, erect (weight-bearing)',
+    nameSaysPosition: ', erect (weight-bearing)',
     alsoCalled: ['scoliosis lateral', 'sagittal balance', 'kyphosis', 'full spine side'],
     part: 'whole spine',
     signs: ['rear-ribs', 'ribs-up'],

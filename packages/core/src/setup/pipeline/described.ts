@@ -60,6 +60,7 @@ function ownSteps({
   return [...headSteps, ...projection.steps]
     .filter((step) => !(step.unlessInjured && isInjured(situation)) && !(step.setsHead && neckStays(situation)))
     .filter((step) => step.group !== 'position' || (fits && !adapted?.asItLies))
+    .filter((step) => !('in' in step) || !step.in || step.in.includes(positioning.body))
     .map(({ group, text }) => ({
       group,
       text: fillIn(text, projection, positioning, stoodIn({ situation, positioning, ...done })),
@@ -134,6 +135,10 @@ export function describe(done: Exposed): Setup {
   // Aids serve the entry's own position: who is in another, or lies as found, is given none of them.
   const [usual] = asTaught.positions;
   const asPosed = asUsual && (!adapted || (adapted.position === usual.body && !adapted.asItLies && !adapted.reversed));
+  const inUsual = positioning.body === usual.body;
+  const aids = inUsual
+    ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)]
+    : (positioning.aids ?? []);
   const tube = tubeReadout(projection, placed, angle, plane, {
     ...{ sidMm, sidWantedMm, horizontal, onSurface, surfaceMm, room },
     focusHeightMm: focal[2],
@@ -194,7 +199,7 @@ export function describe(done: Exposed): Setup {
     protection: protectionFor(projection.protection, rules.shielding),
     breathing: breathFor(projection, situation, technique.timeMs),
     prepare: asUsual ? projection.prepare : [],
-    aids: asPosed ? [...projection.aids, ...(isInjured(situation) ? [] : projection.aidsUnlessInjured)] : [],
+    aids: asPosed ? aids : [],
     remove: takeOffOf(projection, body),
     cautions: cautionsFor(projection, body.patient, situation),
     assumptions: [

@@ -19,6 +19,7 @@ import type { HolderKind, View } from '../../projections/vocabulary';
 import type { AdaptedWay } from './adaptedWay';
 import type { PlacedBody } from './place';
 import { isOfArm, isOfHead } from './placeAdapted';
+import { positionName } from '../../room/position';
 import { problem, type Problem } from '../problem';
 import type { Setup, Side } from '../setup';
 import type { LooseReceptor, RaisedArms, WayPosition } from '../../words/positionWords';
@@ -167,6 +168,7 @@ function isOnChest({ posed }: PlacedBody, part: string, at: Vec3<InRoom>): boole
 const GRAZE_MM = 30;
 /** Room that a tube takes behind its focal spot. */
 const TUBE_MM = 150;
+const BELOW_KNEE = /^(shank|talus|foot|toes)_/;
 /** A limb is crossed, not run through lengthwise: no view crosses more of one [model: thigh of the largest adult]. */
 const MOST_OF_A_LIMB_MM = 300;
 
@@ -197,8 +199,9 @@ export function rayBlocked(
   if (between(-TUBE_MM, 0) > 0) return blocked('tube');
   if (rest && between(0, entry, rest) > GRAZE_MM) return blocked('before');
   if (rest && between(exit, end, rest) > GRAZE_MM) return blocked('behind');
-  // An arm that lies on the trunk, but for its root, has it in its picture.
-  if (rest && isOfArm(part) && !onChest && between(0, end, rest) > GRAZE_MM) return blocked('behind');
+  // Where the ray leaves the limb within the trunk, an arm that lies on it or a leg drawn up to it, that is in its picture.
+  const clearOfTrunk = (isOfArm(part) && !onChest) || BELOW_KNEE.test(part);
+  if (rest && clearOfTrunk && between(0, end, rest) > GRAZE_MM) return blocked('behind');
   if (rest && exit - entry > MOST_OF_A_LIMB_MM && !own.includes('head')) return blocked('lengthwise');
   return [];
 }
@@ -249,6 +252,24 @@ const LIMB_REGIONS: ReadonlySet<Projection['region']> = new Set([
 const EITHER_OBLIQUE = / \((RPO or LPO|RAO or LAO|[LR][AP]O)\)/;
 const EITHER_DECUBITUS = ', lateral decubitus';
 
+/** How a patient is in another way, as it stands in a name. */
+function positionInName({ position, on, beam }: AdaptedWay): string {
+  if (position === 'lateral-recumbent')
+    return `${on ?? ''} lateral ${beam === 'level' ? 'decubitus' : 'recumbent'}`.trim();
+  if (position === 'seated') return 'seated';
+  return beam === 'level' && position === 'supine' ? 'supine, cross-table' : positionName(position);
+}
+
+/** The name of an entry, with the position that it says replaced where the patient is in another. */
+function calledIn({ name, nameSaysPosition, positions }: Projection, adapted: AdaptedWay | null): string {
+  if (!adapted || !nameSaysPosition) return name;
+  const [own] = positions;
+  const isOwn = adapted.position === own.body && (own.on === undefined || own.on === adapted.on);
+  const level = own.beam === 'horizontal' || own.body === 'upright';
+  if (isOwn && level === (adapted.beam === 'level')) return name;
+  return `${name.replace(nameSaysPosition, '')}, ${positionInName(adapted)}`;
+}
+
 /**
  * Name of a set-up: the entry with the oblique position or the decubitus that it really is, its side, and the way round
  * where it is the other one.
@@ -259,8 +280,8 @@ export function nameOf(
   adapted: AdaptedWay | null,
   oblique: ObliquePosition | null,
 ): string {
-  const named = projection.name.replace(EITHER_OBLIQUE, oblique ? ` (${oblique.name})` : '');
-  const decubitus = !adapted && side !== null && named.endsWith(EITHER_DECUBITUS);
+  const named = calledIn(projection, adapted).replace(EITHER_OBLIQUE, oblique ? ` (${oblique.name})` : '');
+  const decubitus = side !== null && named.endsWith(EITHER_DECUBITUS);
   return [
     decubitus ? named.replace(EITHER_DECUBITUS, `, ${side} lateral decubitus`) : named,
     ...(projection.sided === 'each' && !decubitus ? [side] : []),

@@ -109,7 +109,8 @@ function namesFor(projection: Projection, asked: Asked, part: string, armsFree: 
     );
   else if (!isOfArm(part) && (lying || asked.position === 'semi-erect')) rest.push('arms-clear');
   const posed = [...projection.pose, ...(own ?? projection.positions[0]).pose];
-  const trunk = !isOfArm(part) && !isOfLeg(part) && !isOfHead(part);
+  // The arm of a shoulder is part of the picture: it stays as the view has it.
+  const trunk = !isOfArm(part) && !isOfLeg(part) && !isOfHead(part) && !GIRDLE.test(part);
   const sideways = projection.ray.view === 'lateral' || projection.ray.view === 'medial';
   const across = trunk && asked.beam === 'level';
   const aside: PoseName[] =
@@ -206,7 +207,12 @@ export function settleAdapted(
   const pose = laid ? layLimb(body, turned, part.segment, toTarget, frameOf(stance), true, limits).pose : turned;
   // On the side a pillow holds the head level with the spine.
   const pillow = asked.position === 'lateral-recumbent';
-  const supportedParts: SupportedPart[] = pillow || projection.headLine || isOfHead(plain) ? ['head'] : [];
+  // The arm of a shoulder that is posed for the picture does not sink: it is held or padded there.
+  const armSupported = GIRDLE.test(plain) && !asked.asItLies;
+  const supportedParts: SupportedPart[] = [
+    ...(pillow || projection.headLine || isOfHead(plain) ? ['head' as const] : []),
+    ...(armSupported ? [part.segment.endsWith('_R') ? ('arm_R' as const) : ('arm_L' as const)] : []),
+  ];
   const rested = restBody(body, stance, pose, supportedParts, limits);
   const surfaces = rested.surfaces
     .filter(({ kind }) => KEPT_SURFACES.has(kind))
