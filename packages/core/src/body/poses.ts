@@ -25,7 +25,8 @@ export const POSES: Readonly<Record<PoseName, Pose>> = {
     forearmPronation: 60,
     scapulaProtraction: 18,
   },
-  'arms-overhead': { shoulderFlexion: 165, elbowFlexion: 60 },
+  // The shoulder blades go up and back with arms that are raised so far.
+  'arms-overhead': { shoulderFlexion: 165, elbowFlexion: 60, scapulaElevation: 30, scapulaProtraction: -20 },
   'arms-forward': { shoulderFlexion: 90, elbowFlexion: 60, forearmPronation: 70 },
   'near-arm-up': { shoulderFlexion_L: 165, elbowFlexion_L: 80, shoulderFlexion_R: -8 },
   'arms-crossed': { shoulderFlexion: 35, shoulderMedialRotation: 70, elbowFlexion: 100, forearmPronation: 80 },

@@ -52,7 +52,6 @@ const heelDown = (
 ): PositioningSource =>
   positioning('supine', ['table-top', 'bed'], ['shank_L', 'foot_L'], say, {
     joints: { anklePlantarFlexion_L: 0, ...joints },
-    supported: ['leg_L'],
     ...(ifInjured && { ifInjured }),
   });
 const asItFalls: PositioningSource['ifInjured'] = {
@@ -529,16 +528,18 @@ export const footAndAnkle: ProjectionSource[] = [
     positions: [
       positioning(
         'prone',
-        ['table-top'],
-        ['foot_L', 'shank_L'],
-        'Prone, ankle on a sandbag, foot dorsiflexed to a right angle',
+        ['stand'],
+        ['foot_L', 'toes_L'],
+        'Prone, foot over the end of the table and dorsiflexed to a right angle, receptor upright against the sole',
         {
+          beam: 'horizontal',
           joints: { anklePlantarFlexion_L: -5 },
           supported: ['leg_L'],
         },
       ),
     ],
-    ray: ray('PA', 40, 'feet', [35, 45]),
+    // Taught as 35 to 45° to the long axis of the foot, which is upright here: the steep end is what a level tube reaches.
+    ray: { ...ray('down', 45, 'feet', [45, 55]), up: 'back', says: ['ceiling', 'floor'] },
     aim: at('calcaneus_L', 'posterior surface of the ankle, to the calcaneus', {
       point: 'through',
       checkBy: ['lat_malleolus_L'],
@@ -546,8 +547,8 @@ export const footAndAnkle: ProjectionSource[] = [
     cover: calcaneus,
     receptor: usual('8×10', 'lengthwise'),
     exposure: technique(66, 3.2, 90, [110, 150], { composition: 1.2 }),
-    prepare: ['receptor propped against the sole'],
-    aids: ['sandbag under the ankle'],
+    prepare: [],
+    aids: ['sandbag under the shin', 'holder for the receptor at the end of the table'],
     checks: ['Whole calcaneus included', 'Subtalar joint seen'],
     faults: [
       fault(

@@ -889,10 +889,10 @@ export const legAndKnee: ProjectionSource[] = [
     positions: [
       positioning(
         'supine',
-        ['table-top', 'bed'],
+        ['stand'],
         ['thigh_L', 'shank_L'],
         'Supine, knee flexed {kneeFlexion_L} over a support, receptor propped behind the knee',
-        { joints: { hipFlexion_L: 20, kneeFlexion_L: 42 }, supported: ['leg_L'] },
+        { beam: 'vertical', joints: { hipFlexion_L: 20, kneeFlexion_L: 42 }, supported: ['leg_L'] },
       ),
     ],
     ray: { ...ray('AP', 22, 'head', [20, 45]), receptorSquare: true },
@@ -1130,7 +1130,12 @@ export const legAndKnee: ProjectionSource[] = [
         },
       ),
     ],
-    ray: { ...swung(ray('down', 30, 'feet', [25, 30])), receptorSquare: true, says: ['ceiling', 'floor'] },
+    ray: {
+      ...swung(ray('down', 30, 'feet', [25, 30])),
+      receptorSquare: true,
+      receptorBeyondMm: inches(12),
+      says: ['ceiling', 'floor'],
+    },
     aim: at('patella_centre_L', 'patellofemoral joint', {
       from: [['back', 12]],
       point: 'through',

@@ -458,7 +458,6 @@ export const femurHipPelvis: ProjectionSource[] = [
     name: 'Hip, modified axiolateral, both legs down',
     alsoCalled: ['Clements-Nakayama', 'modified cross table hip', 'bilateral hip trauma', 'hip lateral both hurt'],
     part: 'hip',
-    signs: ['lesser-trochanter'],
     shows: 'Femoral neck where neither leg may be raised',
     positions: [
       positioning(

@@ -167,6 +167,8 @@ export const projectionSchema = z.strictObject({
     says: z.tuple([z.string(), z.string()]).optional(),
     /** A loose receptor is tipped so that it stays square to the angled ray. */
     receptorSquare: z.boolean().default(false),
+    /** A loose receptor that touches nothing behind the part stands so far beyond the aim, along the ray. */
+    receptorBeyondMm: z.number().min(0).max(600).optional(),
     /** The ray of a limb view passes the trunk too, and the exposure counts it. */
     throughTrunk: z.boolean().default(false),
     /** The angle follows from a measure of this patient. */

@@ -5,14 +5,17 @@ import { posesNamed } from '../body/poses';
 import { crossSkin, furthestSkin, posedLandmark } from '../body/posed';
 import type { PatientInput } from '../body/patient';
 import { applyToDirection } from '../geometry/frame';
-import { dot, subtract, type Vec3 } from '../geometry/vector';
+import { dot, subtract, type InRoom, type Vec3 } from '../geometry/vector';
 import { BODY_POSITIONS, type PoseName } from '../projections/vocabulary';
+import { restingReachMm } from './give';
 import { contactsOf, restBody, type RestedBody } from './rest';
 import { OBLIQUES, obliqueStance, stanceSchema, towardSupport, type StanceInput } from './stance';
 
 const man: PatientInput = { ageYears: 40, sex: 'male' };
 const rest = (stance: StanceInput, poses: PoseName[] = ['arms-clear'], patient: PatientInput = man): RestedBody =>
   restBody(buildBody(patient), stanceSchema.parse(stance), posesNamed(poses));
+/** Flesh of a heel or calf under the weight of the leg. */
+const HEEL_GIVES_MM = 5;
 const DOWN: Vec3 = [0, 0, -1];
 const lowest = ({ posed }: RestedBody, segments?: string[]) => -furthestSkin(posed, DOWN, segments).reachMm;
 const touching = (rested: RestedBody, surface: string) =>
@@ -40,8 +43,8 @@ describe('every body position holds', () => {
             [segment],
           );
           if (point[0] < Math.min(...xs) || point[0] > Math.max(...xs)) continue;
-          // The under shoulder is soft and gives way; all else stays above.
-          const gives = /upperarm|clavicle|scapula/.test(segment) ? 90 : 30;
+          // Flesh gives way, the under shoulder most; all else stays above.
+          const gives = /upperarm|clavicle|scapula/.test(segment) ? 90 : 35;
           const under = dot(subtract(point, plane.point), plane.normal);
           if (kind !== 'seat' && kind !== 'back rest')
             expect([kind, segment, under > -gives * Math.max(scale, 0.5)]).toEqual([kind, segment, true]);
@@ -65,7 +68,9 @@ describe('lying', () => {
     [{ surfaceHeightMm: 650 }, 650, 'table'],
   ] as const)('with %j the body lies at %d mm, on the %s', (stance, top, surface) => {
     const rested = rest({ position: 'supine', ...stance });
-    expect(lowest(rested, ['pelvis', 'thorax', 'scapula_L', 'scapula_R'])).toBeCloseTo(top, 6);
+    const above = lowest(rested, ['pelvis', 'thorax', 'scapula_L', 'scapula_R']) - top;
+    expect(above).toBeGreaterThan(-27);
+    expect(above).toBeLessThan(-15);
     expect(touching(rested, surface).size).toBeGreaterThan(2);
   });
   it('a pillow raises the head by its own height', () => {
@@ -78,7 +83,7 @@ describe('lying', () => {
     const flat = rest({ position: 'supine' });
     const bent = rest({ position: 'supine', kneeSpongeMm: 150 });
     expect(bent.pose.kneeFlexion_L).toBeGreaterThan((flat.pose.kneeFlexion_L ?? 0) + 20);
-    expect(Math.abs(lowest(bent, ['foot_L', 'shank_L', 'talus_L']) - 800)).toBeLessThan(3);
+    expect(Math.abs(lowest(bent, ['foot_L', 'shank_L', 'talus_L']) - 800 + HEEL_GIVES_MM)).toBeLessThan(3);
     expect(posedLandmark(bent.posed, 'knee_centre_L').p[2]).toBeGreaterThan(
       posedLandmark(flat.posed, 'knee_centre_L').p[2] + 80,
     );
@@ -96,7 +101,7 @@ describe('lying', () => {
   });
   it('with the knees up the soles come to the table', () => {
     const rested = rest({ position: 'supine' }, ['knees-up', 'arms-clear']);
-    expect(Math.abs(lowest(rested, ['foot_R', 'toes_R', 'talus_R']) - 800)).toBeLessThan(3);
+    expect(Math.abs(lowest(rested, ['foot_R', 'toes_R', 'talus_R']) - 800 + HEEL_GIVES_MM)).toBeLessThan(3);
   });
   it('on the front the face is turned aside, unless the examination says how it lies', () => {
     const nose = ({ posed }: RestedBody) => applyToDirection(posed.frames.head, [0, -1, 0]);
@@ -111,7 +116,7 @@ describe('lying', () => {
     const [l, r] = ['L', 'R'].map((side) => posedLandmark(rested.posed, `knee_centre_${side}`).p[2]);
     expect(r).toBeGreaterThan(l + 50);
     const forward = rest({ position: 'lateral-recumbent', on: 'left' }, ['other-leg-forward', 'arms-forward']);
-    expect(Math.abs(lowest(forward, ['shank_R', 'foot_R', 'talus_R', 'toes_R']) - 800)).toBeLessThan(3);
+    expect(Math.abs(lowest(forward, ['shank_R', 'foot_R', 'talus_R', 'toes_R']) - 800 + HEEL_GIVES_MM)).toBeLessThan(3);
   });
   it('on the right side it is the mirror image of on the left', () => {
     const stance = (on: 'left' | 'right') => stanceSchema.parse({ position: 'lateral-recumbent', on, pillowMm: 80 });
@@ -124,7 +129,7 @@ describe('lying', () => {
       ['vertex', 'vertex'],
     ]) {
       const [p, q] = [posedLandmark(left.posed, a).p, posedLandmark(right.posed, b).p];
-      expect(Math.hypot(p[0] - q[0], p[2] - q[2])).toBeLessThan(0.01);
+      expect(Math.hypot(p[0] - q[0], p[2] - q[2])).toBeLessThan(0.1);
     }
   });
   it('a limb that is held up stays up', () => {
@@ -165,7 +170,7 @@ describe('sitting, kneeling, tilting', () => {
       const up = applyToDirection(rested.posed.place, [0, 0, 1]);
       expect((Math.atan2(up[2], up[0]) * 180) / Math.PI).toBeCloseTo(backRestDeg, 6);
       expect(touching(rested, 'back rest').size).toBeGreaterThan(0);
-      expect(Math.abs(lowest(rested, ['shank_L', 'talus_L', 'foot_L']) - 800)).toBeLessThan(3);
+      expect(Math.abs(lowest(rested, ['shank_L', 'talus_L', 'foot_L']) - 800 + HEEL_GIVES_MM)).toBeLessThan(3);
     },
   );
   it.each([5, 15, 25])('head-down by %d° the feet are higher than the head', (headDownDeg) => {
@@ -215,10 +220,12 @@ describe('stance', () => {
         fc.constantFrom('supine' as const, 'prone' as const, 'lateral-recumbent' as const),
         (mattressMm, ageYears, position) => {
           const rested = rest({ position, mattressMm, surfaceHeightMm: 700 }, [], { ageYears });
-          expect(lowest(rested, ['pelvis', 'lumbar', 'thorax'])).toBeGreaterThanOrEqual(700 + mattressMm - 1e-6);
-          expect(
-            lowest(rested, ['pelvis', 'lumbar', 'thorax', 'thigh_L', 'thigh_R', 'scapula_L', 'scapula_R']),
-          ).toBeCloseTo(700 + mattressMm, 6);
+          const top = 700 + mattressMm;
+          const trunk = ['pelvis', 'lumbar', 'thorax', 'thigh_L', 'thigh_R', 'scapula_L', 'scapula_R'];
+          // Nothing floats, and nothing sinks further than its flesh gives way.
+          expect(lowest(rested, trunk)).toBeLessThanOrEqual(top + 1e-6);
+          expect(lowest(rested, trunk)).toBeGreaterThan(top - 45);
+          expect(restingReachMm(rested.posed, DOWN as Vec3<InRoom>, trunk)).toBeCloseTo(-top, 6);
         },
       ),
       { numRuns: 60 },

@@ -3,14 +3,25 @@
  * it. Where the body touches is found from its skin, not assumed.
  */
 import { bodyInState, type Body } from '../body/body';
-import { addPoses, poseWithin, type LimitedJoint, type JointLimits, type Motion, type Pose } from '../body/joints';
+import {
+  addPoses,
+  eachSide,
+  poseWithin,
+  rangeOf,
+  type LimitedJoint,
+  type JointLimits,
+  type Motion,
+  type Pose,
+} from '../body/joints';
 import { poseBody } from '../body/pose';
 import { posesNamed } from '../body/poses';
 import { furthestSkin, placeBody, posedLandmark, presentSkin, slideBody, type PosedBody } from '../body/posed';
 import { applyToDirection, applyToPoint, compose, rotationAbout, type Frame } from '../geometry/frame';
+import { clamp } from '../quantity/angle';
 import { negate, type InRoom, type Vec3 } from '../geometry/vector';
 import type { BodyPosition, SupportedPart } from '../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from './position';
+import { restingReachMm } from './give';
 import { armOf, HEAD, legOf, settle, type Limb } from './settle';
 import { isLying, isUpright, towardSupport, type Stance } from './stance';
 
@@ -47,15 +58,28 @@ function poseOf(stance: Stance): Pose {
     case 'semi-erect':
       return { hipFlexion: stance.backRestDeg };
     case 'lateral-recumbent':
-      // The under shoulder gives way forward and up.
+      // The under shoulder gives way back and up, so that the chest lies on the table.
       return stance.on === 'right' ? UNDER_SHOULDER.right : UNDER_SHOULDER.left;
     default:
       return {};
   }
 }
+/** A leg that lies straight on its back sinks into the last of the knee's extension: calf and heel lie, not the heel alone. */
+function straightKnees(stance: Stance, pose: Pose, limits: JointLimits): Pose {
+  if (stance.position !== 'supine' && stance.position !== 'head-down') return {};
+  if (stance.on !== 'back' || stance.kneeSpongeMm > 0) return {};
+  const asked = eachSide(pose);
+  return Object.fromEntries(
+    (['kneeFlexion_L', 'kneeFlexion_R'] as const)
+      .filter((knee) => (asked.get(knee) ?? 0) === 0 && rangeOf(knee, limits)[0] <= -EXTENDED_DEG)
+      .map((knee) => [knee, -EXTENDED_DEG]),
+  );
+}
+const EXTENDED_DEG = 5;
+
 const UNDER_SHOULDER = {
-  left: { scapulaProtraction_L: 22, scapulaElevation_L: 15 },
-  right: { scapulaProtraction_R: 22, scapulaElevation_R: 15 },
+  left: { scapulaProtraction_L: -20, scapulaElevation_L: 30 },
+  right: { scapulaProtraction_R: -20, scapulaElevation_R: 30 },
 } as const satisfies Record<'left' | 'right', Pose>;
 
 const DEFAULT_ON: Partial<Record<BodyPosition, Stance['on']>> = { prone: 'front' };
@@ -84,7 +108,7 @@ export function restBody(
   asked: Stance,
   pose: Pose = {},
   supported: readonly SupportedPart[] = [],
-  limits: JointLimits = {},
+  { limits = {}, headTurn = 'free', knees = 'at rest' }: RestOptions = {},
 ): RestedBody {
   const stance = completed(asked);
   const rest = isLying(stance.position) ? 'lying' : 'standing';
@@ -92,12 +116,21 @@ export function restBody(
   // Face down the head is turned aside, unless the examination says how it lies.
   const headPosed = Object.keys(pose).some((motion) => /^(neck|head)/.test(motion)) || supported.includes('head');
   const aside = stance.position === 'prone' && !headPosed ? posesNamed(['head-turned']) : {};
-  const reached = poseWithin(addPoses(poseOf(stance), aside, pose), limits);
+  const straight = knees === 'at rest' ? straightKnees(stance, pose, limits) : {};
+  const reached = poseWithin(addPoses(poseOf(stance), aside, straight, pose), limits);
   const frame = frameOf(stance);
   const put = (pose: Pose, before?: PosedBody): PosedBody => placeBody(own, poseBody(own, pose), frame, before);
   if (isUpright(stance.position)) return standing(put, reached, stance);
-  return lying(put, reached, stance, supported, limits);
+  return lying(put, reached, stance, supported, { limits, headTurn });
 }
+
+export type RestOptions = {
+  limits?: JointLimits;
+  /** `'kept'`: a supported head is laid down all the same, with the turn that it has. */
+  headTurn?: 'free' | 'kept';
+  /** `'as posed'`: a straight leg does not sink into the last of the knee's extension. */
+  knees?: 'at rest' | 'as posed';
+};
 
 type Reached = { pose: Pose; limited: LimitedJoint[] };
 
@@ -129,6 +162,21 @@ function standing(put: (pose: Pose) => PosedBody, { pose, limited }: Reached, st
   } else if (onTop) surfaces.push(flat('table', top, -1000, 600, 60));
   surfaces.push(upright('wall', 0, 300, 2000, ROOM_HEAD));
   return { posed, pose, limited, surfaces };
+}
+
+const HEAD_STEP_DEG = 8;
+const HEAD_ROUNDS = 4;
+/** A head that is nearer than this lies. */
+const HEAD_LIES_MM = 2;
+/** How far neck and head can be bent against each other from a pose, degrees. */
+function headRange(pose: Pose, limits: JointLimits): [number, number] {
+  const neck = rangeOf('neckExtension', limits);
+  const head = rangeOf('headExtension', limits);
+  const [atNeck, atHead] = [pose.neckExtension ?? 0, pose.headExtension ?? 0];
+  return [
+    Math.min(0, Math.max(neck[0] - atNeck, atHead - head[1])),
+    Math.max(0, Math.min(neck[1] - atNeck, atHead - head[0])),
+  ];
 }
 
 /** Part of the thigh over the front edge of a seat. */
@@ -195,7 +243,7 @@ function lying(
   { pose: start, limited }: Reached,
   stance: Stance,
   keep: readonly SupportedPart[],
-  limits: JointLimits,
+  { limits, headTurn }: Required<Pick<RestOptions, 'limits' | 'headTurn'>>,
 ): RestedBody {
   const padMm = stance.mattressMm + stance.boardMm;
   const level = stance.surfaceHeightMm + padMm;
@@ -204,7 +252,7 @@ function lying(
   let posed = unslid;
   const semi = stance.position === 'semi-erect';
   const seat = semi ? [...HIPS, 'pelvis'] : [...TRUNK, ...HIPS];
-  const slide: Vec3<InRoom> = [0, 0, level + furthestSkin(posed, ROOM_DOWN, seat).reachMm];
+  const slide: Vec3<InRoom> = [0, 0, level + restingReachMm(posed, ROOM_DOWN, seat)];
   const move = (next: Pose) => {
     pose = next;
     unslid = put(pose, unslid);
@@ -221,7 +269,11 @@ function lying(
     if (Object.keys(turned).length > 0) move(addPoses(pose, turned));
   };
   const arm = (side: 'L' | 'R', at: number) => ({ limb: armOf(side), name: `arm_${side}` as const, at });
-  const leg = (side: 'L' | 'R', at: number) => ({ limb: legOf(side), name: `leg_${side}` as const, at });
+  const leg = (side: 'L' | 'R', at: number) => ({
+    limb: legOf(side),
+    name: `leg_${side}` as const,
+    at: at - HEEL_GIVES_MM,
+  });
   if (stance.kneeSpongeMm > 0) kneesOver(stance.kneeSpongeMm);
   const head = semi ? [] : [{ limb: HEAD, name: 'head' as const, at: level + stance.pillowMm, most: HEAD_SINKS_DEG }];
   const under = stance.on === 'right' ? 'R' : 'L';
@@ -235,6 +287,27 @@ function lying(
     (side) => Math.abs(pose[`shoulderFlexion_${side}`] ?? 0) > BLADE_MOVES_DEG,
   );
   if (raised.length > 0) lay(raised.map((side) => arm(side, side === over ? upperLevel('arm') : level)));
+
+  if (headTurn === 'kept' && (stance.on === 'back' || stance.on === 'front')) headDown(level + stance.pillowMm);
+
+  /** Neck and head are bent against each other until the head lies, turned as before. */
+  function headDown(at: number): void {
+    const before = pose;
+    const bent = (degrees: number): Pose => addPoses(before, { neckExtension: degrees, headExtension: -degrees });
+    const above = (degrees: number): number => {
+      if (degrees !== 0) move(bent(degrees));
+      return -furthestSkin(posed, ROOM_DOWN, HEAD.touches).reachMm - at;
+    };
+    let [a, over] = [0, above(0)];
+    const [low, high] = headRange(before, limits);
+    let b = clamp(over > 0 === (stance.on === 'back') ? HEAD_STEP_DEG : -HEAD_STEP_DEG, low, high);
+    for (let i = 0; i < HEAD_ROUNDS && b !== a && Math.abs(over) > HEAD_LIES_MM; i += 1) {
+      const next = above(b);
+      const slope = (next - over) / (b - a);
+      [a, over] = [b, next];
+      b = slope === 0 ? b : clamp(b - next / slope, low, high);
+    }
+  }
 
   /** The upper limb of a patient on the side lies on the under one, or in front of it. */
   function upperLevel(kind: 'leg' | 'arm'): number {
@@ -264,6 +337,8 @@ function lying(
   return stance.position === 'head-down' ? tilted(rested, stance.headDownDeg) : rested;
 }
 
+/** Under a heel or calf that lies [typical]. */
+const HEEL_GIVES_MM = 5;
 /** From here on the shoulder blade moves with the arm. */
 const BLADE_MOVES_DEG = 25;
 /** Limbs whose flexion differs by more than this lie one in front of the other. */
@@ -342,7 +417,7 @@ function tilted(rested: RestedBody, degrees: number): RestedBody {
   return { ...rested, posed: turned, surfaces };
 }
 
-/** Skin nearer to a plane than this touches it. */
+/** Skin nearer to a plane than this, or that has given way to it, touches it. */
 const TOUCH_MM = 4;
 
 /** Where each segment of a body at rest touches what is beneath or beside it. */
@@ -354,7 +429,7 @@ export function contactsOf({ posed, surfaces }: Pick<RestedBody, 'posed' | 'surf
     const reach = [Math.min(...profile.map((p) => p[0])) - 60, Math.max(...profile.map((p) => p[0])) + 60];
     return segments.flatMap((segment) => {
       const { reachMm, point } = furthestSkin(posed, into, [segment]);
-      const touches = Math.abs(reachMm - depth) < TOUCH_MM && point[0] > reach[0] && point[0] < reach[1];
+      const touches = reachMm > depth - TOUCH_MM && point[0] > reach[0] && point[0] < reach[1];
       return touches ? [{ surface: kind, segment, point }] : [];
     });
   });

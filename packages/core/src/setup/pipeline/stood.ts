@@ -1,6 +1,7 @@
 /** Step 4: all of it where it stands in the room: the patient, the plane of the receptor, the focal spot. */
 import { slideBody } from '../../body/posed';
 import { add, distance, type InRoom, type Vec3 } from '../../geometry/vector';
+import { beyondAimMm } from '../placing/place';
 import { sittingLowers, standingLift } from '../placing/stand';
 import type { Support } from '../placing/support';
 import { receptorPlane, type ReceptorPlane } from '../ray/receptorPlane';
@@ -52,7 +53,11 @@ export function standInRoom(asked: Aimed): Stood {
     ? add(placement.touches, shift)
     : [0, 0, horizontal ? 0 : surfaceMm];
   const square = projection.ray.receptorSquare && angle.leans;
-  const plane = receptorPlane(placed, aimed, { square, contactPoint, gapMm: holder.gapMm, angleDeg: angle.angleDeg });
+  const plane = receptorPlane(placed, aimed, {
+    ...{ square, contactPoint, gapMm: holder.gapMm, angleDeg: angle.angleDeg },
+    propped: !adapted && holder.kind === 'stand',
+    beyondMm: beyondAimMm(projection, placed),
+  });
   const level = !horizontal ? 'no' : placement.lies || holder.kind === 'stand' ? 'free' : 'wall';
   const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, plane.origin, aimed.direction, level, unit);
   const { sidMm } = reach;

@@ -50,7 +50,7 @@ export function adaptProjection(projection: Projection, adapted: AdaptedWay): Pr
   const { ray, aim } = projection;
   return {
     ...projection,
-    ray: { ...ray, receptorSquare: adapted.holder === 'stand' },
+    ray: { ...ray, receptorSquare: adapted.holder === 'stand', receptorBeyondMm: undefined },
     aim: adapted.reversed ? { ...aim, point: OTHER_END[aim.point] } : aim,
   };
 }

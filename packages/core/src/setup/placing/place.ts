@@ -23,6 +23,7 @@ import {
   posedLandmark,
   posedMark,
   ROOT_SEGMENT,
+  skinSpans,
   slideBody,
   type PosedBody,
   type SkinCrossing,
@@ -47,7 +48,8 @@ import { clamp, cosDeg, sinDeg, toDegrees } from '../../quantity/angle';
 import type { Place, Positioning, Projection, Toward } from '../../projections/schema';
 import type { Aspect, BodyPosition, HeadLine, PoseName, SupportedPart, View } from '../../projections/vocabulary';
 import { frameOf, ROOM_DOWN, ROOM_HEAD, ROOM_UP } from '../../room/position';
-import { restBody, seatUnder, type Surface } from '../../room/rest';
+import { restingReachMm } from '../../room/give';
+import { restBody, seatUnder, type RestOptions, type Surface } from '../../room/rest';
 import { isLying, stanceOf, type Stance } from '../../room/stance';
 import { layLimb, onlyTurn } from './limb';
 import { lungsAt } from './breath';
@@ -199,7 +201,11 @@ export function placePatient(
     limits,
     boardMm,
     neck = 'posed',
-  }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number; neck?: NeckPosed },
+    knees = 'at rest',
+  }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number; neck?: NeckPosed } & Pick<
+    RestOptions,
+    'knees'
+  >,
 ): PlacedBody {
   const lies = isLying(positioning.body);
   const horizontal = hasHorizontalBeam(positioning);
@@ -229,10 +235,14 @@ export function placePatient(
     placement: Pick<Placement, 'beam' | 'toHead'>,
     rest: Pick<PlacedBody, 'pose' | 'limited' | 'surfaces'>,
   ): PlacedBody => {
-    const { reachMm } = furthestSkin(posed, placement.beam, contact);
     // Who lies is at rest already, and only what reaches deeper than the trunk lifts the body further.
     const rested = lies && !horizontal && !part;
-    const slid = slideBody(posed, scale(placement.beam, -(rested ? Math.max(0, reachMm) : reachMm)));
+    const reachMm = rested
+      ? Math.max(0, restingReachMm(posed, placement.beam, contact))
+      : horizontal && !lies
+        ? restingReachMm(posed, placement.beam, contact, 'wall')
+        : furthestSkin(posed, placement.beam, contact).reachMm;
+    const slid = slideBody(posed, scale(placement.beam, -reachMm));
     return { posed: slid, placement: { ...placement, says, lies }, adapt, contact, ...rest };
   };
   /** Part axes to room: the ray down (or level), what is up the receptor along the table (or upward). */
@@ -249,7 +259,9 @@ export function placePatient(
     const laidParts = positioning.supported.map((each) => view.name(each) as SupportedPart);
     const supportedParts: SupportedPart[] =
       positioning.poseAlone || projection.headLine || neck !== 'posed' ? [...laidParts, 'head'] : laidParts;
-    const rested = restBody(body, stance, target, supportedParts, limits);
+    // A line of the head says how it is turned, not how high it lies.
+    const headTurn = projection.headLine && neck === 'posed' && !positioning.poseAlone ? 'kept' : 'free';
+    const rested = restBody(body, stance, target, supportedParts, { limits, headTurn, knees });
     const rest = {
       pose: rested.pose,
       limited: [...rested.limited, ...unsteady],
@@ -371,7 +383,40 @@ export function aimRay(
   const direction = tilted(placed.placement, angleDeg, acrossDeg);
   const crossed = crossing(projection, placed, view, through, direction, segments);
   if (!crossed) throw new RangeError(`the ray of ${projection.name} misses the body`);
-  return { target, through, direction, crossing: crossed };
+  const beyondMm = beyondAimMm(projection, placed);
+  return {
+    ...{ target, through, direction },
+    crossing: beyondMm === null ? crossed : upTo(crossed, target.p, direction, beyondMm, placed.posed, segments),
+  };
+}
+
+/** Of whom the distances that are taught are. */
+const TAUGHT_STATURE_MM = 1700;
+/** How far beyond the aim a receptor stands that touches nothing behind the part; nearer in a small patient. */
+export function beyondAimMm({ ray }: Pick<Projection, 'ray'>, { posed }: Pick<PlacedBody, 'posed'>): number | null {
+  if (ray.receptorBeyondMm === undefined) return null;
+  return ray.receptorBeyondMm * Math.min(1, posed.body.patient.statureMm / TAUGHT_STATURE_MM);
+}
+
+/** What a ray crosses before it meets a receptor that stands so far beyond the aim: what lies behind is not in the picture. */
+function upTo(
+  crossed: SkinCrossing,
+  aim: Vec3<InRoom>,
+  direction: Vec3<InRoom>,
+  beyondMm: number,
+  posed: PosedBody,
+  segments?: readonly string[],
+): SkinCrossing {
+  const before = skinSpans(posed, aim, direction, segments).flatMap(([near, far]): [number, number][] =>
+    near < beyondMm ? [[near, Math.min(far, beyondMm)]] : [],
+  );
+  const last = before.at(-1);
+  if (!last) return crossed;
+  return {
+    ...crossed,
+    exit: addScaled(aim, direction, last[1]),
+    thicknessMm: before.reduce((sum, [near, far]) => sum + far - near, 0),
+  };
 }
 
 /** What the ray crosses; a ray between two limbs passes none, and counts as the one beside it. */
@@ -392,11 +437,10 @@ function crossing(
   return { ...limb, entry: onRay(limb.entry), exit: onRay(limb.exit) };
 }
 
-/** Depth from the ASIS (skin) to the surface under the patient: the measure behind the AP knee angle. */
-export function pelvisThicknessMm(placed: PlacedBody): number {
-  const asis = posedLandmark(placed.posed, 'ASIS_L');
-  const through = crossSkin(placed.posed, asis.p, placed.placement.beam, TRUNK);
-  return through ? -dot(through.entry, placed.placement.beam) : 0;
+/** Depth of the pelvis from the ASIS (skin) to its back, as a caliper measures it: the measure behind the AP knee angle. */
+export function pelvisThicknessMm({ posed, placement: { beam } }: PlacedBody): number {
+  const through = crossSkin(posed, posedLandmark(posed, 'ASIS_L').p, beam, TRUNK);
+  return through ? furthestSkin(posed, beam, ['pelvis']).reachMm - dot(through.entry, beam) : 0;
 }
 
 /** AP knee: thin pelvis, ray to the feet; thick pelvis, ray to the head [taught by three bands]. */

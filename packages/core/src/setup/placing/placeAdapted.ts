@@ -213,7 +213,8 @@ export function settleAdapted(
     ...(pillow || projection.headLine || isOfHead(plain) ? ['head' as const] : []),
     ...(armSupported ? [part.segment.endsWith('_R') ? ('arm_R' as const) : ('arm_L' as const)] : []),
   ];
-  const rested = restBody(body, stance, pose, supportedParts, limits);
+  const headTurn = projection.headLine && !asked.asItLies ? 'kept' : 'free';
+  const rested = restBody(body, stance, pose, supportedParts, { limits, headTurn });
   const surfaces = rested.surfaces
     .filter(({ kind }) => KEPT_SURFACES.has(kind))
     .concat(asked.onStool ? [stoolUnder(rested.posed, part.segment.endsWith('_R') ? 'R' : 'L')] : []);

@@ -93,7 +93,7 @@ function askedPose({ pose, joints, positions }: Projection, view: SideView): Pos
 
 export function targetRelationOf(projection: Projection, patient: Body, view: SideView): TargetRelation {
   const usual = { ...projection.positions[0], poseAlone: false };
-  const placed = placePatient(projection, usual, patient, view, { girth: null });
+  const placed = placePatient(projection, usual, patient, view, { girth: null, knees: 'as posed' });
   const { ray } = projection;
   const angle = ray.angleBy
     ? kneeAngleByPelvis(pelvisThicknessMm(placed))

@@ -120,8 +120,13 @@ function throughTheTrunk(projection: Projection, placed: PlacedBody, { aimed, un
   const behindMm = Math.abs(measured) < LEVEL_MM ? 0 : measured;
   const where =
     behindMm === 0 ? 'on the midcoronal plane' : `${behindMm > 0 ? 'posterior' : 'anterior'} to the midcoronal plane`;
+  // On the plane the level is what is measured; off it, how far.
+  const relation =
+    behindMm !== 0
+      ? where
+      : `${levels.length === 0 ? `level with ${name}` : relationWords(levels, name, unit)}, ${where}`;
   return lineOf(
-    { landmark: base.of, offsetMm: Math.abs(behindMm), relation: where, line },
+    { landmark: base.of, offsetMm: behindMm === 0 ? (levels[0]?.mm ?? 0) : Math.abs(behindMm), relation, line },
     { centre: 'centre-level', behindMm, ...asValues(levels, name) },
     unit,
   );
@@ -177,7 +182,7 @@ export const centreBy = ({ mark, bearings, name }: TouchMark, { aim }: Projectio
   lineOf(
     {
       landmark: mark.landmark,
-      offsetMm: Math.abs(mark.mm),
+      offsetMm: bearings[0]?.mm ?? 0,
       relation: bearings.length === 0 ? `level with ${name}` : relationWords(bearings, name, unit),
       line: aim.line,
     },
