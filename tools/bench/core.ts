@@ -9,6 +9,7 @@ import {
   exams,
   findOtherWays,
   findProjections,
+  orderedExam,
   plannedFor,
   planSeries,
   poseBody,
@@ -20,6 +21,7 @@ import {
   type Projection,
   type SetupRequest,
 } from '../../packages/core/src/index';
+import { ORDER_WORDINGS } from '../../packages/core/src/exam/orderWordings.fixture';
 import { randomRequests } from '../../packages/core/src/adapt/randomRequests';
 import { chooseTechnique, type Conditions } from '../../packages/core/src/setup/technique/technique';
 import { bestMedian, put, quantile, ROUNDS, time } from './figures';
@@ -81,6 +83,16 @@ function benchWays(): void {
 }
 const RANDOM_SEED = 20;
 const RANDOM_REQUESTS = 2000;
+
+/** A night's orders, read one after another. */
+function benchOrders(): void {
+  const words = ORDER_WORDINGS.trim()
+    .split('\n')
+    .map((line) => line.split('|')[0]!);
+  const times = time(words.length, (i) => orderedExam(words[i]!));
+  put('orders read, slowest', Math.max(...times), 'ms', 15, `${words.length} wordings`);
+  put('orders read, 500', (times.reduce((sum, each) => sum + each, 0) / words.length) * 500, 'ms', 1000);
+}
 
 /** The technique alone, as it follows every touch of a number. */
 function benchTechnique(): void {
@@ -157,6 +169,7 @@ export function benchCore(): void {
   put('computeSetup, slowest entry, median', slowest.median, 'ms', 1, slowest.id);
   put('computeSetup, slowest entry, 99th percentile', slowest.p99, 'ms', 4);
   benchTechnique();
+  benchOrders();
   benchPlan();
   benchWays();
 

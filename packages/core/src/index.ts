@@ -162,7 +162,8 @@ export {
   type DepartmentInput,
 } from './exam/department';
 export { needsSide, orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
-export { namedViews, type NamedView } from './exam/namedViews';
+export { orderReadLines, type OrderReadLine } from './exam/orderReadLines';
+export { readOrder, type OrderRead, type ReadWords } from './exam/readOrder';
 export { checkPlan, type PlanFinding } from './exam/checkPlan';
 export {
   noAnswers,

@@ -65,7 +65,7 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
       });
     else if (side === null && needsSide(meant.projections))
       faults.push({ line: i + 1, field: 'side', message: `Order ${order.reference}: ${meant.name} needs a side` });
-    return meant ? plannedFor(meant.projections, side) : [];
+    return meant ? plannedFor(meant.projections, side, meant.sideDown) : [];
   });
   if (faults.length > 0) throw refuse(faults);
   return store.writes.run(() =>

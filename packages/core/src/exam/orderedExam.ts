@@ -2,10 +2,10 @@
 import { projectionOf, projections } from '../projections/catalogue';
 import { exams as shippedExams, type Exam } from '../projections/exams';
 import type { Projection } from '../projections/schema';
-import { findExams, findProjections } from '../projections/search';
 import { listWords } from '../quantity/text';
 import { notXray } from '../interchange/orderGuard';
-import { namedViews, type NamedView } from './namedViews';
+import { whatOf } from './orderWords';
+import { readOrder, type OrderRead, type ReadWords } from './readOrder';
 
 export type Planned = {
   projectionId: string;
@@ -13,12 +13,20 @@ export type Planned = {
   /** Done in another way than the usual one: its short text. */
   way?: string;
 };
+/** Words of an order that name a view, and what they were taken for; null where nothing here answers to them. */
+export type NamedView = { words: string; projectionId: string | null };
 export type Ordered = {
   exam: Exam | null;
   name: string;
   projections: readonly string[];
   /** Views that the order names one by one, and what each was taken for. */
   named: readonly NamedView[];
+  /** What every group of words was taken for; empty where the order is a name that is known here. */
+  read: readonly ReadWords[];
+  /** Words that say nothing to the reader. */
+  unread: readonly string[];
+  /** The side that lies down in a decubitus, where the order says it. */
+  sideDown: OrderRead['sideDown'];
 };
 
 const plain = (text: string): string =>
@@ -44,79 +52,115 @@ function named(asked: string, exams: readonly Exam[]): Exam[] {
   }
 }
 
-/** What the words mean as an exam or a single projection, whatever views they name. */
-function examOf(words: string, asked: string, exams: readonly Exam[]): Omit<Ordered, 'named'> | null {
-  const whole = exams.find(({ id, name, alsoCalled }) =>
+const AS_NAMED = { named: [], read: [], unread: [], sideDown: null } as const;
+
+/** An exam or a view that is called just so. */
+function calledSo(asked: string, exams: readonly Exam[]): Ordered | null {
+  const exam = exams.find(({ id, name, alsoCalled }) =>
     [id, name, ...alsoCalled].some((each) => plain(each) === asked),
   );
-  const one = whole ? undefined : projections.find(({ name }) => plain(name) === asked);
-  const near = whole || one ? undefined : findExams(words)[0];
-  const exam = whole ?? exams.find(({ id }) => id === near?.id);
-  if (exam) return { exam, name: exam.name, projections: exam.projections };
-  const several = one ? [] : named(asked, exams);
-  if (several.length === 1) return { exam: several[0], name: several[0].name, projections: several[0].projections };
-  if (several.length > 1)
+  if (exam) return { ...AS_NAMED, exam, name: exam.name, projections: exam.projections };
+  const view = projections.find(({ name }) => plain(name) === asked);
+  return view ? { ...AS_NAMED, exam: null, name: view.name, projections: [view.id] } : null;
+}
+
+/** Exams or views whose names stand in the words: what the reader of parts does not know. */
+function calledWithin(asked: string, exams: readonly Exam[]): Ordered | null {
+  const several = named(asked, exams);
+  if (several.length > 0)
     return {
-      exam: null,
+      ...AS_NAMED,
+      exam: several.length === 1 ? several[0] : null,
       name: listWords(several.map(({ name }) => name)),
       projections: [...new Set(several.flatMap((each) => each.projections))],
     };
-  const hit = one ?? findProjections(words)[0]?.projection;
-  return hit ? { exam: null, name: hit.name, projections: [hit.id] } : null;
+  const view = projections.find(({ alsoCalled }) =>
+    alsoCalled.some((each) => plain(each).length >= LONG_NAME && ` ${asked} `.includes(` ${plain(each)} `)),
+  );
+  return view ? { ...AS_NAMED, exam: null, name: view.name, projections: [view.id] } : null;
 }
+/** A shorter name may be a word of something else. */
+const LONG_NAME = 6;
+
+const namedIn = (read: readonly ReadWords[]): NamedView[] =>
+  read.flatMap(({ words, as, ids }): NamedView[] =>
+    as === 'unread view'
+      ? [{ words, projectionId: null }]
+      : as === 'view'
+        ? ids.map((projectionId) => ({ words, projectionId }))
+        : [],
+  );
 
 /**
- * An exam by its id or one of its names, else a single projection by its name, else the nearest exam, else the nearest
- * projection; null where nothing is near. Views that are named one by one win over what the exam usually makes.
+ * An exam or a view by one of its names, else what the words say of parts and views; null where they name nothing that is
+ * x-rayed here. Views that are named one by one win over what the exam usually makes.
  */
 export function orderedExam(words: string, exams: readonly Exam[] = shippedExams): Ordered | null {
   const asked = plain(words);
-  if (asked === '' || notXray(words) !== null) return null;
-  const found = examOf(words, asked, exams);
-  const isExam = exams.some(({ id, name, alsoCalled }) =>
-    [id, name, ...alsoCalled].some((each) => plain(each) === asked),
-  );
-  const isOne = projections.some(({ name }) => plain(name) === asked);
-  const read = isExam ? [] : namedViews(words);
-  // "Wrist AP, oblique" is two views, though one is called "Wrist, AP oblique".
-  const views = isOne && read.length < 2 ? [] : read;
-  const planned = [...new Set(views.flatMap(({ projectionId }) => projectionId ?? []))];
-  if (planned.length === 0) return found && { ...found, named: views };
-  // A view that nothing answers to leaves the routine standing beside those that were named.
-  const unread = views.some(({ projectionId }) => projectionId === null);
-  const all = unread ? [...new Set([...planned, ...(found?.projections ?? [])])] : planned;
-  const name = listWords(planned.map((id) => projectionOf(id).name));
-  return { exam: null, name: found?.exam?.name ?? name, projections: all, named: views };
+  if (asked === '' || notXray(whatOf(words)) !== null) return null;
+  const known = calledSo(asked, exams);
+  if (known) return known;
+  const read = readOrder(words, exams);
+  if (!read) return calledWithin(asked, exams);
+  const views = namedIn(read.read);
+  const [only] = read.exams;
+  const exam = (read.exams.length === 1 && views.length === 0 && exams.find(({ id }) => id === only)) || null;
+  const ids =
+    exam && read.projections.every((id) => exam.projections.includes(id)) ? exam.projections : read.projections;
+  return {
+    exam,
+    name: exam?.name ?? listWords(ids.map((id) => projectionOf(id).name)),
+    projections: ids,
+    named: views,
+    ...{ read: read.read, unread: read.unread, sideDown: read.sideDown },
+  };
 }
 
 /** An entry whose side is the side that lies down: no side of the body is asked for by it. */
 const sideLiesDown = ({ positions }: Projection): boolean =>
   positions[0].body === 'lateral-recumbent' && positions[0].beam === 'horizontal';
 
+/** Regions in which a view of one side is taken of both where none is named: obliques of a spine, laterals of a jaw. */
+const OF_BOTH: ReadonlySet<Projection['region']> = new Set<Projection['region']>([
+  'spine',
+  'skull and face',
+  'contrast overheads',
+  'abdomen',
+]);
+/** Whether a view of one side is taken of both where no side is named. */
+const ofBoth = (entry: Projection): boolean =>
+  entry.sided === 'each' &&
+  (sideLiesDown(entry) || OF_BOTH.has(entry.region) || entry.part.startsWith('sternoclavicular'));
+
 /** Whether a side of the body must be known to take these. */
 export const needsSide = (ids: readonly string[]): boolean =>
-  ids.map(projectionOf).some((entry) => entry.sided === 'each' && !sideLiesDown(entry));
+  ids.map(projectionOf).some((entry) => entry.sided === 'each' && !ofBoth(entry));
 
 const OTHER = { left: 'right', right: 'left' } as const;
 
 /**
  * The projections of an exam, sided where they have a side; a lateral that stands twice in it is taken from both sides.
- * @param side the side ordered, or both, for sided ones; where none was, a decubitus is taken on either side
+ * @param side the side ordered, or both, for sided ones; where none was, what comes in pairs is taken of both
+ * @param sideDown the side that lies down in a decubitus, where the order says it
  */
-export function plannedFor(ids: readonly string[], side: 'left' | 'right' | 'both' | null): Planned[] {
+export function plannedFor(
+  ids: readonly string[],
+  side: 'left' | 'right' | 'both' | null,
+  sideDown: OrderRead['sideDown'] = null,
+): Planned[] {
   const seen = new Map<string, number>();
   return ids.flatMap((projectionId): Planned[] => {
     const entry = projectionOf(projectionId);
     const before = seen.get(projectionId) ?? 0;
     seen.set(projectionId, before + 1);
     if (entry.sided === 'each') {
-      const lies = sideLiesDown(entry);
-      if (side === 'both' || (side === null && lies))
+      const asked = sideLiesDown(entry) ? (sideDown ?? side) : side;
+      if (asked === 'both' || (asked === null && ofBoth(entry)))
         return [
           { projectionId, side: 'right' },
           { projectionId, side: 'left' },
         ];
-      return side === null ? [{ projectionId }] : [{ projectionId, side }];
+      return asked === null ? [{ projectionId }] : [{ projectionId, side: asked }];
     }
     if (!entry.nearSide || !ids.some((id, i) => id === projectionId && ids.indexOf(id) !== i))
       return [{ projectionId }];

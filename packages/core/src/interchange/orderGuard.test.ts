@@ -1,5 +1,4 @@
 import { checkPlan } from '../exam/checkPlan';
-import { namedViews } from '../exam/namedViews';
 import { needsSide, orderedExam, plannedFor } from '../exam/orderedExam';
 import { exams } from '../projections/exams';
 import { ordersFromFhir } from './orderFhir';
@@ -49,7 +48,7 @@ describe('views that are named', () => {
     ['Wrist PA, oblique, lateral', ['wrist-pa', 'wrist-oblique', 'wrist-lateral']],
     ['Hip AP and frog leg lateral', ['hip-ap', 'hip-lateral-frog']],
     ['Foot AP lateral oblique', ['foot-ap', 'foot-lateral', 'foot-oblique-medial']],
-    ['Knee AP standing and sunrise', ['knee-ap-weight-bearing', 'patella-tangential-flexed']],
+    ['Knee AP standing and sunrise', ['knee-ap-weight-bearing', 'patella-tangential-supine']],
     [
       'Shoulder AP internal and external rotation, axillary',
       ['shoulder-ap-internal', 'shoulder-ap-external', 'shoulder-axillary-inferosuperior'],
@@ -59,7 +58,7 @@ describe('views that are named', () => {
   ])('%s', (words, ids) => expect(orderedExam(words)?.projections).toEqual(ids));
   test('none, where an exam alone is named', () => {
     for (const words of ['Knee 3 views', 'Cervical spine 5 views', 'Contrast enema', 'Chest, two views', 'Knee'])
-      expect([words, namedViews(words)]).toEqual([words, []]);
+      expect([words, orderedExam(words)?.named]).toEqual([words, []]);
   });
   test('every word that stands for a view is planned, or its absence is said', () => {
     const parts = ['Shoulder', 'Knee', 'Wrist', 'Chest', 'Abdomen', 'Skull'];
@@ -87,7 +86,7 @@ describe('views that are named', () => {
           const sidesRead = checkPlan({ exam, side: 'left' }, planned)
             .map(({ text }) => text)
             .join();
-          for (const named of namedViews(exam)) {
+          for (const named of ordered?.named ?? []) {
             const shown = planned.some(({ projectionId }) => projectionId === named.projectionId);
             expect([exam, named.words, shown || sidesRead.includes(`“${named.words}” was named`)]).toEqual([
               exam,

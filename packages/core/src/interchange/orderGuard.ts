@@ -5,13 +5,14 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
   [/\bpet([ /-]?ct|[ /-]?mri?)?\b|positron/i, 'PET'],
   [/\bc\.?t\.?a?\b|\bcat scan|computed tomogra|tomodensito/i, 'CT'],
   [/\bm\.?r\.?[ia]?\b|magnetic resonance|\bmrcp\b/i, 'MRI'],
-  [/ultraso|sonogra|\bdoppler\b|echocardio|\bduplex\b|^\s*us\b/i, 'ultrasound'],
+  [/ultraso|sonogra|\becho\b|\bdoppler\b|echocardio|\bduplex\b|^\s*us\b/i, 'ultrasound'],
   [/mammo|tomosynthesis/i, 'mammography'],
   [/\bdexa\b|\bdxa\b|bone densi|densitometry/i, 'bone densitometry'],
   [/scintigra|nuclear medicine|\bspect\b|\bbone scan\b|\bv\/?q scan\b/i, 'nuclear medicine'],
+  [/\bfluoro|arthrogra|myelogra|fistulogra|sialogra|hysterosalping|\bhsg\b/i, 'a study under fluoroscopy'],
   [/angiogra|venogra|arteriogra|cathet|\bstent\b|embolis|emboliz/i, 'angiography or an intervention'],
   [
-    /radiotherap|radiation therap|brachytherap|physiotherap|physical therap|occupational therap|\btherapy\b/i,
+    /radiotherap|radiation therap|brachytherap|physiotherap|physical therap|occupational therap|\btherapy\b|\b[po]t (eval|treat|consult)/i,
     'therapy',
   ],
   [
@@ -19,7 +20,7 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
     'a procedure',
   ],
   [
-    /biops|aspirat|injection|arthrocentes|\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator/i,
+    /\bfitting\b|orthotic|prosthe|biops|aspirat|injection|arthrocentes|\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator|puncture|vaccin|urinalysis|\bconsult|\btube (change|placement)|appointment/i,
     'a procedure or test',
   ],
 ];
@@ -37,20 +38,26 @@ export function notXray(exam: string): string | null {
 
 export type BodySide = 'left' | 'right';
 
+const OF_LIMB =
+  /\b(hand|wrist|finger|thumb|digit|forearm|elbow|humerus|shoulder|clavicle|scapula|toe|foot|feet|heel|calcan\w*|ankle|tib\w*|fib\w*|leg|knee|patella\w*|femur|hip)s?\b/i;
 /** Sides that words name: left, right, or both; "left decubitus" and "left lateral" name a position. */
 export function sidesIn(text: string): ReadonlySet<BodySide> {
   const plain = text
     .replace(/\b[lt][ -]?s?[ -]?spine\b/gi, ' ')
+    .replace(/\b(both|bilateral)\s+obliques?\b/gi, ' ')
     .replace(
-      /\b(left|right|lt|rt|l|r)\.?\s+(lateral\s+)?(decub\w*|lateral|side down|anterior oblique|posterior oblique)/gi,
+      /\b(left|right|lt|rt|l|r)\.?\s+(lateral\s+)?(decub\w*|side down|anterior oblique|posterior oblique)/gi,
       ' ',
-    );
+    )
+    // Of a limb "right lateral" is the lateral of the right one, of the trunk it is which side is against the receptor.
+    .replace(OF_LIMB.test(text) ? /$^/ : /\b(left|right|lt|rt|l|r)\.?\s+lateral/gi, ' ');
   const sides = new Set<BodySide>();
   if (/\b(left|lt|izquierd[oa]|links?)\b/i.test(plain) || /(^|[\s(,])L(?=$|[\s),])(?!\s*\d)/.test(plain))
     sides.add('left');
   if (/\b(right|rt|derech[oa]|rechts?)\b/i.test(plain) || /(^|[\s(,])R(?=$|[\s),])(?!\s*\d)/.test(plain))
     sides.add('right');
-  if (/\b(both|bilateral|bilat|bil|r ?[+&/] ?l|l ?[+&/] ?r)\b/i.test(plain)) return new Set(['left', 'right']);
+  if (/\b(both|bilateral|bilat|bil|ambos|ambas|beide[rns]?|beidseits|bds|r ?[+&/] ?l|l ?[+&/] ?r)\b/i.test(plain))
+    return new Set(['left', 'right']);
   return sides;
 }
 

@@ -170,7 +170,7 @@ export const chest: ProjectionSource[] = [
     ray: { view: 'PA', rangeDeg: [0, 5], toward: 'feet' },
     aim: {
       landmark: 'C7_sp',
-      offset: [{ toward: 'feet', mm: 190 }],
+      offset: [{ toward: 'feet', mm: 184 }],
       point: 'enter',
       line: 'midline, level of T7',
       checkBy: ['C7_sp', 'scapula_inf_angle_L'],

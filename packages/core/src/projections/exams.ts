@@ -169,7 +169,7 @@ export const exams: readonly Exam[] = [
     'knee-fossa',
     'Knee, intercondylar fossa and patella',
     'leg and knee',
-    ['tunnel and sunrise'],
+    ['tunnel and sunrise', 'knee, fossa and patella'],
     'knee-ap',
     'knee-lateral',
     'fossa-prone',

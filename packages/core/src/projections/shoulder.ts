@@ -781,7 +781,12 @@ export const shoulderGirdle: ProjectionSource[] = [
         '{erect}, facing the receptor, rotated {turn} to the {oblique} position, arm across the chest, hand on the opposite shoulder',
         {
           seatable: true,
-          joints: { shoulderFlexion_L: 30, shoulderAbduction_L: -25, shoulderMedialRotation_L: 75, elbowFlexion_L: 135 },
+          joints: {
+            shoulderFlexion_L: 30,
+            shoulderAbduction_L: -25,
+            shoulderMedialRotation_L: 75,
+            elbowFlexion_L: 135,
+          },
           ifInjured: {
             say: '{erect}, facing the receptor, rotated {turn} to the {oblique} position, arm as it hangs or in its sling',
             pose: [],

@@ -27,6 +27,7 @@ import { useRoom } from '../room/useRoom';
 import { unknownHere, freshSession } from '../../state/session';
 import { patientText, situationText } from '../setup/words';
 import { ExpectedDose, DeliveredDose } from './ExpectedDose';
+import { OrderReading } from './OrderReading';
 import { URGENCY } from './OrdersScreen';
 import { useOpenExam } from './useOpenExam';
 
@@ -170,6 +171,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
       <Words kind="heading" role="heading" aria-level={2}>
         What it makes here
       </Words>
+      <OrderReading exam={order.exam} />
       {problem !== '' && (
         <Words tone="brick" role="alert">
           {`▲ ${problem}`}

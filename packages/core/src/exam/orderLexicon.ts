@@ -1,0 +1,770 @@
+/**
+ * Parts of the body as orders call them: what is made of each where no view is named, and what its named views are.
+ * Words are those of `plainOrder`; the first pattern of a part that fits takes its words.
+ */
+
+/** Circumstances that change the routine of a part. */
+export type Circumstance = 'standing' | 'trauma' | 'mobile' | 'infant' | 'complete' | 'upper' | 'lower';
+
+export type OrderedPart = {
+  id: string;
+  /** How the part is written. */
+  written: RegExp;
+  /** Written by itself it says the part, and is read as a view of it too. */
+  implied?: RegExp;
+  /** What is made where no view is named: an exam (`exam:` and its id) or views. */
+  routine: readonly string[];
+  /** The same for so many views. */
+  counts?: Readonly<Record<number, readonly string[]>>;
+  /** The same in a circumstance. */
+  when?: Readonly<Partial<Record<Circumstance, readonly string[]>>>;
+  /** What a frontal view of it is; AP where left out. */
+  frontal?: 'pa';
+  /** A larger part that only tells where this one is: "fifth digit left hand". */
+  within?: string;
+  /** Named views: how they are written, and what they are; other ones in a circumstance. */
+  views: readonly OrderedView[];
+};
+export type OrderedView = {
+  written: RegExp;
+  ids: readonly string[];
+  when?: Readonly<Partial<Record<Circumstance, readonly string[]>>>;
+};
+
+const view = (written: RegExp, ...ids: readonly string[]): OrderedView => ({ written, ids });
+const AP = /\bap\b/;
+const PA = /\bpa\b/;
+const LATERAL = /\blaterals?\b/;
+const OBLIQUE = /\boblique\b/;
+const OBLIQUES = /\bobliques\b/;
+const INNER_OBLIQUE = /\b(medial|internal)( rotation)? obliques?\b/;
+const OUTER_OBLIQUE = /\b(lateral|external)( rotation)? obliques?\b/;
+const SMV = /\b(smv|submentovertical|submentovertex)\b/;
+
+export const ORDERED_PARTS: readonly OrderedPart[] = [
+  // Studies and surveys, before the parts that they are of
+  { id: 'bone-age', written: /\bbone age\b( (left|right))?( hands?| wrists?)?/, routine: ['hand-bone-age'], views: [] },
+  {
+    id: 'survey',
+    written: /\b(skeletal|non accidental injury|nai|child abuse) ?(survey)?\b/,
+    routine: ['exam:skeletal-survey'],
+    views: [],
+  },
+  {
+    id: 'survey-adult',
+    written: /\b((bone|myeloma|metastatic) survey|survey for myeloma)\b/,
+    routine: ['exam:survey-adult'],
+    views: [],
+  },
+  {
+    id: 'shunt',
+    written: /\b(vp |ventriculoperitoneal )?shunt( series| survey| malfunction)?\b/,
+    routine: ['exam:shunt-series'],
+    views: [],
+  },
+  {
+    id: 'leg-length',
+    written: /\b(leg|limb) length( study| series)?\b|\bscanogram\b|\blong legs?\b|\bhips? to ankles?\b/,
+    routine: ['exam:leg-length'],
+    views: [],
+  },
+  {
+    id: 'multiple-trauma',
+    written: /^(multiple |poly)?trauma series\b|\b(multiple |poly)trauma\b|\bresus(citation)? series\b/,
+    routine: ['exam:multiple-trauma'],
+    views: [],
+  },
+  {
+    id: 'foreign-body-child',
+    written: /\bnose to rectum\b|\bswallowed (foreign body|coin|battery|object)\b/,
+    routine: ['exam:foreign-body-child'],
+    views: [],
+  },
+  {
+    id: 'oesophagus',
+    written: /\bbarium swallow\b|\boesophag(us|ram|ogram)\b/,
+    routine: ['exam:oesophagus'],
+    views: [view(/\brao\b/, 'oesophagus-rao'), view(LATERAL, 'oesophagus-lateral'), view(AP, 'oesophagus-ap')],
+  },
+  {
+    id: 'small-bowel',
+    written: /\bsmall bowel( follow through| series)?\b|\bsbft\b/,
+    routine: ['exam:small-bowel'],
+    views: [],
+  },
+  {
+    id: 'upper-gi',
+    written: /\bupper gi\b|\bugi\b|\bbarium meal\b|\bstomach\b/,
+    routine: ['exam:upper-gi-single'],
+    views: [
+      view(/\b(double|air)( contrast)?\b/, 'exam:upper-gi-double'),
+      view(/\brao\b/, 'stomach-rao'),
+      view(/\blpo\b/, 'stomach-lpo'),
+      view(/\b(right )?laterals?\b/, 'stomach-lateral-right'),
+      view(AP, 'stomach-ap'),
+      view(PA, 'stomach-pa'),
+    ],
+  },
+  {
+    id: 'colon',
+    written: /\b(barium|contrast|air contrast) enema\b|\benema\b|\bbe\b|\b(large bowel|colon)\b/,
+    routine: ['exam:enema'],
+    views: [
+      view(/\b(right |left )?(lateral )?decubitus\b/, 'colon-decubitus'),
+      view(/\bpost evac(uation)?\b/, 'colon-post-evacuation'),
+      view(/\bscout\b/, 'colon-scout'),
+      view(/\blateral rectum\b|\brectum\b/, 'colon-lateral-rectum'),
+      view(/\bap axial\b|\bsigmoid\b/, 'colon-ap-axial'),
+      view(/\bpa axial\b/, 'colon-pa-axial'),
+      view(/\brpo\b/, 'colon-rpo'),
+      view(/\blpo\b/, 'colon-lpo'),
+      view(/\brao\b/, 'colon-rao'),
+      view(/\blao\b/, 'colon-lao'),
+      view(LATERAL, 'colon-lateral-rectum'),
+      view(AP, 'colon-ap'),
+      view(PA, 'colon-pa'),
+    ],
+  },
+  {
+    id: 'urography',
+    written: /\biv[pu]\b|\b(iv )?urogra(m|phy)\b/,
+    routine: ['exam:urography'],
+    views: [
+      view(/\bscout\b/, 'urography-scout'),
+      view(/\bpost void\b/, 'urography-post-void'),
+      view(/\bobliques?\b/, 'urography-oblique'),
+    ],
+  },
+  {
+    id: 'cystography',
+    written: /\bcystogra(m|phy)\b|\bbladder( series)?\b/,
+    routine: ['exam:cystography'],
+    views: [
+      view(/\bobliques?\b/, 'cystogram-oblique'),
+      view(LATERAL, 'cystogram-lateral'),
+      view(AP, 'cystogram-ap-axial'),
+    ],
+  },
+  // Chest and abdomen
+  { id: 'babygram', written: /\bbabygram\b/, routine: ['chest-ap', 'abdomen-ap-supine'], views: [] },
+  {
+    id: 'airway',
+    written: /\b(neck softtissue|softtissue (of )?(the )?neck|softtissue neck|(upper )?airway|adenoids)\b/,
+    routine: ['exam:airway'],
+    views: [view(LATERAL, 'airway-lateral'), view(AP, 'airway-ap')],
+    counts: { 1: ['airway-lateral'] },
+  },
+  {
+    id: 'sternoclavicular',
+    written: /\b(sc|sternoclavicular) joints?\b/,
+    routine: ['sternoclavicular-pa', 'sternoclavicular-oblique'],
+    views: [view(/\bobliques?\b/, 'sternoclavicular-oblique'), view(PA, 'sternoclavicular-pa')],
+  },
+  {
+    id: 'sternum',
+    written: /\b(sternum|breastbone)\b/,
+    routine: ['exam:sternum'],
+    views: [view(/\b(rao|oblique)\b/, 'sternum-rao'), view(LATERAL, 'sternum-lateral')],
+  },
+  {
+    id: 'ribs',
+    written: /\brib(s| cage)?\b/,
+    routine: ['exam:ribs'],
+    views: [
+      { ...view(/\bobliques?\b/, 'ribs-oblique-posterior'), when: { lower: ['ribs-oblique-posterior-lower'] } },
+      {
+        ...view(AP, 'ribs-ap-upper', 'ribs-ap-lower'),
+        when: { upper: ['ribs-ap-upper'], lower: ['ribs-ap-lower'] },
+      },
+      { ...view(PA, 'ribs-pa-upper'), when: {} },
+    ],
+  },
+  {
+    id: 'chest',
+    frontal: 'pa',
+    written: /\b(chest|cxr|lungs?)\b/,
+    routine: ['exam:chest-two'],
+    counts: { 1: ['chest-pa'] },
+    when: { mobile: ['exam:chest-mobile'], infant: ['exam:chest-infant'] },
+    views: [
+      view(/\b(apical )?lordotic\b/, 'chest-ap-lordotic'),
+      view(/\bapi(ces|cal)\b/, 'chest-ap-axial-apices'),
+      view(/\b(right |left |bilateral )?(lateral )?decubitus\b/, 'chest-decubitus-ap'),
+      view(OBLIQUES, 'chest-pa-oblique-rao', 'chest-pa-oblique-lao'),
+      view(/\brao\b/, 'chest-pa-oblique-rao'),
+      view(/\blao\b/, 'chest-pa-oblique-lao'),
+      // Out and in: the same view twice, of which the second is told as not read.
+      view(/\binspiration\b/, 'chest-pa'),
+      view(/\b((left|right) )?laterals?\b/, 'chest-lateral'),
+      view(PA, 'chest-pa'),
+      view(/\b(ap( (semierect|supine|upright))?|semierect|supine)\b/, 'chest-ap'),
+    ],
+  },
+  {
+    id: 'abdomen',
+    written: /\b(abdomen|abdominal|belly)\b/,
+    implied: /\b(obstruction series|flat plate|kub|aas)\b/,
+    routine: ['exam:abdomen'],
+    counts: { 2: ['abdomen-ap-supine', 'abdomen-ap-upright'], 3: ['exam:abdomen-acute'] },
+    views: [
+      view(/\b(acute|obstruction)( abdomen| abdominal)?( series)?\b|\bseries\b|\baas\b/, 'exam:abdomen-acute'),
+      view(/\bdorsal decubitus\b|\bcrosstable( lateral)?\b/, 'abdomen-decubitus-dorsal'),
+      view(/\b(left )?(lateral )?decubitus\b|\blld\b/, 'abdomen-decubitus-left-lateral'),
+      view(/\b(pa upright|upright pa)\b/, 'abdomen-pa-upright'),
+      view(/\b(ap )?(upright|standing)( ap)?\b/, 'abdomen-ap-upright'),
+      view(/\b(ap )?(supine|flat|kub)( plate)?( ap)?\b/, 'abdomen-ap-supine'),
+      view(/\bprone\b/, 'abdomen-pa'),
+      view(/\bobliques?\b/, 'abdomen-oblique-posterior'),
+      view(LATERAL, 'abdomen-lateral'),
+      view(PA, 'abdomen-pa'),
+      view(AP, 'abdomen-ap-supine'),
+    ],
+  },
+  // Arm
+  {
+    id: 'thumb',
+    within: 'hand',
+    written: /\b(thumb|first digit)\b/,
+    routine: ['exam:thumb'],
+    counts: { 2: ['thumb-ap', 'thumb-lateral'] },
+    views: [
+      view(/\broberts?\b|\b(ap )?axial base\b/, 'thumb-ap-axial-base'),
+      view(/\bstress\b/, 'thumb-stress-pa'),
+      view(/\bobliques?\b/, 'thumb-oblique'),
+      view(LATERAL, 'thumb-lateral'),
+      view(PA, 'thumb-pa'),
+      view(AP, 'thumb-ap'),
+    ],
+  },
+  {
+    id: 'finger',
+    within: 'hand',
+    frontal: 'pa',
+    written:
+      /\b((index|middle|long|ring|little|small|pinky|second|third|fourth|fifth|[2345](nd|rd|th)) )?(fingers?|digits?)\b|\bpinky\b/,
+    routine: ['exam:finger'],
+    counts: { 2: ['finger-pa', 'finger-lateral'] },
+    views: [
+      // Which finger is no view.
+      view(/\b(index|middle|long|ring|little|pinky|second|third|fourth|fifth)\b/),
+      view(/\bobliques?\b/, 'finger-oblique'),
+      view(LATERAL, 'finger-lateral'),
+      view(/\b[ap][ap]\b/, 'finger-pa'),
+    ],
+  },
+  {
+    id: 'scaphoid',
+    within: 'wrist',
+    written: /\b(scaphoid|navicular wrist|snuff ?box)( series| views)\b|\bscaphoids?\b(?! view\b)/,
+    routine: ['exam:scaphoid'],
+    views: [
+      view(/\bulnar deviation\b/, 'wrist-ulnar-deviation'),
+      view(/\bobliques?\b/, 'wrist-oblique'),
+      view(LATERAL, 'wrist-lateral'),
+      view(PA, 'wrist-pa'),
+      // The wrist is where it is.
+      view(/\bwrist\b/),
+    ],
+  },
+  {
+    id: 'hand',
+    frontal: 'pa',
+    written: /\bhands?\b/,
+    implied: /\b(ball catchers?|norgaard)\b/,
+    routine: ['exam:hand'],
+    counts: { 1: ['hand-pa'], 2: ['hand-pa', 'hand-lateral-fan'] },
+    views: [
+      view(/\b(ball catchers?|norgaard)\b/, 'hands-ap-oblique-bilateral'),
+      view(/\bobliques?\b/, 'hand-oblique'),
+      view(/\b(extension|extended) lateral\b/, 'hand-lateral-extended'),
+      view(/\b(fan )?laterals?\b/, 'hand-lateral-fan'),
+      view(/\b[ap][ap]\b/, 'hand-pa'),
+    ],
+  },
+  {
+    id: 'wrist',
+    frontal: 'pa',
+    written: /\bwrists?\b/,
+    implied: /\b(carpal (tunnel|canal|bridge)|scaphoid view)\b/,
+    routine: ['exam:wrist'],
+    counts: { 1: ['wrist-pa'], 2: ['wrist-pa', 'wrist-lateral'], 4: ['exam:scaphoid'] },
+    views: [
+      view(/\b(scaphoid|navicular) view\b/, 'scaphoid-axial'),
+      view(/\bulnar deviation\b/, 'wrist-ulnar-deviation'),
+      view(/\bradial deviation\b/, 'wrist-radial-deviation'),
+      view(/\bclenched fist\b/, 'wrist-clenched-fist-pa'),
+      view(/\bcarpal (tunnel|canal)\b/, 'carpal-canal-tangential'),
+      view(/\bcarpal bridge\b/, 'carpal-bridge-tangential'),
+      view(/\bap oblique\b|\bnorgaard\b/, 'wrist-ap-oblique'),
+      view(/\b(pa )?obliques?\b/, 'wrist-oblique'),
+      view(LATERAL, 'wrist-lateral'),
+      view(PA, 'wrist-pa'),
+      view(AP, 'wrist-ap'),
+    ],
+  },
+  {
+    id: 'forearm',
+    written: /\bforearms?\b|\bradius (and |, )?ulna\b/,
+    routine: ['exam:forearm'],
+    views: [view(LATERAL, 'forearm-lateral'), view(AP, 'forearm-ap')],
+  },
+  {
+    id: 'elbow',
+    written: /\belbows?\b/,
+    implied: /\bradial head\b|\bcoyle\b/,
+    routine: ['exam:elbow'],
+    counts: { 2: ['elbow-ap', 'elbow-lateral'] },
+    views: [
+      view(/\b(radial head|coyle)( view)?\b/, 'elbow-axial-lateral-radial-head'),
+      view(/\bcoronoid\b/, 'elbow-axial-lateral-coronoid'),
+      view(/\bacute flexion\b|\bjones\b/, 'elbow-acute-flexion-humerus'),
+      view(INNER_OBLIQUE, 'elbow-oblique-medial'),
+      view(OUTER_OBLIQUE, 'elbow-oblique-lateral'),
+      view(OBLIQUES, 'elbow-oblique-lateral', 'elbow-oblique-medial'),
+      view(OBLIQUE, 'elbow-oblique-lateral'),
+      view(LATERAL, 'elbow-lateral'),
+      view(AP, 'elbow-ap'),
+    ],
+  },
+  {
+    id: 'humerus',
+    written: /\b(humerus|humeri|upper arm)\b/,
+    routine: ['exam:humerus'],
+    when: { trauma: ['exam:humerus-trauma'] },
+    views: [
+      view(/\btransthoracic( lateral)?\b/, 'humerus-transthoracic-lateral'),
+      view(/\bcrosstable( lateral)?\b/, 'humerus-lateral-distal-crosstable'),
+      view(LATERAL, 'humerus-lateral'),
+      view(AP, 'humerus-ap'),
+    ],
+  },
+  {
+    id: 'ac-joints',
+    written: /\b(ac|acromioclavicular) joints?\b/,
+    routine: ['exam:ac-joints'],
+    views: [
+      view(/\bwith and without( weights?)?\b/, 'exam:ac-joints'),
+      view(/\bwithout( weights?)?\b/, 'acromioclavicular-ap'),
+      view(/\bwith weights?\b/, 'acromioclavicular-ap-weights'),
+      view(/\b(zanca|axial)\b/, 'acromioclavicular-ap-axial'),
+      view(AP, 'acromioclavicular-ap'),
+    ],
+  },
+  {
+    id: 'clavicle',
+    written: /\b(clavicles?|collar ?bone)\b/,
+    routine: ['exam:clavicle'],
+    views: [
+      view(/\bpa axial\b/, 'clavicle-pa-axial'),
+      view(/\b(ap )?(axial|cephalad)\b/, 'clavicle-ap-axial'),
+      view(PA, 'clavicle-pa'),
+      view(AP, 'clavicle-ap'),
+    ],
+  },
+  {
+    id: 'shoulder',
+    written: /\bshoulders?\b(?! blade)/,
+    implied:
+      /\b(grashey|garth|velpeau|stryker|west point|supraspinatus|scapular y|outlet view left|outlet view right)\b/,
+    routine: ['exam:shoulder'],
+    when: { trauma: ['exam:shoulder-trauma'] },
+    views: [
+      view(
+        /\b(ap )?internal( rotation)? (and |, )?external( rotations?)?\b/,
+        'shoulder-ap-internal',
+        'shoulder-ap-external',
+      ),
+      view(/\b(ap )?internal( rotation)?( ap)?\b/, 'shoulder-ap-internal'),
+      view(/\b(ap )?external( rotation)?( ap)?\b/, 'shoulder-ap-external'),
+      view(/\b(grashey|true ap|glenoid)\b/, 'shoulder-ap-oblique-glenoid'),
+      view(/\b(supraspinatus )?outlet\b|\bneer\b/, 'shoulder-outlet'),
+      view(/\bvelpeau\b/, 'shoulder-axillary-sling'),
+      view(/\b(garth|apical oblique)\b/, 'shoulder-apical-oblique'),
+      view(/\bwest point\b|\bprone axi(al|llary)\b/, 'shoulder-axillary-prone'),
+      view(/\bstryker( notch)?\b/, 'shoulder-notch-ap-axial'),
+      view(/\b(scapular )?y\b/, 'shoulder-scapular-y'),
+      view(/\b(axillary|axilla|axial)( lateral)?\b/, 'shoulder-axillary-inferosuperior'),
+      view(/\b(ap )?neutral\b/, 'shoulder-ap-neutral'),
+      { ...view(AP, 'shoulder-ap-external'), when: { trauma: ['shoulder-ap-neutral'] } },
+      view(LATERAL, 'shoulder-scapular-y'),
+    ],
+  },
+  {
+    id: 'scapula',
+    written: /\b(scapulae?|shoulder blades?)\b/,
+    routine: ['exam:scapula'],
+    views: [view(/\b(laterals?|y)\b/, 'scapula-lateral'), view(AP, 'scapula-ap')],
+  },
+  // Leg
+  {
+    id: 'sesamoids',
+    written: /\bsesamoids?\b( (right|left))?( foot| feet)?/,
+    routine: ['sesamoids-tangential'],
+    views: [],
+  },
+  {
+    id: 'toes',
+    within: 'foot',
+    written: /\b(great toe|big toe|hallux|toes?)\b/,
+    routine: ['exam:toes'],
+    counts: { 2: ['toes-ap', 'toes-lateral'] },
+    views: [
+      view(/\b(great|big)\b/),
+      view(/\bobliques?\b/, 'toes-oblique'),
+      view(LATERAL, 'toes-lateral'),
+      view(AP, 'toes-ap'),
+    ],
+  },
+  {
+    id: 'calcaneus',
+    written: /\b(calcane(us|i|um)|heels?|os calcis)\b/,
+    implied: /\bharris\b/,
+    routine: ['exam:calcaneus'],
+    views: [
+      {
+        ...view(/\b(harris|axial)( axial)?\b/, 'calcaneus-axial'),
+        when: { standing: ['calcaneus-axial-weight-bearing'] },
+      },
+      view(LATERAL, 'calcaneus-lateral'),
+    ],
+  },
+  {
+    id: 'foot',
+    written: /\b(foot|feet|lisfranc)\b/,
+    routine: ['exam:foot'],
+    counts: { 2: ['foot-ap', 'foot-lateral'] },
+    when: { standing: ['exam:foot-standing'] },
+    views: [
+      view(OUTER_OBLIQUE, 'foot-oblique-lateral'),
+      view(/\b((medial|internal)( rotation)? )?obliques?\b/, 'foot-oblique-medial'),
+      { ...view(LATERAL, 'foot-lateral'), when: { standing: ['foot-lateral-weight-bearing'] } },
+      { ...view(/\bap\b|\bdp\b|\bpa\b/, 'foot-ap'), when: { standing: ['foot-ap-weight-bearing'] } },
+    ],
+  },
+  {
+    id: 'ankle',
+    written: /\bankles?\b/,
+    routine: ['exam:ankle'],
+    counts: { 2: ['ankle-ap', 'ankle-lateral'] },
+    when: { standing: ['exam:ankle-standing'] },
+    views: [
+      view(/\binversion\b|\bvarus( stress)?\b/, 'ankle-stress-inversion'),
+      view(/\beversion\b|\bvalgus( stress)?\b/, 'ankle-stress-eversion'),
+      view(/\bstress\b/, 'ankle-stress-inversion', 'ankle-stress-eversion'),
+      { ...view(/\bmortise\b/, 'ankle-mortise'), when: { standing: ['ankle-mortise-weight-bearing'] } },
+      view(OUTER_OBLIQUE, 'ankle-oblique-lateral'),
+      view(INNER_OBLIQUE, 'ankle-oblique-medial'),
+      view(OBLIQUES, 'ankle-oblique-medial', 'ankle-oblique-lateral'),
+      // The third of three is the mortise.
+      view(OBLIQUE, 'ankle-mortise'),
+      { ...view(LATERAL, 'ankle-lateral'), when: { standing: ['ankle-lateral-weight-bearing'] } },
+      { ...view(AP, 'ankle-ap'), when: { standing: ['ankle-ap-weight-bearing'] } },
+    ],
+  },
+  {
+    id: 'patella',
+    within: 'knee',
+    written: /\b(patell(a|ae|as)|knee ?caps?)\b/,
+    routine: ['patella-pa', 'patella-lateral', 'patella-tangential-supine'],
+    views: [
+      view(/\bmerchant\b/, 'patella-tangential-flexed'),
+      view(/\bsettegast\b/, 'patella-tangential-prone'),
+      view(/\b(sunrise|skyline|laurin|tangential|axial)\b/, 'patella-tangential-supine'),
+      view(LATERAL, 'patella-lateral'),
+      view(/\b[ap][ap]\b/, 'patella-pa'),
+    ],
+  },
+  {
+    id: 'knee',
+    written: /\bknees?\b/,
+    implied: /\b(rosenberg|merchant|sunrise)\b/,
+    routine: ['exam:knee'],
+    counts: { 2: ['exam:knee'], 4: ['exam:knee-four'] },
+    when: { complete: ['exam:knee-four'], standing: ['knee-ap-weight-bearing', 'knee-lateral'] },
+    views: [
+      view(/\brosenberg\b|\bpa flex(ion|ed)\b/, 'knee-pa-flexed-weight-bearing'),
+      view(/\bmerchant\b/, 'patella-tangential-flexed'),
+      view(/\b(sunrise|skyline|laurin|tangential|patella axial)\b/, 'patella-tangential-supine'),
+      view(/\b(tunnel|notch|intercondylar( fossa)?|fossa)\b/, 'fossa-prone'),
+      view(/\bvarus( stress)?\b/, 'knee-stress-varus'),
+      view(/\bvalgus( stress)?\b/, 'knee-stress-valgus'),
+      view(/\bstress\b/, 'knee-stress-varus', 'knee-stress-valgus'),
+      view(INNER_OBLIQUE, 'knee-oblique-medial'),
+      view(OUTER_OBLIQUE, 'knee-oblique-lateral'),
+      view(OBLIQUES, 'knee-oblique-medial', 'knee-oblique-lateral'),
+      view(OBLIQUE, 'knee-oblique-medial'),
+      view(/\b(crosstable )?laterals?\b|\bcrosstable\b/, 'knee-lateral'),
+      { ...view(AP, 'knee-ap'), when: { standing: ['knee-ap-weight-bearing'] } },
+      view(PA, 'knee-pa'),
+    ],
+  },
+  {
+    id: 'leg',
+    written:
+      /\btib(ia)? ?(and |, )?fib(ula)?\b|\btibia\b|\bfibula\b|\blower legs?\b|\bshin\b|\b(right|left|both) leg\b|^legs?\b/,
+    routine: ['exam:leg'],
+    views: [
+      view(/\bobliques?\b/, 'leg-oblique'),
+      view(/\b(crosstable )?laterals?\b/, 'leg-lateral'),
+      view(AP, 'leg-ap'),
+    ],
+  },
+  {
+    id: 'femur',
+    written: /\b(femurs?|femora|thighs?)\b/,
+    routine: ['exam:femur'],
+    views: [
+      {
+        ...view(/\b(crosstable )?laterals?\b/, 'femur-lateral-proximal', 'femur-lateral-distal'),
+        when: { upper: ['femur-lateral-proximal'], lower: ['femur-lateral-distal'] },
+      },
+      {
+        ...view(AP, 'femur-ap-proximal', 'femur-ap-distal'),
+        when: { upper: ['femur-ap-proximal'], lower: ['femur-ap-distal'] },
+      },
+    ],
+  },
+  {
+    id: 'hip',
+    written: /\bhips?\b/,
+    routine: ['exam:hip'],
+    when: { trauma: ['exam:hip-trauma'] },
+    views: [
+      view(/\bfalse profile\b|\blequesne\b/, 'hip-false-profile'),
+      view(/\bdunn\b/, 'hip-flexed-abducted-ap'),
+      view(/\bclements\b|\bmodified axiolateral\b/, 'hip-axiolateral-modified'),
+      view(/\b(crosstable|axiolateral|surgical|danelius( miller)?)( lateral)?\b|\baxial\b/, 'hip-axiolateral'),
+      view(/\b(lateral )?frog( lateral)?\b/, 'hip-lateral-frog'),
+      view(LATERAL, 'hip-lateral-frog'),
+      view(AP, 'hip-ap'),
+    ],
+  },
+  {
+    id: 'pelvis',
+    written: /\b(pelvis|pelvic|acetabul(um|a|ar))\b/,
+    implied: /\bjudet\b/,
+    routine: ['exam:pelvis'],
+    views: [
+      view(/\bjudet\b|\bacetabular obliques?\b/, 'acetabulum-oblique-iliac', 'acetabulum-oblique-obturator'),
+      view(/\biliac oblique\b/, 'acetabulum-oblique-iliac'),
+      view(/\bobturator oblique\b/, 'acetabulum-oblique-obturator'),
+      view(/\binlet\b/, 'pelvis-inlet'),
+      view(/\boutlet\b/, 'pelvis-outlet'),
+      view(/\bfrog( lateral)?\b/, 'pelvis-frog'),
+      view(AP, 'pelvis-ap'),
+    ],
+  },
+  // Spine
+  {
+    id: 'scoliosis',
+    written: /\b(scoliosis|full spine|whole spine|entire spine)\b/,
+    routine: ['exam:scoliosis'],
+    counts: { 1: ['scoliosis-pa'] },
+    views: [
+      view(/\bbending\b/, 'lumbar-bending'),
+      view(LATERAL, 'scoliosis-lateral'),
+      view(/\b[ap][ap]\b/, 'scoliosis-pa'),
+    ],
+  },
+  {
+    id: 'cervical',
+    written: /\bcervical( spine)?\b|\bneck\b/,
+    implied: /\b(odontoid|dens|openmouth|swimmers)\b/,
+    routine: ['exam:cervical-three'],
+    counts: {
+      1: ['cervical-lateral'],
+      2: ['cervical-ap-axial', 'cervical-lateral'],
+      3: ['exam:cervical-three'],
+      5: ['exam:cervical-five'],
+      7: ['exam:cervical-five', 'cervical-flexion', 'cervical-extension'],
+    },
+    when: { complete: ['exam:cervical-five'], trauma: ['exam:cervical-trauma'] },
+    views: [
+      view(/\b(openmouth( odontoid| dens)?|odontoid|dens)\b/, 'cervical-ap-open-mouth'),
+      view(/\bswimmers\b/, 'cervicothoracic-lateral'),
+      view(/\bflexion( laterals)?\b/, 'cervical-flexion'),
+      view(/\bextension( laterals)?\b/, 'cervical-extension'),
+      view(/\bpillars?\b/, 'cervical-pillars-ap-axial'),
+      view(/\b(rao|lao|anterior obliques?)\b/, 'cervical-oblique-anterior'),
+      view(/\b(obliques?|rpo|lpo)\b/, 'cervical-oblique-posterior'),
+      view(/\b(crosstable )?laterals?\b|\bcrosstable\b/, 'cervical-lateral'),
+      view(AP, 'cervical-ap-axial'),
+    ],
+  },
+  {
+    id: 'thoracolumbar',
+    written: /\bthoraco ?lumbar( spine)?\b|\btl spine\b/,
+    routine: ['thoracic-ap', 'thoracic-lateral', 'lumbar-ap', 'lumbar-lateral'],
+    views: [view(LATERAL, 'thoracic-lateral', 'lumbar-lateral'), view(/\b[ap][ap]\b/, 'thoracic-ap', 'lumbar-ap')],
+  },
+  {
+    id: 'thoracic',
+    written: /\b(thoracic|dorsal)( spine)?\b(?! decubitus)/,
+    routine: ['exam:thoracic'],
+    counts: { 2: ['thoracic-ap', 'thoracic-lateral'], 3: ['exam:thoracic'] },
+    views: [
+      view(/\bswimmers\b/, 'cervicothoracic-lateral'),
+      view(/\bobliques?\b/, 'thoracic-oblique'),
+      view(/\b(crosstable )?laterals?\b/, 'thoracic-lateral'),
+      view(/\b[ap][ap]\b/, 'thoracic-ap'),
+    ],
+  },
+  {
+    id: 'lumbar',
+    written: /\b(lumbar|lumbosacral)( spine)?\b|\bspine lumbar\b/,
+    routine: ['exam:lumbar-three'],
+    counts: { 2: ['lumbar-ap', 'lumbar-lateral'], 3: ['exam:lumbar-three'], 5: ['exam:lumbar-five'] },
+    when: { complete: ['exam:lumbar-five'] },
+    views: [
+      view(/\b(l5 ?,? ?(s1 )?|lumbosacral )?(spot|coned?)( down)?( lateral)?\b|\bl5 ?,? ?s1\b/, 'lumbosacral-lateral'),
+      view(/\bflexion( laterals)?\b/, 'lumbar-flexion'),
+      view(/\bextension( laterals)?\b/, 'lumbar-extension'),
+      view(/\b(side |lateral )?bending\b/, 'lumbar-bending'),
+      view(/\b(obliques?|rpo|lpo)\b/, 'lumbar-oblique-posterior'),
+      view(/\b(crosstable )?laterals?\b/, 'lumbar-lateral'),
+      view(PA, 'lumbar-pa'),
+      view(AP, 'lumbar-ap'),
+    ],
+  },
+  {
+    id: 'sacrum-coccyx',
+    written: /\bsacrum (and |, )?coccyx\b|\bcoccyx (and |, )?sacrum\b/,
+    routine: ['exam:sacrum-coccyx'],
+    views: [view(LATERAL, 'sacrum-coccyx-lateral'), view(AP, 'sacrum-ap-axial', 'coccyx-ap-axial')],
+  },
+  {
+    id: 'sacrum',
+    written: /\bsacrum\b/,
+    routine: ['sacrum-ap-axial', 'sacrum-lateral'],
+    views: [view(LATERAL, 'sacrum-lateral'), view(AP, 'sacrum-ap-axial')],
+  },
+  {
+    id: 'coccyx',
+    written: /\bcoccyx\b/,
+    routine: ['exam:sacrum-coccyx'],
+    views: [view(LATERAL, 'coccyx-lateral'), view(AP, 'coccyx-ap-axial')],
+  },
+  {
+    id: 'sacroiliac',
+    written: /\b(si|sacroiliac)( joints?)?\b/,
+    routine: ['exam:si-joints'],
+    views: [
+      view(/\bobliques?\b/, 'sacroiliac-oblique'),
+      view(PA, 'sacroiliac-pa'),
+      view(/\bap( axial)?\b/, 'sacroiliac-ap-axial'),
+    ],
+  },
+  // Head
+  {
+    id: 'sinuses',
+    written: /\b(paranasal )?sinus(es)?\b/,
+    routine: ['exam:sinuses'],
+    counts: {
+      1: ['sinuses-parietoacanthial'],
+      2: ['sinuses-parietoacanthial', 'sinuses-lateral'],
+      3: ['sinuses-parietoacanthial', 'sinuses-pa-axial', 'sinuses-lateral'],
+    },
+    views: [
+      view(/\b(waters )?openmouth( waters)?\b/, 'sinuses-parietoacanthial-open-mouth'),
+      view(/\bwaters\b/, 'sinuses-parietoacanthial'),
+      view(/\bcaldwell\b/, 'sinuses-pa-axial'),
+      view(SMV, 'sinuses-submentovertical'),
+      view(LATERAL, 'sinuses-lateral'),
+    ],
+  },
+  {
+    id: 'nasal',
+    written: /\bnasal( bones?)?\b|\bnose\b/,
+    routine: ['exam:nasal'],
+    views: [
+      view(/\bwaters\b/, 'face-parietoacanthial'),
+      view(/\b(tangential|superoinferior|axial)\b/, 'nasal-bones-tangential'),
+      view(LATERAL, 'nasal-bones-lateral'),
+    ],
+  },
+  {
+    id: 'zygoma',
+    written: /\bzygoma(tic)?( arch(es)?)?\b/,
+    routine: ['zygomatic-arches-submentovertical', 'zygomatic-arch-oblique'],
+    views: [
+      view(SMV, 'zygomatic-arches-submentovertical'),
+      view(/\bobliques?\b|\btangential\b/, 'zygomatic-arch-oblique'),
+      view(/\btowne\b|\bap axial\b/, 'zygomatic-arches-ap-axial'),
+    ],
+  },
+  {
+    id: 'mandible',
+    written: /\b(mandible|lower jaw|jaw)\b/,
+    routine: ['exam:mandible'],
+    views: [
+      view(/\bobliques?\b|\baxiolateral( obliques?)?\b/, 'mandible-axiolateral-oblique'),
+      view(/\btowne\b|\bap axial\b/, 'mandible-ap-axial'),
+      view(/\bpa axial\b/, 'mandible-pa-axial'),
+      view(SMV, 'mandible-submentovertical'),
+      view(PA, 'mandible-pa'),
+    ],
+  },
+  {
+    id: 'tmj',
+    written: /\btmjs?\b|\btemporomandibular( joints?)?\b/,
+    routine: ['exam:tmj'],
+    views: [view(/\btowne\b|\bap axial\b/, 'temporomandibular-ap-axial')],
+  },
+  {
+    id: 'orbits',
+    written: /\b(orbits?|orbital)\b|\beyes?\b/,
+    routine: ['exam:orbits'],
+    views: [view(LATERAL, 'orbit-lateral'), view(/\b(caldwell|pa( axial)?)\b/, 'orbits-pa-axial')],
+  },
+  {
+    id: 'face',
+    written: /\b(facial( bones?)?|face)\b/,
+    routine: ['exam:face'],
+    views: [
+      view(/\bmodified waters\b/, 'face-parietoacanthial-modified'),
+      view(/\breverse waters\b|\bacanthioparietal\b/, 'face-acanthioparietal'),
+      view(/\bwaters\b/, 'face-parietoacanthial'),
+      view(/\bcaldwell\b|\bpa( axial)?\b/, 'face-pa-axial'),
+      view(LATERAL, 'face-lateral'),
+    ],
+  },
+  {
+    id: 'skull',
+    written: /\b(skull|sella|cranium)\b/,
+    routine: ['exam:skull'],
+    views: [
+      view(/\btowne\b|\bap axial\b/, 'skull-ap-axial'),
+      view(/\bhaas\b/, 'skull-pa-axial-occipital'),
+      view(/\bcaldwell\b|\bpa axial\b/, 'skull-pa-axial'),
+      view(SMV, 'skull-submentovertical'),
+      view(/\bwaters\b/, 'face-parietoacanthial'),
+      view(LATERAL, 'skull-lateral'),
+      view(PA, 'skull-pa'),
+      view(AP, 'skull-ap'),
+    ],
+  },
+];
+
+/** What of an order changes the routine. */
+export const CIRCUMSTANCES: readonly (readonly [RegExp, Circumstance])[] = [
+  [/\bstanding\b/, 'standing'],
+  // A scapular Y is asked for where the shoulder must not be rotated.
+  [/\b(trauma|dislocat\w*|fractured?|fx|broken|injury|y)\b/, 'trauma'],
+  [/\b(portable|mobile|bedside|nicu|icu|picu|crib)\b/, 'mobile'],
+  [/\b(infant|newborn|baby|neonate)\b/, 'infant'],
+  [/\b(complete)\b/, 'complete'],
+  [/\b(upper|proximal)\b/, 'upper'],
+  [/\b(lower|distal)\b/, 'lower'],
+];
+
+/** Words that are spelled right: a misspelt one is read as the nearest of them. */
+export const SPELLED: readonly string[] =
+  `abdomen acetabulum acromioclavicular ankle ankles axillary axial barium bilateral bladder calcaneus cervical chest
+  clavicle coccyx complete cranium cystogram decubitus digit dorsal elbow elbows enema esophagus extension external
+  facial femur femurs fibula finger fingers flexion forearm fossa fracture glenoid great heel humerus infant inlet
+  internal joint joints knee knees lateral laterals lordotic lower lumbar lumbosacral mandible medial middle mobile
+  mortise nasal navicular oblique obliques odontoid oesophagus orbit orbits outlet patella patellae pelvis portable
+  prone radius right routine sacroiliac sacrum scaphoid scapula scapular scoliosis series sesamoid shoulder shoulders sinus
+  sinuses skeletal skull small spine standing sternum stress sunrise supine survey swimmers tangential temporomandibular
+  thoracic thoracolumbar thumb tibia towne trauma tunnel upper upright urogram views waters weights without wrist wrists zygoma
+  zygomatic bones bowel ribs hips knee hand hands foot feet heel toes neck`.split(/\s+/);

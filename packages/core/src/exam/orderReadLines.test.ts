@@ -1,0 +1,17 @@
+import { orderedExam } from './orderedExam';
+import { orderReadLines } from './orderReadLines';
+
+const lines = (words: string) => orderReadLines(orderedExam(words)!);
+
+test('each view is told with what it was taken for; what is doubtful is marked', () => {
+  expect(lines('rt knee AP, sunrise')).toEqual([
+    { text: '“ap” is read as Knee, AP', doubtful: false },
+    { text: '“sunrise” is read as Patella, tangential, inferosuperior, supine', doubtful: false },
+  ]);
+  expect(lines('Femur AP, mortise').filter(({ doubtful }) => doubtful)).toHaveLength(1);
+  expect(lines('Wrist left zebra').at(-1)).toEqual({ text: 'Not understood: “zebra”', doubtful: true });
+  expect(lines('Chest left decubitus').at(-1)?.text).toBe('The left side down');
+});
+test('a name that is known here needs no reading', () => expect(lines('Knee, routine')).toEqual([]));
+test('the routine is called by its exam', () =>
+  expect(lines('rt ankle')).toEqual([{ text: 'No view is named: the routine of Ankle', doubtful: false }]));

@@ -1,0 +1,508 @@
+/**
+ * Orders as they are written, and what a technologist would take each for: the words, the views (or `exam:` and its id),
+ * and the side (L, R, B for both, or none). `none` is no x-ray; written from practice without a look at the reader.
+ */
+export const ORDER_WORDINGS = `
+CXR | exam:chest-two
+Chest 2 views | exam:chest-two
+Chest PA and lateral | chest-pa chest-lateral
+Chest X-ray PA & Lat | chest-pa chest-lateral
+AP chest | chest-ap
+Portable CXR | chest-ap
+XR chest 1 view portable | chest-ap
+Chest 1V AP | chest-ap
+Chest PA only | chest-pa
+PA chest | chest-pa
+Chest lateral | chest-lateral
+Left lateral chest | chest-lateral
+Chest with bilateral decubs | exam:chest-decubitus | B
+Chest right lateral decubitus | chest-decubitus-ap | R
+Left decubitus chest | chest-decubitus-ap | L
+Apical lordotic chest | chest-ap-lordotic
+Lordotic view chest | chest-ap-lordotic
+Chest PA, lateral, lordotic | chest-pa chest-lateral chest-ap-lordotic
+Chest PA, RAO, LAO | chest-pa chest-pa-oblique-rao chest-pa-oblique-lao
+Bedside chest AP semi-erect | chest-ap
+Mobile chest, NICU | chest-ap
+Chest and abdomen | chest-pa chest-lateral abdomen-ap-supine
+Rib series left | exam:ribs | L
+Left ribs | exam:ribs | L
+Ribs unilateral right w PA chest | exam:ribs | R
+Right upper ribs AP and oblique | ribs-ap-upper ribs-oblique-posterior | R
+Lower ribs AP left | ribs-ap-lower | L
+Sternum 2 views | exam:sternum
+Sternum RAO and lateral | sternum-rao sternum-lateral
+SC joints PA and obliques | sternoclavicular-pa sternoclavicular-oblique
+Soft tissue neck lateral | airway-lateral
+Soft tissue neck AP and lateral | airway-ap airway-lateral
+Neck soft tissue for croup | exam:airway
+KUB | abdomen-ap-supine
+Abdomen supine | abdomen-ap-supine
+Abdomen 1 view | abdomen-ap-supine
+Abdomen flat and upright | abdomen-ap-supine abdomen-ap-upright
+Abdomen supine and erect | abdomen-ap-supine abdomen-ap-upright
+Abdomen supine and left decubitus | abdomen-ap-supine abdomen-decubitus-left-lateral | L
+Left lateral decubitus abdomen | abdomen-decubitus-left-lateral | L
+Abdomen LLD for free air | abdomen-decubitus-left-lateral
+Dorsal decubitus abdomen | abdomen-decubitus-dorsal
+Cross table lateral abdomen | abdomen-decubitus-dorsal
+Acute abdominal series | exam:abdomen-acute
+Acute abdomen series 3 views | exam:abdomen-acute
+Obstruction series | exam:abdomen-acute
+Flat plate abdomen | abdomen-ap-supine
+Upright abdomen | abdomen-ap-upright
+Right hand 3 views | exam:hand | R
+Hand PA, oblique, lateral left | hand-pa hand-oblique hand-lateral-fan | L
+L hand 2V PA and lat | hand-pa hand-lateral-fan | L
+Bilateral hands PA | hand-pa | B
+Ball catcher hands | hands-ap-oblique-bilateral
+Bone age | hand-bone-age
+Bone age left hand | hand-bone-age | L
+Left index finger | exam:finger | L
+Finger 3 views right ring | exam:finger | R
+Rt thumb | exam:thumb | R
+Left thumb AP, lateral, oblique | thumb-ap thumb-lateral thumb-oblique | L
+Thumb 3v rt | exam:thumb | R
+Wrist 3 views right | exam:wrist | R
+Wrist PA, lateral, oblique left | wrist-pa wrist-lateral wrist-oblique | L
+R wrist PA, lat | wrist-pa wrist-lateral | R
+Left wrist with scaphoid views | exam:scaphoid | L
+Scaphoid series right | exam:scaphoid | R
+Scaphoid view left wrist | scaphoid-axial | L
+Wrist ulnar deviation right | wrist-ulnar-deviation | R
+Carpal tunnel view left | carpal-canal-tangential | L
+Clenched fist view right wrist | wrist-clenched-fist-pa | R
+Right forearm | exam:forearm | R
+Forearm AP & lateral L | forearm-ap forearm-lateral | L
+Radius and ulna left | exam:forearm | L
+Elbow 3 views left | exam:elbow | L
+Right elbow AP and lateral | elbow-ap elbow-lateral | R
+Elbow lateral right | elbow-lateral | R
+Radial head view left elbow | elbow-axial-lateral-radial-head | L
+Elbow AP, lat, external oblique right | elbow-ap elbow-lateral elbow-oblique-lateral | R
+Left humerus 2 views | exam:humerus | L
+Humerus AP and lateral right | humerus-ap humerus-lateral | R
+Transthoracic humerus left | humerus-transthoracic-lateral | L
+Shoulder complete left | exam:shoulder | L
+Right shoulder 2 views | exam:shoulder | R
+Shoulder Y view right | shoulder-scapular-y | R
+Shoulder AP and scapular Y, left | shoulder-ap-neutral shoulder-scapular-y | L
+Shoulder AP int rot, ext rot, axillary right | shoulder-ap-internal shoulder-ap-external shoulder-axillary-inferosuperior | R
+Shoulder internal and external rotation left | shoulder-ap-internal shoulder-ap-external | L
+Grashey view right shoulder | shoulder-ap-oblique-glenoid | R
+Axillary view left shoulder | shoulder-axillary-inferosuperior | L
+Shoulder Grashey, Y, axillary right | shoulder-ap-oblique-glenoid shoulder-scapular-y shoulder-axillary-inferosuperior | R
+Velpeau view left shoulder | shoulder-axillary-sling | L
+Garth view right shoulder | shoulder-apical-oblique | R
+Supraspinatus outlet view left | shoulder-outlet | L
+AC joints with and without weights | exam:ac-joints
+AC joints bilateral without weights | acromioclavicular-ap | B
+Clavicle left | exam:clavicle | L
+Right clavicle AP and axial | clavicle-ap clavicle-ap-axial | R
+Scapula AP and lateral right | scapula-ap scapula-lateral | R
+Left scapula | exam:scapula | L
+Toe right great | exam:toes | R
+Left toes 3 views | exam:toes | L
+Foot 3 views right | exam:foot | R
+Left foot AP, oblique, lateral | foot-ap foot-oblique-medial foot-lateral | L
+Rt foot weight bearing | exam:foot-standing | R
+Foot standing AP and lateral left | foot-ap-weight-bearing foot-lateral-weight-bearing | L
+Weight bearing lateral foot right | foot-lateral-weight-bearing | R
+Bilateral standing feet | exam:foot-standing | B
+Calcaneus 2 views left | exam:calcaneus | L
+Heel right | exam:calcaneus | R
+Os calcis axial and lateral L | calcaneus-axial calcaneus-lateral | L
+Harris view right heel | calcaneus-axial | R
+Sesamoids left foot | sesamoids-tangential | L
+Ankle 3 views right | exam:ankle | R
+Left ankle AP, mortise, lateral | ankle-ap ankle-mortise ankle-lateral | L
+R ankle AP and lat | ankle-ap ankle-lateral | R
+Ankle mortise left | ankle-mortise | L
+Weight bearing ankle right 3 views | exam:ankle-standing | R
+Ankle stress views left | ankle-stress-inversion ankle-stress-eversion | L
+Tib fib right | exam:leg | R
+Lower leg left AP and lateral | leg-ap leg-lateral | L
+Tibia and fibula 2 views L | exam:leg | L
+Knee 2 views left | exam:knee | L
+Right knee AP, lateral | knee-ap knee-lateral | R
+Knee AP, medial oblique, lateral right | knee-ap knee-oblique-medial knee-lateral | R
+Knee 4 views left | exam:knee-four | L
+Knee complete right | exam:knee-four | R
+Knee AP, lat, sunrise left | knee-ap knee-lateral patella-tangential-supine | L
+Bilateral standing knees AP | knee-ap-weight-bearing | B
+Knees weight bearing AP bilateral | knee-ap-weight-bearing | B
+Bilateral knees standing AP, lateral, sunrise | knee-ap-weight-bearing knee-lateral patella-tangential-supine | B
+Rosenberg view bilateral knees | knee-pa-flexed-weight-bearing | B
+Tunnel view right knee | fossa-prone | R
+Merchant view bilateral patellae | patella-tangential-flexed | B
+Patella left | patella-pa patella-lateral patella-tangential-supine | L
+Patella sunrise right | patella-tangential-supine | R
+Cross table lateral knee right | knee-lateral | R
+Femur left | exam:femur | L
+Right femur AP and lateral | exam:femur | R
+Femur 2 views L | exam:femur | L
+Hip left 2 views | exam:hip | L
+Right hip AP and frog leg lateral | hip-ap hip-lateral-frog | R
+Hip AP, cross table lateral left | hip-ap hip-axiolateral | L
+Hip trauma right | exam:hip-trauma | R
+AP pelvis and frog leg | pelvis-ap pelvis-frog
+Pelvis AP | pelvis-ap
+Pelvis 1 view | pelvis-ap
+Pelvis inlet and outlet | pelvis-inlet pelvis-outlet
+AP pelvis, inlet, outlet | pelvis-ap pelvis-inlet pelvis-outlet
+Judet views right | acetabulum-oblique-iliac acetabulum-oblique-obturator | R
+Pelvis and left hip | pelvis-ap hip-ap hip-lateral-frog | L
+False profile right hip | hip-false-profile | R
+C-spine 3 views | exam:cervical-three
+Cervical spine AP, lateral, odontoid | cervical-ap-axial cervical-lateral cervical-ap-open-mouth
+C spine lateral | cervical-lateral
+C-spine 5 views | exam:cervical-five
+C-spine complete with obliques | exam:cervical-five
+Cervical spine flexion and extension | cervical-flexion cervical-extension
+C-spine flex/ext | cervical-flexion cervical-extension
+Cross table lateral C-spine | cervical-lateral
+Open mouth odontoid | cervical-ap-open-mouth
+Swimmer's view | cervicothoracic-lateral
+T-spine 2 views | thoracic-ap thoracic-lateral
+Thoracic spine AP and lateral | thoracic-ap thoracic-lateral
+Dorsal spine AP lat | thoracic-ap thoracic-lateral
+T spine AP, lateral, swimmers | thoracic-ap thoracic-lateral cervicothoracic-lateral
+L-spine 3 views | exam:lumbar-three
+Lumbar spine AP and lateral | lumbar-ap lumbar-lateral
+LS spine 5 views | exam:lumbar-five
+L spine complete with obliques | exam:lumbar-five
+Lumbar spine flexion extension | lumbar-flexion lumbar-extension
+Lumbar AP, lat, L5-S1 spot | lumbar-ap lumbar-lateral lumbosacral-lateral
+Lumbar bending views | lumbar-bending
+Sacrum and coccyx | exam:sacrum-coccyx
+Sacrum AP and lateral | sacrum-ap-axial sacrum-lateral
+Coccyx AP and lateral | coccyx-ap-axial coccyx-lateral
+Tail bone pain | exam:sacrum-coccyx
+SI joints | exam:si-joints
+Sacroiliac joints 3 views | exam:si-joints
+Scoliosis series | exam:scoliosis
+Scoliosis PA standing | scoliosis-pa
+Full spine PA and lateral standing | scoliosis-pa scoliosis-lateral
+Skull 4 views | exam:skull
+Skull PA, lateral, Towne | skull-pa skull-lateral skull-ap-axial
+Skull lateral | skull-lateral
+Skull AP & lat | skull-ap skull-lateral
+Facial bones | exam:face
+Facial bones Waters | face-parietoacanthial
+Waters view face | face-parietoacanthial
+Nasal bones | exam:nasal
+Nasal bones lateral | nasal-bones-lateral
+Mandible series | exam:mandible
+Mandible PA and obliques | mandible-pa mandible-axiolateral-oblique
+Orbits for foreign body pre MRI | exam:orbits
+Zygomatic arches SMV | zygomatic-arches-submentovertical
+TMJ bilateral open and closed | exam:tmj | B
+Sinuses 3 views | sinuses-parietoacanthial sinuses-pa-axial sinuses-lateral
+Sinus series | exam:sinuses
+Sinuses Waters, Caldwell, lateral | sinuses-parietoacanthial sinuses-pa-axial sinuses-lateral
+Barium swallow | exam:oesophagus
+Esophagram | exam:oesophagus
+Upper GI, AP, LPO, right lateral, RAO, PA | stomach-ap stomach-lpo stomach-lateral-right stomach-rao stomach-pa
+UGI series | exam:upper-gi-single
+UGI with air contrast | exam:upper-gi-double
+Small bowel follow through | exam:small-bowel
+Barium enema | exam:enema
+BE double contrast | exam:enema
+BE right lateral decubitus | colon-decubitus | R
+IVP | exam:urography
+IVU | exam:urography
+Cystogram | exam:cystography
+Skeletal survey | exam:skeletal-survey
+Bone survey for myeloma | exam:survey-adult
+Shunt series | exam:shunt-series
+Leg length study | exam:leg-length
+Trauma series | exam:multiple-trauma
+Bennett fx right thumb | exam:thumb | R
+Lisfranc injury left foot weight bearing | exam:foot-standing | L
+Boxer's fracture right hand | exam:hand | R
+Jones fracture left foot | exam:foot | L
+XR hand min 3 views left | exam:hand | L
+XR ankle complete min 3 views right | exam:ankle | R
+XR foot 2 views left AP and lateral | foot-ap foot-lateral | L
+XR knee 1 or 2 views right | exam:knee | R
+XR hip unilateral with pelvis 2-3 views left | pelvis-ap hip-ap hip-lateral-frog | L
+odontiod view | cervical-ap-open-mouth
+tail bone | exam:sacrum-coccyx
+shoudler left 2 views | exam:shoulder | L
+ankel right | exam:ankle | R
+lumber spine 2 views | lumbar-ap lumbar-lateral
+clavical right | exam:clavicle | R
+Rodilla derecha AP y lateral | knee-ap knee-lateral | R
+Radiografia de torax PA y lateral | chest-pa chest-lateral
+Torax 2 proyecciones | exam:chest-two
+Tobillo izquierdo 3 proyecciones | exam:ankle | L
+Mano derecha | exam:hand | R
+Columna lumbar AP y lateral | lumbar-ap lumbar-lateral
+Pelvis AP | pelvis-ap
+Hombro izquierdo | exam:shoulder | L
+Thorax in 2 Ebenen | exam:chest-two
+Röntgen Thorax p.a. und seitlich | chest-pa chest-lateral
+Knie rechts in 2 Ebenen | exam:knee | R
+Sprunggelenk links 2 Ebenen | ankle-ap ankle-lateral | L
+Handgelenk rechts 2 Ebenen | wrist-pa wrist-lateral | R
+LWS 2 Ebenen | lumbar-ap lumbar-lateral
+HWS 2 Ebenen | cervical-ap-axial cervical-lateral
+Becken a.p. | pelvis-ap
+Schulter links a.p. und Y | shoulder-ap-neutral shoulder-scapular-y | L
+Hüfte rechts axial | hip-axiolateral | R
+CT head | none
+CT chest with contrast | none
+CTA chest | none
+MRI knee left | none
+MR lumbar spine | none
+PET-CT | none
+PET scan whole body | none
+Mammogram bilateral | none
+Screening mammography | none
+US abdomen | none
+Ultrasound right upper quadrant | none
+Echo | none
+DEXA hips and spine | none
+Bone scan | none
+Cast removal left wrist | none
+Cast check out of plaster clinic only | none
+PT evaluation knee | none
+Joint injection right shoulder | none
+EKG | none
+Biopsy left breast | none
+Arthrogram MRI shoulder | none
+Nuclear stress test | none
+V/Q scan | none
+Dental hygiene visit | none
+Lab work CBC | none
+Follow up appointment | none
+Physical therapy left knee | none
+asdf qwer | none
+???? | none
+See above | none
+As discussed | none
+X-ray chest two views frontal and lateral | exam:chest-two
+Chest radiograph single view frontal | chest-pa
+CHEST PA/LAT | chest-pa chest-lateral
+Chest x-ray portable AP 1 view stat | chest-ap
+CXR AP upright portable | chest-ap
+CXR post line placement | exam:chest-two
+Chest 2V (PA/Lat) | chest-pa chest-lateral
+Chest 4 views with obliques | chest-pa chest-lateral chest-pa-oblique-rao chest-pa-oblique-lao
+Bilateral decubitus chest | chest-decubitus-ap | B
+Inspiration and expiration chest | chest-pa
+XR ribs left 2 views with PA chest | chest-pa ribs-ap-upper ribs-ap-lower ribs-oblique-posterior | L
+Bilateral ribs | exam:ribs | B
+Sternum lateral | sternum-lateral
+Abdomen AP (KUB) | abdomen-ap-supine
+KUB and upright | abdomen-ap-supine abdomen-ap-upright
+Abdomen 2 view | abdomen-ap-supine abdomen-ap-upright
+Abd series | exam:abdomen-acute
+AAS | exam:abdomen-acute
+Abdomen acute series with chest | exam:abdomen-acute
+Abdomen decub left side down | abdomen-decubitus-left-lateral | L
+Hand minimum of 3 views left | exam:hand | L
+XR HAND 3+ VW RIGHT | exam:hand | R
+Hand right, rule out fracture 5th metacarpal | exam:hand | R
+Hands bilateral, arthritis | exam:hand | B
+Right 4th finger | exam:finger | R
+Fifth digit left hand 3 views | exam:finger | L
+Middle finger left PA and lateral | finger-pa finger-lateral | L
+Thumb right, gamekeeper stress | thumb-stress-pa | R
+Wrist left PA lat obl | wrist-pa wrist-lateral wrist-oblique | L
+Wrist right with navicular view | wrist-pa wrist-oblique wrist-lateral scaphoid-axial | R
+Both wrists 2 views | wrist-pa wrist-lateral | B
+Right wrist and hand | exam:wrist exam:hand | R
+Forearm left 2v | exam:forearm | L
+Elbow min 3V left | exam:elbow | L
+Elbow right complete | exam:elbow | R
+Elbow left, both obliques | elbow-oblique-lateral elbow-oblique-medial | L
+Humerus 2V right | exam:humerus | R
+Left upper arm | exam:humerus | L
+Shoulder right min 2 views | exam:shoulder | R
+Shoulder left trauma series | exam:shoulder-trauma | L
+Shoulder, right: AP, Y, axillary | shoulder-ap-neutral shoulder-scapular-y shoulder-axillary-inferosuperior | R
+L shoulder ap int/ext rotation | shoulder-ap-internal shoulder-ap-external | L
+Scapular Y left | shoulder-scapular-y | L
+Right shoulder dislocation, post reduction | exam:shoulder-trauma | R
+Acromioclavicular joints bilateral with weights | acromioclavicular-ap-weights | B
+Clavicle, complete, left | exam:clavicle | L
+Lt great toe 2 views | toes-ap toes-lateral | L
+Toes right min 2 views | exam:toes | R
+Second and third toes left | exam:toes | L
+Foot left complete 3 view | exam:foot | L
+Rt foot AP/Lat/Obl | foot-ap foot-lateral foot-oblique-medial | R
+Feet bilateral weight-bearing 3 views | exam:foot-standing | B
+Foot right lateral weight-bearing only | foot-lateral-weight-bearing | R
+Left heel pain, calcaneus | exam:calcaneus | L
+Ankle right AP, lateral and mortise | ankle-ap ankle-lateral ankle-mortise | R
+Ankle left 2 vws | ankle-ap ankle-lateral | L
+Ankles bilateral | exam:ankle | B
+XR ANKLE 3 OR MORE VIEWS LEFT | exam:ankle | L
+Right tibia/fibula AP and lateral | leg-ap leg-lateral | R
+Tib-fib left | exam:leg | L
+Knee left 3 views with sunrise | knee-ap knee-lateral patella-tangential-supine | L
+Knee right 1-2 views | exam:knee | R
+Knee bilateral AP standing | knee-ap-weight-bearing | B
+Right knee AP/lateral/tunnel | knee-ap knee-lateral fossa-prone | R
+Knee left both obliques | knee-oblique-medial knee-oblique-lateral | L
+Patella right 3 views | patella-pa patella-lateral patella-tangential-supine | R
+Femur right min 2 views | exam:femur | R
+Distal femur left AP lateral | femur-ap-distal femur-lateral-distal | L
+Hip right unilateral 2-3 views | exam:hip | R
+Hips bilateral with AP pelvis | pelvis-ap hip-ap hip-lateral-frog | B
+Bilateral frog leg hips | hip-lateral-frog | B
+Left hip fracture, cross table lateral | hip-axiolateral | L
+Pelvis 3 views inlet outlet AP | pelvis-ap pelvis-inlet pelvis-outlet
+Pelvis Judet views bilateral | acetabulum-oblique-iliac acetabulum-oblique-obturator | B
+Cervical spine 2-3 views | exam:cervical-three
+C-spine min 4 views | exam:cervical-five
+C spine AP lat obliques | cervical-ap-axial cervical-lateral cervical-oblique-posterior
+C-spine 7 views with flexion and extension | exam:cervical-five cervical-flexion cervical-extension
+Lateral cervical spine in collar | cervical-lateral
+Odontoid view | cervical-ap-open-mouth
+Thoracic spine 3 views with swimmers | exam:thoracic
+T-spine complete | exam:thoracic
+Lumbosacral spine 2-3 views | exam:lumbar-three
+L/S spine AP lat spot | lumbar-ap lumbar-lateral lumbosacral-lateral
+Lumbar spine complete 4+ views | exam:lumbar-five
+L spine with flexion and extension laterals | exam:lumbar-three lumbar-flexion lumbar-extension
+Lumbar spine obliques | lumbar-oblique-posterior
+Sacrum/coccyx | exam:sacrum-coccyx
+SI joint obliques | sacroiliac-oblique
+Scoliosis survey AP and lateral | scoliosis-pa scoliosis-lateral
+Skull complete | exam:skull
+Skull AP, lateral, Townes | skull-ap skull-lateral skull-ap-axial
+Facial bones 3 views | exam:face
+Nasal bones min 3 views | exam:nasal
+Sinuses limited waters | sinuses-parietoacanthial
+Paranasal sinuses | exam:sinuses
+Orbits pre-MRI screening | exam:orbits
+Mandible complete | exam:mandible
+Mandible left oblique | mandible-axiolateral-oblique | L
+Esophagus barium | exam:oesophagus
+Modified barium swallow | exam:oesophagus
+Upper GI with small bowel follow through | exam:upper-gi-single exam:small-bowel
+Barium enema air contrast | exam:enema
+Babygram | chest-ap abdomen-ap-supine
+Infant skeletal survey for NAI | exam:skeletal-survey
+VP shunt series | exam:shunt-series
+Scanogram lower extremities | exam:leg-length
+Foreign body nose to rectum | exam:foreign-body-child
+Tórax PA | chest-pa
+Muñeca izquierda 2 vistas | wrist-pa wrist-lateral | L
+Pie derecho AP y oblicua | foot-ap foot-oblique-medial | R
+Codo derecho AP y lateral | elbow-ap elbow-lateral | R
+Cadera izquierda axial | hip-axiolateral | L
+Columna cervical AP, lateral y oblicuas | cervical-ap-axial cervical-lateral cervical-oblique-posterior
+Hand links in 2 Ebenen | hand-pa hand-lateral-fan | L
+Fuß rechts 2 Ebenen | foot-ap foot-lateral | R
+Schädel seitlich | skull-lateral
+BWS in 2 Ebenen | thoracic-ap thoracic-lateral
+Ellenbogen rechts 2 Ebenen | elbow-ap elbow-lateral | R
+thorasic spine 2 views | thoracic-ap thoracic-lateral
+sholder right 2 views | exam:shoulder | R
+femer left | exam:femur | L
+ribbs left | exam:ribs | L
+abdomin 1 view | abdomen-ap-supine
+scafoid left | exam:scaphoid | L
+CT abdomen and pelvis | none
+CT C-spine | none
+MRI shoulder right without contrast | none
+MRA head | none
+Ultrasound thyroid | none
+US renal | none
+Mammo screening bilateral | none
+Breast tomosynthesis | none
+DXA | none
+NM bone scan whole body | none
+PET/CT skull to thigh | none
+Angiogram left leg | none
+PICC line placement | none
+Nephrostomy tube change | none
+Lumbar puncture | none
+Colonoscopy | none
+EEG | none
+PT eval and treat left knee | none
+Splint application right wrist | none
+Suture removal face | none
+Wound dressing left foot | none
+Steroid injection knee | none
+Orthopedic consult | none
+Urinalysis | none
+Vaccination | none
+Chest PA Lat obliques | chest-pa chest-lateral chest-pa-oblique-rao chest-pa-oblique-lao
+XR CHEST 2 VW PA AND LATERAL | chest-pa chest-lateral
+CHEST SINGLE VIEW AP | chest-ap
+Port chest | chest-ap
+Chest AP supine trauma | chest-ap
+Lateral decubitus chest left side down | chest-decubitus-ap | L
+Chest XR with rib detail right | exam:ribs | R
+Right rib detail | exam:ribs | R
+Abdomen three views | exam:abdomen-acute
+Abdomen upright and supine with PA chest | abdomen-ap-upright abdomen-ap-supine chest-pa
+Abdomen lateral | abdomen-lateral
+Lt hand AP, lat, obl | hand-pa hand-lateral-fan hand-oblique | L
+Left hand PA and oblique only | hand-pa hand-oblique | L
+Right pinky | exam:finger | R
+Index finger right hand lateral | finger-lateral | R
+Right thumb 2 views | thumb-ap thumb-lateral | R
+Wrist, left, clenched fist | wrist-clenched-fist-pa | L
+Bilateral wrists PA and lateral | wrist-pa wrist-lateral | B
+Elbow, right, lateral only | elbow-lateral | R
+Elbow AP and lateral bilateral comparison | elbow-ap elbow-lateral | B
+Left elbow radial head | elbow-axial-lateral-radial-head | L
+Shoulder left int and ext rot with axillary | shoulder-ap-internal shoulder-ap-external shoulder-axillary-inferosuperior | L
+Rt shoulder Grashey and axillary | shoulder-ap-oblique-glenoid shoulder-axillary-inferosuperior | R
+Shoulder trauma right | exam:shoulder-trauma | R
+Stryker notch left shoulder | shoulder-notch-ap-axial | L
+Left AC joint | exam:ac-joints | L
+Left clavicle 2 views | exam:clavicle | L
+Hallux right | exam:toes | R
+Left little toe | exam:toes | L
+Foot AP and lateral weight bearing bilateral | foot-ap-weight-bearing foot-lateral-weight-bearing | B
+Right foot oblique | foot-oblique-medial | R
+Calcaneus axial left | calcaneus-axial | L
+Right ankle mortise and lateral | ankle-mortise ankle-lateral | R
+Ankle standing AP left | ankle-ap-weight-bearing | L
+Tibia AP and lateral left | leg-ap leg-lateral | L
+Knees bilateral 2 views | exam:knee | B
+Knee left AP/lat/both obliques | knee-ap knee-lateral knee-oblique-medial knee-oblique-lateral | L
+Right knee notch view | fossa-prone | R
+Knee sunrise bilateral | patella-tangential-supine | B
+Standing AP both knees and lateral right knee | knee-ap-weight-bearing knee-lateral | B
+Left hip and pelvis | hip-ap hip-lateral-frog pelvis-ap | L
+AP pelvis with lateral left hip | pelvis-ap hip-lateral-frog | L
+Hip left, shoot through lateral | hip-axiolateral | L
+Pelvis AP and bilateral frog | pelvis-ap pelvis-frog | B
+Femur left AP only | femur-ap-proximal femur-ap-distal | L
+Cervical AP and lateral | cervical-ap-axial cervical-lateral
+Neck AP lateral odontoid obliques | cervical-ap-axial cervical-lateral cervical-ap-open-mouth cervical-oblique-posterior
+C-spine lateral flexion extension | cervical-lateral cervical-flexion cervical-extension
+Thoracolumbar spine AP lateral | thoracic-ap thoracic-lateral lumbar-ap lumbar-lateral
+Lumbar spine weight bearing AP lateral | lumbar-ap lumbar-lateral
+Lumbar spine AP, lateral, both obliques, spot | lumbar-ap lumbar-lateral lumbar-oblique-posterior lumbosacral-lateral
+Coccyx | exam:sacrum-coccyx
+SI joints AP and obliques | sacroiliac-ap-axial sacroiliac-oblique
+Skull PA | skull-pa
+Skull Caldwell Towne lateral | skull-pa-axial skull-ap-axial skull-lateral
+Facial bones Waters Caldwell lateral | face-parietoacanthial face-pa-axial face-lateral
+Sinuses one view | sinuses-parietoacanthial
+Nose lateral | nasal-bones-lateral
+Zygoma | zygomatic-arches-submentovertical zygomatic-arch-oblique
+Barium swallow lateral | oesophagus-lateral
+Double contrast upper GI | exam:upper-gi-double
+Rodilla izquierda AP, lateral y axial de rotula | knee-ap knee-lateral patella-tangential-supine | L
+Ambas manos PA | hand-pa | B
+Pelvis AP y axial de cadera derecha | pelvis-ap hip-axiolateral | R
+Schulter rechts a.p. und axial | shoulder-ap-external shoulder-axillary-inferosuperior | R
+Hand beidseits d.p. | hand-pa | B
+wirst left 3 views | exam:wrist | L
+pelivs ap | pelvis-ap
+Knee MRI left | none
+CT lumbar | none
+Shoulder arthrogram | none
+Fluoro guided injection hip | none
+Speech therapy swallow eval | none
+Walker boot fitting right foot | none
+`;

@@ -1,0 +1,204 @@
+/**
+ * The words of an order, read part by part: what each was taken for, what was not understood. Nothing is guessed: what
+ * names no part is no order that can be read.
+ */
+import { exams as shippedExams, type Exam } from '../projections/exams';
+import { CIRCUMSTANCES, ORDERED_PARTS, SPELLED, type Circumstance, type OrderedPart } from './orderLexicon';
+import { plainOrder, whatOf } from './orderWords';
+
+export type BodySide = 'left' | 'right';
+/** Words of the order, and what they were taken for. */
+export type ReadWords = {
+  words: string;
+  as: 'part' | 'view' | 'routine' | 'side down' | 'unread view';
+  ids: readonly string[];
+};
+export type OrderRead = {
+  /** Views, in the order in which they are named, or the routine. */
+  projections: readonly string[];
+  /** Exams whose routine it is; none where views are named. */
+  exams: readonly string[];
+  read: readonly ReadWords[];
+  /** The side that lies down in a decubitus that the order names. */
+  sideDown: BodySide | 'both' | null;
+  /** Words that say nothing to the reader. */
+  unread: readonly string[];
+};
+
+const WORD = /[\p{L}\p{N}]+/gu;
+const KNOWN: ReadonlySet<string> = new Set(SPELLED);
+
+const FILLER = new Set(
+  (
+    'xray view views planes series study exam the of a an or more only routine min minimum at least in with without and to ' +
+    'please right left both bilateral unilateral each side complete limited portable mobile bedside standing upright ' +
+    'supine nicu icu picu crib trauma injury pain fx fracture fractured dislocation dislocated upper lower proximal ' +
+    'distal infant newborn baby neonate joint joints spine softtissue rotation semierect adult child patient room on ' +
+    'bone bones number detail radiograph radiographs film comparison de la el y'
+  ).split(' '),
+);
+/** A view of some part, though not of the one that is named. */
+const ANY_VIEW =
+  /\b(ap|pa|laterals?|obliques?|axial|mortise|tunnel|sunrise|skyline|merchant|lordotic|inlet|outlet|frog|swimmers|odontoid|waters|caldwell|towne|axillary|decubitus|flexion|extension|rao|lao|rpo|lpo|tangential)\b/g;
+const COUNT = /\b(\d)( ?(or|to|-) ?(\d))?( or more)? (views?|planes?)\b/;
+const MASK = '·';
+const blank = (text: string): string => text.replace(/[^ ]/g, MASK);
+
+/** Views of a list in which exams stand by their ids, as they are made here. */
+const routineOf = (ids: readonly string[], exams: readonly Exam[]): string[] =>
+  ids.flatMap((id) =>
+    id.startsWith('exam:')
+      ? ([...exams, ...shippedExams].find((exam) => exam.id === id.slice(5))?.projections ?? [])
+      : [id],
+  );
+const examsIn = (ids: readonly string[]): string[] =>
+  ids.flatMap((id) => (id.startsWith('exam:') ? [id.slice(5)] : []));
+
+type Mention = { part: OrderedPart; from: number; to: number; implied: boolean };
+
+/** Where parts are named, in the order of the words; a part that a view implies only where nothing else is named. */
+function partsIn(text: string): Mention[] {
+  let left = text;
+  const mentions: Mention[] = [];
+  for (const part of ORDERED_PARTS)
+    for (;;) {
+      const found = part.written.exec(left);
+      if (!found || found[0].trim() === '') break;
+      const [from, to] = [found.index, found.index + found[0].length];
+      // Named twice it is one part.
+      if (!mentions.some((each) => each.part === part)) mentions.push({ part, from, to, implied: false });
+      left = left.slice(0, from) + blank(left.slice(from, to)) + left.slice(to);
+    }
+  if (mentions.length > 0) return mentions.sort((a, b) => a.from - b.from);
+  for (const part of ORDERED_PARTS) {
+    const found = part.implied?.exec(text);
+    if (found) return [{ part, from: found.index, to: found.index + found[0].length, implied: true }];
+  }
+  return [];
+}
+
+const BREAK = /,|\band\b|\bwith\b/g;
+/** The words that belong to each part: what stands before it as far as the last break, and behind it. */
+function stretches(text: string, mentions: readonly Mention[]): string[] {
+  const cuts = mentions.slice(1).map(({ from }, i): [number, number] => {
+    const after = mentions[i]!.to;
+    const last = [...text.slice(after, from).matchAll(BREAK)].at(-1);
+    return last ? [after + last.index, after + last.index + last[0].length] : [from, from];
+  });
+  return mentions.map(({ from, to, implied }, i) => {
+    const start = cuts[i - 1]?.[1] ?? 0;
+    const own = text.slice(start, cuts[i]?.[0] ?? text.length);
+    return implied
+      ? own
+      : own.slice(0, from - start) + blank(own.slice(from - start, to - start)) + own.slice(to - start);
+  });
+}
+
+/** A larger part named right behind a smaller one of it, with nothing between but a side. */
+function namesOnlyWhere(part: OrderedPart, before: Mention | undefined, text: string, from: number): boolean {
+  return before?.part.within === part.id && !/,|\band\b|\bwith\b/.test(text.slice(before.to, from));
+}
+
+type PartRead = Omit<OrderRead, 'unread'> & { left: string };
+
+function readPart(part: OrderedPart, stretch: string, all: string, exams: readonly Exam[]): PartRead {
+  const circumstances = new Set<Circumstance>(
+    CIRCUMSTANCES.flatMap(([written, is]) => (written.test(all) ? [is] : [])),
+  );
+  const inCase = <T>(when: Readonly<Partial<Record<Circumstance, T>>> | undefined, usual: T): T =>
+    (Object.entries(when ?? {}) as [Circumstance, T][]).find(([each]) => circumstances.has(each))?.[1] ?? usual;
+  let left = stretch
+    .replace(/\bfrontal\b/g, part.frontal ?? 'ap')
+    // "AP lateral oblique" in one breath are three views.
+    .replace(/\b(ap|pa) lateral oblique\b/g, '$1 , lateral , oblique');
+  const found: { at: number; words: string; ids: readonly string[] }[] = [];
+  let sideDown: OrderRead['sideDown'] = null;
+  for (const { written, ids, when } of part.views)
+    for (;;) {
+      const hit = written.exec(left);
+      if (!hit || hit[0].trim() === '') break;
+      const before = left.slice(0, hit.index);
+      if (/decubitus/.test(hit[0])) {
+        const down =
+          /(right|left|bilateral|both)\s*$/.exec(before)?.[1] ?? /\b(right|left|bilateral)\b/.exec(hit[0])?.[1];
+        if (down) sideDown = down === 'right' || down === 'left' ? down : 'both';
+      }
+      found.push({ at: hit.index, words: hit[0].trim(), ids: inCase(when, ids) });
+      left = before + blank(hit[0]) + left.slice(hit.index + hit[0].length);
+    }
+  const count = COUNT.exec(all);
+  const counted = count ? Number(count[4] ?? count[1]) : null;
+  const routine = (): readonly string[] => {
+    const usual = inCase(part.when, part.routine);
+    if (usual !== part.routine || counted === null) return usual;
+    if (count![6]!.startsWith('plane')) return part.counts?.[2] ?? usual;
+    // "1 or 2 views", "min 4 views": the routine, where it has as many, else the next that has.
+    const open = count![4] !== undefined || /\bmin(imum)?\b|\bor more\b/.test(all);
+    if (open && routineOf(usual, exams).length >= counted) return usual;
+    const next = Object.keys(part.counts ?? {})
+      .map(Number)
+      .filter((each) => each === counted || (open && each > counted))
+      .sort((a, b) => a - b)[0];
+    return next === undefined ? usual : part.counts![next]!;
+  };
+  const views = found.filter(({ ids }) => ids.length > 0).sort((a, b) => a.at - b.at);
+  const others = [...left.matchAll(ANY_VIEW)].map(([words]): ReadWords => ({ words, as: 'unread view', ids: [] }));
+  const rest = left.replace(ANY_VIEW, blank);
+  // "Knee 3 views with sunrise": what is usual, and these too.
+  const first = views[0];
+  const besides =
+    first !== undefined &&
+    /\bwith\b/.test(stretch.slice(0, first.at)) &&
+    !views.some(({ ids }) => examsIn(ids).length > 0);
+  // All of it, and these too; or views that nothing answers to, beside what is usual.
+  const whole = first === undefined || besides || circumstances.has('complete') || others.length > 0;
+  const usual = whole ? routine() : [];
+  const named = views.flatMap(({ ids }) => routineOf(ids, exams));
+  return {
+    projections: [...new Set([...routineOf(usual, exams), ...named])],
+    exams: [...examsIn(usual), ...views.flatMap(({ ids }) => examsIn(ids))],
+    read: [
+      ...views.map(({ words, ids }): ReadWords => ({ words, as: 'view', ids: routineOf(ids, exams) })),
+      ...others,
+      ...(views.length === 0 ? [{ words: part.id, as: 'routine' as const, ids: routineOf(usual, exams) }] : []),
+    ],
+    sideDown,
+    left: rest,
+  };
+}
+
+/**
+ * @param text the words of the order as they came
+ * @param exams of the department
+ * @returns null where they name no part of the body that is x-rayed
+ * @example readOrder('Knee AP, medial oblique, lateral right').projections // knee-ap, knee-oblique-medial, knee-lateral
+ */
+export function readOrder(text: string, exams: readonly Exam[] = shippedExams): OrderRead | null {
+  const plain = plainOrder(whatOf(text), KNOWN);
+  const named = partsIn(plain);
+  if (named.length === 0) return null;
+  const mentions = named.filter(({ part, from }, i) => !namesOnlyWhere(part, named[i - 1], plain, from));
+  const own = stretches(plain, mentions);
+  const parts = mentions.map(({ part }, i) => readPart(part, own[i]!, mentions.length === 1 ? plain : own[i]!, exams));
+  const down = /\b(left|right) side down\b/.exec(plain)?.[1] as BodySide | undefined;
+  const sides = new Set([...parts.flatMap(({ sideDown }) => sideDown ?? []), ...(down ? [down] : [])]);
+  // "Acute series with chest": the chest is in it.
+  const inOthers = (i: number): boolean => {
+    const own = parts[i]!;
+    const { length } = own.projections;
+    if (own.read.some(({ as }) => as === 'view')) return false;
+    return parts.some((each, j) => {
+      const larger = each.projections.length > length || (each.projections.length === length && j < i);
+      return j !== i && larger && own.projections.some((id) => each.projections.includes(id));
+    });
+  };
+  const kept = parts.filter((_, i) => !inOthers(i));
+  const left = parts.map((each) => each.left).join(' ');
+  return {
+    projections: [...new Set(kept.flatMap(({ projections }) => projections))],
+    exams: [...new Set(kept.flatMap(({ exams }) => exams))],
+    read: kept.flatMap(({ read }) => read),
+    sideDown: sides.size > 1 ? 'both' : ([...sides][0] ?? null),
+    unread: [...left.matchAll(WORD)].map(([word]) => word).filter((word) => !FILLER.has(word) && !/^\d+$/.test(word)),
+  };
+}
