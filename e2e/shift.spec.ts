@@ -70,6 +70,8 @@ test('orders are filtered, opened in full, planned anew, and the plan starts', a
   await page.getByRole('button', { name: 'Add Sacrum, lateral, left' }).click();
   await expect(page.getByText(/^3 exposures, 1 turn, \d+ points of work$/)).toBeVisible();
   // By hand between the two: dearer, and the least is offered.
+  const sheet = page.getByRole('button', { name: /^Move, swap or drop: Sacrum, lateral/ });
+  if (await sheet.isVisible()) await sheet.click();
   await page.getByRole('button', { name: 'Earlier: Sacrum, lateral' }).click();
   await expect(page.getByText(/^3 exposures, 2 turns, \d+ points of work$/)).toBeVisible();
   await page.getByRole('button', { name: 'Take the order with 1 turn' }).click();

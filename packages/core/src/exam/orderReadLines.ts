@@ -1,13 +1,12 @@
 /** What each word of an order was taken for, in lines, the doubtful ones marked. */
 import { projectionOf } from '../projections/catalogue';
-import { listWords } from '../quantity/text';
 import type { Ordered } from './orderedExam';
 
 export type OrderReadLine = { text: string; doubtful: boolean };
 
 /** @returns nothing where the order is called just as an exam or a view is here, and holds no doubt */
 export function orderReadLines({ read, unread, sideDown, exam }: Ordered): OrderReadLine[] {
-  const names = (ids: readonly string[]): string => listWords([...new Set(ids)].map((id) => projectionOf(id).name));
+  const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
   const lines = read.flatMap(({ words, as, ids }): OrderReadLine[] => {
     if (as === 'view') return [{ text: `“${words}” is read as ${names(ids)}`, doubtful: false }];
     if (as === 'routine')

@@ -11,14 +11,14 @@ import {
   type Situation,
 } from '@taktik/core';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { useDepartmentQuery } from '../../state/api';
 import { CornerTicks } from '../../ui/CornerTicks';
 import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
-import { TARGET } from '../../ui/tokens';
+import { RAIL_FROM, TARGET } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Planned } from '../../state/session';
 import { useDragRows } from './useDragRows';
@@ -44,6 +44,8 @@ const nameOf = ({ projectionId, side }: Planned): string =>
 
 export function PlanEditor({ order, plan, patient, situation, roomId, done, busy, onChange }: Props) {
   const theme = useTheme();
+  // On a phone a row is one line: what moves it stands in its sheet.
+  const wide = useWindowDimensions().width >= RAIL_FROM;
   const { data: department } = useDepartmentQuery();
   const asked = { plan, patient, situation, roomId };
   const kept = usePlan({ ...asked, keepOrder: true });
@@ -54,6 +56,7 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
     if (to < 0 || to >= plan.length || from === to) return;
     const next = plan.filter((_, i) => i !== from);
     next.splice(to, 0, plan[from]);
+    setSwapping((open) => (open === from ? to : open));
     onChange(next);
   };
   const { dragged, row, handle } = useDragRows((from, to) => {
@@ -81,6 +84,17 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
           const step = kept && !('error' in kept) ? kept.steps[at] : undefined;
           const barred = kept && !('error' in kept) ? kept.barred.find(({ item }) => item === at) : undefined;
           const fixed = done.includes(at);
+          const moves = (
+            <>
+              <Key label={`Earlier: ${name}`} sign="↑" disabled={at === 0 || busy} onPress={() => move(at, at - 1)} />
+              <Key
+                label={`Later: ${name}`}
+                sign="↓"
+                disabled={at === plan.length - 1 || busy}
+                onPress={() => move(at, at + 1)}
+              />
+            </>
+          );
           return (
             <div key={`${planned.projectionId}-${planned.side ?? ''}-${at}`} role="listitem" {...row(at)}>
               <View
@@ -120,20 +134,9 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
                           </Words>
                         </View>
                       </div>
+                      {wide && moves}
                       <Key
-                        label={`Earlier: ${name}`}
-                        sign="↑"
-                        disabled={at === 0 || busy}
-                        onPress={() => move(at, at - 1)}
-                      />
-                      <Key
-                        label={`Later: ${name}`}
-                        sign="↓"
-                        disabled={at === plan.length - 1 || busy}
-                        onPress={() => move(at, at + 1)}
-                      />
-                      <Key
-                        label={`Swap or drop: ${name}`}
+                        label={`${wide ? 'Swap' : 'Move, swap'} or drop: ${name}`}
                         sign="⋯"
                         disabled={busy}
                         onPress={() => setSwapping(swapping === at ? null : at)}
@@ -149,6 +152,7 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
                 {barred && <Words kind="small" tone="brick">{`▲ ${barred.why}`}</Words>}
                 {swapping === at && (
                   <View style={{ gap: 6 }}>
+                    {!wide && <View style={{ flexDirection: 'row', gap: 4 }}>{moves}</View>}
                     {(hasProjection(planned.projectionId) ? projectionOf(planned.projectionId).instead : []).map(
                       ({ projection, loses }) =>
                         hasProjection(projection) && (

@@ -114,33 +114,36 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
   const elsewhere = unknownHere({ ...freshSession, plan: order.projections }, exposures);
   const done = [...new Set([...Object.keys(elsewhere), ...Object.keys(mine?.exposed ?? {})].map(Number))];
   const wide = width >= RAIL_FROM;
-  const about = (
-    <View style={{ gap: 12, flex: wide ? 1 : undefined }}>
-      <View style={{ gap: 6 }}>
-        <Words>{order.reason}</Words>
-        <Words tone="soft">{`${order.patient.initials} · ${patientText(body)} · ${situationText(situationFor(body.ageYears, order.situation))}`}</Words>
-        <Words kind="small" tone="soft">
-          {`${URGENCY[order.urgency]} · ${order.ward} · ${rooms.find((room) => room.id === order.roomId)?.name ?? order.roomId}${order.reference ? ` · order ${order.reference}` : ''}`}
-        </Words>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-          {order.unusual.map((each) => (
-            <Tag key={unusualWords(each)} text={unusualWords(each)} tone={warns(each) ? 'brick' : 'mauve'} />
-          ))}
-        </View>
-        {order.state === 'cancelled' && (
-          <Words kind="small" tone="brick">
-            ▲ Called off by whoever ordered it: nothing is exposed for it
-          </Words>
-        )}
-        {exam && (
-          <Words kind="small" tone={exam.finishedAt ? 'sage' : 'mauve'}>
-            {exam.finishedAt
-              ? `✓ Ended${exam.endReason ? ` early: ${exam.endReason}` : ''}`
-              : `● In hand: ${exam.performedBy}, ${exposures.length} exposed`}
-          </Words>
-        )}
-        <DeliveredDose exposures={exposures} />
+  const asked = (
+    <View style={{ gap: 6 }}>
+      <OrderReading exam={order.exam} />
+      <Words>{order.reason}</Words>
+      <Words tone="soft">{`${order.patient.initials} · ${patientText(body)} · ${situationText(situationFor(body.ageYears, order.situation))}`}</Words>
+      <Words kind="small" tone="soft">
+        {`${URGENCY[order.urgency]} · ${order.ward} · ${rooms.find((room) => room.id === order.roomId)?.name ?? order.roomId}${order.reference ? ` · order ${order.reference}` : ''}`}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {order.unusual.map((each) => (
+          <Tag key={unusualWords(each)} text={unusualWords(each)} tone={warns(each) ? 'brick' : 'mauve'} />
+        ))}
       </View>
+      {order.state === 'cancelled' && (
+        <Words kind="small" tone="brick">
+          ▲ Called off by whoever ordered it: nothing is exposed for it
+        </Words>
+      )}
+      {exam && (
+        <Words kind="small" tone={exam.finishedAt ? 'sage' : 'mauve'}>
+          {exam.finishedAt
+            ? `✓ Ended${exam.endReason ? ` early: ${exam.endReason}` : ''}`
+            : `● In hand: ${exam.performedBy}, ${exposures.length} exposed`}
+        </Words>
+      )}
+      <DeliveredDose exposures={exposures} />
+    </View>
+  );
+  const brought = (
+    <>
       {bring && !('error' in bring) && (
         <View style={{ gap: 6, backgroundColor: theme.surface, borderRadius: 4, padding: 14 }} {...LEAF}>
           <Words kind="heading" role="heading" aria-level={2}>
@@ -164,14 +167,13 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
           </View>
         </View>
       )}
-    </View>
+    </>
   );
   const planned = (
     <View style={{ gap: 10, flex: wide ? 1 : undefined }} {...NO_PRINT}>
       <Words kind="heading" role="heading" aria-level={2}>
         What it makes here
       </Words>
-      <OrderReading exam={order.exam} />
       {problem !== '' && (
         <Words tone="brick" role="alert">
           {`▲ ${problem}`}
@@ -200,13 +202,17 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
     <ScrollView contentContainerStyle={{ padding: 16, paddingTop: 4, gap: 16 }}>
       {wide ? (
         <View style={{ flexDirection: 'row', gap: 24 }}>
-          {about}
+          <View style={{ gap: 12, flex: 1 }}>
+            {asked}
+            {brought}
+          </View>
           {planned}
         </View>
       ) : (
         <>
-          {about}
+          {asked}
           {planned}
+          {brought}
         </>
       )}
     </ScrollView>

@@ -74,9 +74,10 @@ describe('an order in full', () => {
     mockHere.answers[`/api/orders/${order.id}/plan`] = more;
     show(<OrderScreen />);
     expect(await screen.findByText(/^More than was ordered: Pelvis, AP shows the pelvis/)).toBeTruthy();
-    fireEvent.click(screen.getByLabelText('Swap or drop: Pelvis, AP'));
+    fireEvent.click(screen.getByLabelText('Move, swap or drop: Pelvis, AP'));
     fireEvent.click(screen.getByLabelText('Drop Pelvis, AP from the plan'));
     await waitFor(() => expect(mockHere.sent.at(-1)?.body.projections).toEqual(order.projections));
+    fireEvent.click(screen.getByLabelText('Move, swap or drop: Sacrum, AP axial'));
     await waitFor(() =>
       expect(screen.getByLabelText('Later: Sacrum, AP axial').getAttribute('aria-disabled')).toBeNull(),
     );
