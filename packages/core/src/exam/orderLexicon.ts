@@ -54,6 +54,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'survey-adult',
     written: /\b((bone|myeloma|metastatic) survey|survey for myeloma)\b/,
     routine: ['exam:survey-adult'],
+    when: { infant: ['exam:skeletal-survey'] },
     views: [],
   },
   {
@@ -64,7 +65,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   },
   {
     id: 'leg-length',
-    written: /\b(leg|limb) length( study| series)?\b|\bscanogram\b|\blong legs?\b|\bhips? to ankles?\b/,
+    written: /\b(leg|limb|bone) length( study| series)?\b|\bscanogram\b|\blong legs?\b|\bhips? to ankles?\b/,
     routine: ['exam:leg-length'],
     views: [],
   },
@@ -203,7 +204,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'abdomen',
     written: /\b(abdomen|abdominal|belly)\b/,
-    implied: /\b(obstruction series|flat plate|kub|aas)\b/,
+    implied: /\b(obstruction series|flat plate|aas)\b/,
     routine: ['exam:abdomen'],
     counts: { 2: ['abdomen-ap-supine', 'abdomen-ap-upright'], 3: ['exam:abdomen-acute'] },
     views: [
@@ -212,7 +213,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       view(/\b(left )?(lateral )?decubitus\b|\blld\b/, 'abdomen-decubitus-left-lateral'),
       view(/\b(pa upright|upright pa)\b/, 'abdomen-pa-upright'),
       view(/\b(ap )?(upright|standing)( ap)?\b/, 'abdomen-ap-upright'),
-      view(/\b(ap )?(supine|flat|kub)( plate)?( ap)?\b/, 'abdomen-ap-supine'),
+      view(/\b(ap )?(supine|flat)( plate)?( ap)?\b/, 'abdomen-ap-supine'),
       view(/\bprone\b/, 'abdomen-pa'),
       view(/\bobliques?\b/, 'abdomen-oblique-posterior'),
       view(LATERAL, 'abdomen-lateral'),
@@ -289,7 +290,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:wrist'],
     counts: { 1: ['wrist-pa'], 2: ['wrist-pa', 'wrist-lateral'], 4: ['exam:scaphoid'] },
     views: [
-      view(/\b(scaphoid|navicular) view\b/, 'scaphoid-axial'),
+      view(/\b(scaphoid|navicular)( view)?\b/, 'scaphoid-axial'),
       view(/\bulnar deviation\b/, 'wrist-ulnar-deviation'),
       view(/\bradial deviation\b/, 'wrist-radial-deviation'),
       view(/\bclenched fist\b/, 'wrist-clenched-fist-pa'),
@@ -436,7 +437,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     when: { standing: ['exam:foot-standing'] },
     views: [
       view(OUTER_OBLIQUE, 'foot-oblique-lateral'),
-      view(/\b((medial|internal)( rotation)? )?obliques?\b/, 'foot-oblique-medial'),
+      view(OBLIQUES, 'foot-oblique-medial', 'foot-oblique-lateral'),
+      view(/\b((medial|internal)( rotation)? )?oblique\b/, 'foot-oblique-medial'),
       { ...view(LATERAL, 'foot-lateral'), when: { standing: ['foot-lateral-weight-bearing'] } },
       { ...view(/\bap\b|\bdp\b|\bpa\b/, 'foot-ap'), when: { standing: ['foot-ap-weight-bearing'] } },
     ],
@@ -718,6 +720,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   },
   {
     id: 'face',
+    implied: /\b(waters|caldwell)\b/,
     written: /\b(facial( bones?)?|face)\b/,
     routine: ['exam:face'],
     views: [
@@ -730,6 +733,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   },
   {
     id: 'skull',
+    implied: /\btowne\b/,
     written: /\b(skull|sella|cranium)\b/,
     routine: ['exam:skull'],
     views: [

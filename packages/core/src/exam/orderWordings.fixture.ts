@@ -505,4 +505,129 @@ Shoulder arthrogram | none
 Fluoro guided injection hip | none
 Speech therapy swallow eval | none
 Walker boot fitting right foot | none
+XR KNEE 3 VIEWS LEFT | exam:knee | L
+Knee, left, AP/lateral/sunrise | knee-ap knee-lateral patella-tangential-supine | L
+L KNEE COMPLETE 4 OR MORE VIEWS | exam:knee-four | L
+XR Shoulder Complete Minimum 2 Views Left | exam:shoulder | L
+Right shoulder three views with Grashey | shoulder-ap-external shoulder-ap-internal shoulder-axillary-inferosuperior shoulder-ap-oblique-glenoid | R
+XR WRIST COMPLETE MINIMUM 3 VIEWS RIGHT | exam:wrist | R
+Wrist scaphoid 4 views left | exam:scaphoid | L
+XR Chest PA and Left Lateral | chest-pa chest-lateral
+Chest routine | exam:chest-two
+Chest, AP portable, ETT check | chest-ap
+Chest AP lateral infant | chest-ap chest-lateral
+Chest PA & apical lordotic | chest-pa chest-ap-lordotic
+Abdomen supine/upright | abdomen-ap-supine abdomen-ap-upright
+KUB portable | abdomen-ap-supine
+Abdomen AP supine and erect, chest PA | abdomen-ap-supine abdomen-ap-upright chest-pa
+Lumbar spine minimum 4 views | exam:lumbar-five
+L-spine AP/lat | lumbar-ap lumbar-lateral
+Spine lumbar 2 views | lumbar-ap lumbar-lateral
+Spine cervical AP and lateral | cervical-ap-axial cervical-lateral
+Spine thoracic 2 views | thoracic-ap thoracic-lateral
+Cervical spine trauma series | exam:cervical-trauma
+C-spine trauma cross table lateral | cervical-lateral
+Pelvis and bilateral hips | pelvis-ap hip-ap hip-lateral-frog | B
+Pelvis 1-2 views | pelvis-ap
+Hip right AP/frog | hip-ap hip-lateral-frog | R
+Right hip arthroplasty AP and cross-table lateral | hip-ap hip-axiolateral | R
+Femur right 1 view AP | femur-ap-proximal femur-ap-distal | R
+Ankle trauma left | exam:ankle | L
+Ankle complete right wb | exam:ankle-standing | R
+Foot, left, AP standing | foot-ap-weight-bearing | L
+Toe(s) right minimum 2 views | exam:toes | R
+Calcaneus min 2 views right | exam:calcaneus | R
+Tibia & fibula, right, 2 views | exam:leg | R
+Elbow complete min 3 views right | exam:elbow | R
+Humerus min 2 views left | exam:humerus | L
+Radial head capitellum view right | elbow-axial-lateral-radial-head | R
+Forearm 2 views right, both joints | exam:forearm | R
+Hand AP oblique lateral right | hand-pa hand-oblique hand-lateral-fan | R
+Fingers 2nd and 3rd right | exam:finger | R
+Thumb min 2 views left | exam:thumb | L
+Clavicle complete right | exam:clavicle | R
+Scapula complete left | exam:scapula | L
+AC joints bil w/wo weights | exam:ac-joints | B
+Sternum minimum 2 views | exam:sternum
+Ribs bilateral with PA chest 4 views | exam:ribs | B
+Skull less than 4 views | exam:skull
+Facial bones complete min 3 views | exam:face
+Sinuses complete | exam:sinuses
+Nasal bones complete | exam:nasal
+Orbits complete min 4 views | exam:orbits
+Sacroiliac joints less than 3 views | exam:si-joints
+Sacrum and coccyx min 2 views | exam:sacrum-coccyx
+Scoliosis 2 views standing | exam:scoliosis
+Bone length study | exam:leg-length
+Infant bone survey | exam:skeletal-survey
+XR esophagus | exam:oesophagus
+Colon barium enema single contrast | exam:enema
+UGI w/ KUB | exam:upper-gi-single abdomen-ap-supine
+Neck soft tissue 2 views | exam:airway
+Mandible min 4 views | exam:mandible
+TMJ unilateral left | exam:tmj | L
+Hombro derecho AP y axilar | shoulder-ap-external shoulder-axillary-inferosuperior | R
+Columna dorsal 2 proyecciones | thoracic-ap thoracic-lateral
+Pie izquierdo en carga | exam:foot-standing | L
+Thorax p.a. stehend | chest-pa
+Kniegelenk links 2 Ebenen | exam:knee | L
+Hüftgelenk rechts a.p. | hip-ap | R
+CT angiogram chest | none
+MRI brain w/wo | none
+US DVT left leg | none
+Nuclear med thyroid uptake | none
+Barium swallow with speech pathology | exam:oesophagus
+Knee brace fitting left | none
+Paracentesis | none
+Transfer to ward | none
+Chest PA upright | chest-pa
+Chest x-ray, PA and lateral, with ribs left | chest-pa chest-lateral ribs-ap-upper ribs-ap-lower ribs-oblique-posterior | L
+Portable abdomen supine | abdomen-ap-supine
+Abdomen obstruction series w/ PA CXR | exam:abdomen-acute
+Rt hand + wrist | exam:hand exam:wrist | R
+Hand & wrist 3 views each left | exam:hand exam:wrist | L
+Knee and tib/fib right | exam:knee exam:leg | R
+Foot and ankle left | exam:foot exam:ankle | L
+Shoulder and humerus left AP lateral | shoulder-ap-external shoulder-scapular-y humerus-ap humerus-lateral | L
+Femur and knee right | exam:femur exam:knee | R
+C, T and L spine 2 views | cervical-ap-axial cervical-lateral thoracic-ap thoracic-lateral lumbar-ap lumbar-lateral
+T and L spine AP lat | thoracic-ap thoracic-lateral lumbar-ap lumbar-lateral
+Pelvis & R hip | exam:pelvis exam:hip | R
+Left great toe AP oblique lateral | toes-ap toes-oblique toes-lateral | L
+Lateral only right ankle | ankle-lateral | R
+Mortise view right ankle | ankle-mortise | R
+Sunrise view left knee | patella-tangential-supine | L
+Axial heel right | calcaneus-axial | R
+Lat skull | skull-lateral
+Towne view | skull-ap-axial
+Waters view | face-parietoacanthial
+Y view left shoulder | shoulder-scapular-y | L
+Frog leg lateral left hip | hip-lateral-frog | L
+Inlet and outlet pelvis | pelvis-inlet pelvis-outlet
+Flexion and extension C-spine | cervical-flexion cervical-extension
+AP and lateral right forearm | forearm-ap forearm-lateral | R
+Oblique views left foot | foot-oblique-medial foot-oblique-lateral | L
+Weight-bearing AP and lateral left foot | foot-ap-weight-bearing foot-lateral-weight-bearing | L
+Weight bearing knees AP, PA flexion, lateral, Merchant bilateral | knee-ap-weight-bearing knee-pa-flexed-weight-bearing knee-lateral patella-tangential-flexed | B
+Upright AP pelvis | pelvis-ap
+Left lateral decubitus chest for effusion | chest-decubitus-ap | L
+Cross table lateral left hip | hip-axiolateral | L
+Standing scoliosis PA and lateral | scoliosis-pa scoliosis-lateral
+XRAY RIGHT ELBOW AP LAT OBL | elbow-ap elbow-lateral elbow-oblique-lateral | R
+XRAY LEFT WRIST AP LAT OBL NAVICULAR | wrist-ap wrist-lateral wrist-oblique scaphoid-axial | L
+Skeletal survey complete | exam:skeletal-survey
+Lt ft 3v | exam:foot | L
+Bil knees 4v | exam:knee-four | B
+Cx spine AP lat | cervical-ap-axial cervical-lateral
+Lx spine 3 views | exam:lumbar-three
+CTLS spine x-ray | exam:cervical-three exam:thoracic exam:lumbar-three
+R/O fracture left wrist | exam:wrist | L
+Pain right knee | exam:knee | R
+Swollen ankle left | exam:ankle | L
+FB right foot | exam:foot | R
+Post-op right hip AP lateral | hip-ap hip-lateral-frog | R
+F/U fracture left tibia AP lat | leg-ap leg-lateral | L
+Check NG tube abdomen portable | abdomen-ap-supine
+Head CT | none
+Renal US | none
 `;

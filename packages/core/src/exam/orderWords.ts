@@ -47,6 +47,8 @@ const OTHER_LANGUAGES: Readonly<Record<string, string>> = {
   dos: '2',
   tres: '3',
   oblicua: 'oblique',
+  axilar: 'axillary',
+  frontal: 'frontal',
   oblicuas: 'obliques',
   radiografia: 'xray',
   carga: 'standing',
@@ -60,6 +62,7 @@ const OTHER_LANGUAGES: Readonly<Record<string, string>> = {
   ellenbogen: 'elbow',
   ellbogen: 'elbow',
   hufte: 'hip',
+  huft: 'hip',
   huefte: 'hip',
   becken: 'pelvis',
   beckenubersicht: 'pelvis',
@@ -146,12 +149,20 @@ const SAME: readonly (readonly [RegExp, string])[] = [
   [/\bcross[ -]?table\b|\bx[ -]?table\b|\bhorizontal beam\b/g, 'crosstable'],
   [/\bweight[ -]?bearing\b|\bwt[ -]?bearing\b|\bwb\b|\bde pie\b/g, 'standing'],
   [/\b(semi[ -]?erect|semi[ -]?upright)\b/g, 'semierect'],
+  [/\bc ?,? ?t ?,? ?(and )?l ?s?[ -]?spines?\b/g, 'cervical spine, thoracic spine and lumbar spine'],
+  [/\bt ?(,|and) ?l ?s?[ -]?spines?\b/g, 'thoracic spine and lumbar spine'],
+  [/\bc ?(,|and) ?t[ -]?spines?\b/g, 'cervical spine and thoracic spine'],
+  [/\b([ctl])x[ -]?spine\b/g, '$1spine'],
   [/\bl\/?s[ -]?spine\b/g, 'lumbar spine'],
   [/\b([ctl])[ -]?spine\b/g, '$1spine'],
   [/\bsoft tissues?\b/g, 'softtissue'],
   [/\btail ?bone\b/g, 'coccyx'],
+  [/\boblique views\b/g, 'obliques'],
   [/\bopen[ -]mouth\b/g, 'openmouth'],
   [/\bshoot[ -]?through\b/g, 'crosstable'],
+  [/\bkub\b/g, 'abdomen supine'],
+  // German joints: knee joint, hip joint.
+  [/\b(knie|huft|schulter|ellenbogen)gelenk\b/g, '$1'],
   [/\bport\b/g, 'portable'],
 ];
 const WORD: Readonly<Record<string, string>> = {
@@ -174,6 +185,9 @@ const WORD: Readonly<Record<string, string>> = {
   ext: 'external',
   rot: 'rotation',
   abd: 'abdomen',
+  ft: 'foot',
+  shldr: 'shoulder',
+  fx: 'fracture',
   erect: 'upright',
   vw: 'views',
   film: 'views',
@@ -181,10 +195,6 @@ const WORD: Readonly<Record<string, string>> = {
   esophagus: 'oesophagus',
   esophagram: 'oesophagram',
 };
-
-/** From here on an order tells why, not what. */
-const REASON =
-  /\b(for|due to|because|rule out|r\/o|status post|s\/p|after|query|possible|suspected|hx of|history of|(pre|post)[ -]?(mri|op\w*|surg\w*|reduction|fall|mva|line|intubation|placement|screening))\b|\?/;
 
 /** Steps from one word to another: a letter more, less, other, or two that changed places. */
 function stepsBetween(a: string, b: string, most: number): number {
@@ -225,13 +235,6 @@ function alike(a: string, b: string): number {
   while (i < a.length && a[i] === b[i]) i += 1;
   return i;
 }
-
-/** What is ordered, without why, as it came. */
-export const whatOf = (text: string): string => {
-  const reason = REASON.exec(text.toLowerCase());
-  const before = reason ? text.slice(0, reason.index) : text;
-  return before.trim() === '' ? text : before;
-};
 
 /**
  * @param known words that are spelled right

@@ -4,7 +4,6 @@ import { exams as shippedExams, type Exam } from '../projections/exams';
 import type { Projection } from '../projections/schema';
 import { listWords } from '../quantity/text';
 import { notXray } from '../interchange/orderGuard';
-import { whatOf } from './orderWords';
 import { readOrder, type OrderRead, type ReadWords } from './readOrder';
 
 export type Planned = {
@@ -97,7 +96,7 @@ const namedIn = (read: readonly ReadWords[]): NamedView[] =>
  */
 export function orderedExam(words: string, exams: readonly Exam[] = shippedExams): Ordered | null {
   const asked = plain(words);
-  if (asked === '' || notXray(whatOf(words)) !== null) return null;
+  if (asked === '' || notXray(words) !== null) return null;
   const known = calledSo(asked, exams);
   if (known) return known;
   const read = readOrder(words, exams);

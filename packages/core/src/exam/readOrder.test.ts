@@ -1,9 +1,9 @@
 /** Orders as they are written, each held against what a technologist would take it for. */
-import { notXray, sidesIn } from '../interchange/orderGuard';
+import { notXray, readSides, sidesIn, whatOf } from '../interchange/orderGuard';
 import { exams } from '../projections/exams';
 import { orderedExam, plannedFor } from './orderedExam';
 import { ORDER_WORDINGS } from './orderWordings.fixture';
-import { plainOrder, whatOf } from './orderWords';
+import { plainOrder } from './orderWords';
 import { readOrder } from './readOrder';
 
 const SIDES = { L: ['left'], R: ['right'], B: ['left', 'right'] } as const;
@@ -40,6 +40,19 @@ test('98 of 100 wordings are read as exactly what is meant', () => {
 });
 test('no side is read wrong', () => {
   for (const { words, sides } of xrays) expect([words, sidesSaid(words)]).toEqual([words, [...sides]]);
+});
+test('words and body site that contradict one another are told, and no side is taken', () => {
+  const sided = xrays.filter(({ sides }) => sides.length === 1);
+  expect(sided.length).toBeGreaterThan(200);
+  for (const { words, sides } of sided) {
+    if (orderedExam(words)?.sideDown) continue;
+    const site = sides[0] === 'left' ? 'right' : 'left';
+    const read = readSides([
+      { from: 'the exam', sides: sidesIn(words) },
+      { from: 'the body site', sides: sidesIn(`${site} side`) },
+    ]);
+    expect([words, read.side, read.contradiction !== null]).toEqual([words, null, true]);
+  }
 });
 test('nothing else is taken for an x-ray', () => {
   expect(others.length).toBeGreaterThan(55);
@@ -91,7 +104,7 @@ describe('what each word was taken for', () => {
   test('why is not what', () => {
     expect(whatOf('Chest PA for lateral wall pain').trim()).toBe('Chest PA');
     expect(orderedExam('Orbits for foreign body pre MRI')?.exam?.id).toBe('orbits');
-    expect(notXray(whatOf('MRI knee for meniscus'))).toBe('MRI');
+    expect(notXray('MRI knee for meniscus')).toBe('MRI');
   });
 });
 

@@ -4,7 +4,8 @@
  */
 import { exams as shippedExams, type Exam } from '../projections/exams';
 import { CIRCUMSTANCES, ORDERED_PARTS, SPELLED, type Circumstance, type OrderedPart } from './orderLexicon';
-import { plainOrder, whatOf } from './orderWords';
+import { whatOf } from '../interchange/orderGuard';
+import { plainOrder } from './orderWords';
 
 export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
@@ -94,6 +95,22 @@ function stretches(text: string, mentions: readonly Mention[]): string[] {
   });
 }
 
+/** "Thoracic and lumbar spine AP lateral": what is said of the last of several is said of all that nothing else is said of. */
+function shared(own: readonly string[], text: string, mentions: readonly Mention[]): string[] {
+  const all = [...own];
+  for (let i = own.length - 2; i >= 0; i -= 1) {
+    const between = text.slice(mentions[i]!.to, mentions[i + 1]!.from);
+    const joined = /^[\s,]*(and)?[\s,]*((left|right|both)\s*)?$/.test(between);
+    const words = [...own[i]!.matchAll(WORD)].map(([word]) => word).filter((word) => !FILLER.has(word));
+    if (joined && words.length === 0) all[i] = `${own[i]} ${viewsOf(mentions[i]!.part, all[i + 1]!)}`;
+  }
+  return all;
+}
+
+/** What of some words a part has views for, and how many there are to be. */
+const viewsOf = (part: OrderedPart, words: string): string =>
+  [...part.views.map(({ written }) => written), COUNT].flatMap((written) => written.exec(words)?.[0] ?? []).join(' , ');
+
 /** A larger part named right behind a smaller one of it, with nothing between but a side. */
 function namesOnlyWhere(part: OrderedPart, before: Mention | undefined, text: string, from: number): boolean {
   return before?.part.within === part.id && !/,|\band\b|\bwith\b/.test(text.slice(before.to, from));
@@ -178,7 +195,7 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams): 
   const named = partsIn(plain);
   if (named.length === 0) return null;
   const mentions = named.filter(({ part, from }, i) => !namesOnlyWhere(part, named[i - 1], plain, from));
-  const own = stretches(plain, mentions);
+  const own = shared(stretches(plain, mentions), plain, mentions);
   const parts = mentions.map(({ part }, i) => readPart(part, own[i]!, mentions.length === 1 ? plain : own[i]!, exams));
   const down = /\b(left|right) side down\b/.exec(plain)?.[1] as BodySide | undefined;
   const sides = new Set([...parts.flatMap(({ sideDown }) => sideDown ?? []), ...(down ? [down] : [])]);

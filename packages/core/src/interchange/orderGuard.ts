@@ -24,6 +24,17 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
     'a procedure or test',
   ],
 ];
+/** From here on an order tells why, not what. */
+const REASON =
+  /\b(for|due to|because|rule out|r\/o|status post|s\/p|after|query|possible|suspected|hx of|history of|(pre|post)[ -]?(mri|op\w*|surg\w*|reduction|fall|mva|line|intubation|placement|screening))\b|\?/;
+
+/** What is ordered, without why, as it came. */
+export const whatOf = (text: string): string => {
+  const reason = REASON.exec(text.toLowerCase());
+  const before = reason ? text.slice(0, reason.index) : text;
+  return before.trim() === '' ? text : before;
+};
+
 /** Words by which an order says that it is one for x-rays, whatever else it names. */
 const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\bviews?\b/i;
 
@@ -32,8 +43,9 @@ const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\b
  * @returns what it is instead of an x-ray; null for one, or where it says x-ray itself
  */
 export function notXray(exam: string): string | null {
-  if (XRAY.test(exam)) return null;
-  return NOT_XRAY.find(([written]) => written.test(exam))?.[1] ?? null;
+  const what = whatOf(exam);
+  if (XRAY.test(what)) return null;
+  return NOT_XRAY.find(([written]) => written.test(what))?.[1] ?? null;
 }
 
 export type BodySide = 'left' | 'right';
@@ -44,7 +56,7 @@ const OF_LIMB =
 export function sidesIn(text: string): ReadonlySet<BodySide> {
   const plain = text
     .replace(/\b[lt][ -]?s?[ -]?spine\b/gi, ' ')
-    .replace(/\b(both|bilateral)\s+obliques?\b/gi, ' ')
+    .replace(/\b(both|bilateral)\s+(obliques?|joints)\b/gi, ' ')
     .replace(
       /\b(left|right|lt|rt|l|r)\.?\s+(lateral\s+)?(decub\w*|side down|anterior oblique|posterior oblique)/gi,
       ' ',
