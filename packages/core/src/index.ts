@@ -163,6 +163,7 @@ export {
 } from './exam/department';
 export { needsSide, orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
 export { orderReadLines, type OrderReadLine } from './exam/orderReadLines';
+export { findViews } from './exam/findViews';
 export { readOrder, type OrderRead, type ReadWords } from './exam/readOrder';
 export { checkPlan, type PlanFinding } from './exam/checkPlan';
 export {

@@ -3,7 +3,7 @@ import { Button } from '@rneui/themed';
 import {
   checkPlan,
   examsOf,
-  findProjections,
+  findViews,
   hasProjection,
   projectionOf,
   type PatientInput,
@@ -257,7 +257,7 @@ function Add({
 }) {
   const theme = useTheme();
   const [words, setWords] = useState('');
-  const hits = words.trim() === '' ? [] : findProjections(words).slice(0, MOST_HITS);
+  const hits = words.trim() === '' ? [] : findViews(words).slice(0, MOST_HITS);
   const add = (projectionId: string, to?: 'left' | 'right') => {
     onAdd({ projectionId, ...(to ? { side: to } : {}) });
     setWords('');

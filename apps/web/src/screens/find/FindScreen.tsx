@@ -1,6 +1,6 @@
 /** Find: any projection by words or by touch; every row already answers for the patient in hand. */
 import { Button, Input } from '@rneui/themed';
-import { findExams, findForms, findProjections, findTerms, projections, type Projection } from '@taktik/core';
+import { findExams, findForms, findTerms, findViews, projections, type Projection } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { FlatList, useWindowDimensions, View, type TextInput, type TextStyle } from 'react-native';
@@ -93,7 +93,7 @@ export function FindScreen() {
     }
     if (asked !== '') {
       const ownHits = own.filter((entry) => entry.name.toLowerCase().includes(asked.toLowerCase()));
-      const hits = findProjections(asked);
+      const hits = findViews(asked);
       const rows = [...ownHits, ...hits.map(({ projection }) => projection)];
       const matched = new Map(
         hits.flatMap((hit) => (hit.matched === null ? [] : [[hit.projection.id, hit.matched] as const])),

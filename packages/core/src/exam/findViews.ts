@@ -1,0 +1,25 @@
+/** What is typed into a search, read as an order first: a view that is named so stands before what only sounds like it. */
+import { projectionOf } from '../projections/catalogue';
+import { findProjections, type ProjectionHit } from '../projections/search';
+import { notXray } from '../interchange/orderGuard';
+import { readOrder } from './readOrder';
+
+/**
+ * @param query what was typed
+ * @returns best first
+ * @example findViews('rt shldr Y')[0].projection.id // 'shoulder-scapular-y'
+ */
+export function findViews(query: string): ProjectionHit[] {
+  const hits = findProjections(query);
+  if (query.trim() === '' || notXray(query) !== null) return hits;
+  const read = readOrder(query);
+  if (!read) return hits;
+  const named = read.read.flatMap(({ as, ids }) => (as === 'view' ? ids : []));
+  // Words that were not understood may name what the reader does not know: then only what was named comes first.
+  const front = [...new Set(read.unread.length === 0 ? [...named, ...read.projections] : named)];
+  const found = new Map(hits.map((hit) => [hit.projection.id, hit]));
+  const first = front.map(
+    (id): ProjectionHit => found.get(id) ?? { projection: projectionOf(id), score: 0, matched: null },
+  );
+  return [...first, ...hits.filter(({ projection }) => !front.includes(projection.id))];
+}
