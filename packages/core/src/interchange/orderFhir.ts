@@ -26,6 +26,7 @@ const observation = resource.extend({
   code: concept.optional(),
   subject: reference.optional(),
   valueQuantity: z.looseObject({ value: z.number().optional(), unit: z.string().optional() }).optional(),
+  valueCodeableConcept: concept.optional(),
 });
 const serviceRequest = resource.extend({
   identifier: z.array(z.looseObject({ value: z.string().optional() })).optional(),
@@ -45,6 +46,14 @@ const bundle = resource.extend({ entry: z.array(z.looseObject({ fullUrl: z.strin
 const URGENCY: Record<string, string> = { stat: 'now', asap: 'today', urgent: 'today', routine: 'routine' };
 const HEIGHT = '8302-2';
 const WEIGHT = '29463-7';
+/** Source: LOINC 82810-3, pregnancy status; answers LA15173-0 and LA26683-5, SNOMED CT 77386006 and 60001007. */
+const PREGNANCY = '82810-3';
+const PREGNANCY_ANSWERS: Readonly<Record<string, 'possible' | 'no'>> = {
+  'LA15173-0': 'possible',
+  '77386006': 'possible',
+  'LA26683-5': 'no',
+  '60001007': 'no',
+};
 const LENGTH_TO_MM: Record<string, number> = { cm: centimetres(1), m: centimetres(100), mm: 1 };
 const MASS_TO_KG: Record<string, number> = { kg: 1, g: 0.001 };
 
@@ -163,6 +172,20 @@ function draftOf(
     }
     return undefined;
   };
+  /** Known to be pregnant counts as possible: what follows from it is the same. */
+  const pregnancy = (): 'possible' | 'no' | undefined => {
+    for (const each of all) {
+      const seen = observation.safeParse(each.resource);
+      if (!seen.success || seen.data.resourceType !== 'Observation' || !hasCode(seen.data.code, PREGNANCY)) continue;
+      if (seen.data.subject?.reference !== target) continue;
+      const answer = (seen.data.valueCodeableConcept?.coding ?? []).flatMap(
+        ({ code }) => PREGNANCY_ANSWERS[code ?? ''] ?? [],
+      );
+      if (answer.length > 0) return answer[0];
+    }
+    return undefined;
+  };
+  const expects = pregnancy();
   const ageYears = patient?.birthDate ? yearsBetween(patient.birthDate, today) : undefined;
   if (patient?.birthDate && ageYears === undefined)
     put('patient.ageYears', `birthDate “${patient.birthDate.slice(0, 40)}” is not a date`);
@@ -203,7 +226,7 @@ function draftOf(
       reason: wordsOf(request.reasonCode?.[0]) || (calledOff ? 'called off' : ''),
       urgency,
       ward: request.locationReference?.[0]?.display ?? (calledOff ? '–' : ''),
-      situation: {},
+      situation: expects === undefined ? {} : { pregnancy: expects },
     },
   };
 }

@@ -173,6 +173,23 @@ describe('FHIR', () => {
     const found = read(change, site);
     return 'faults' in found ? found.faults.map(({ message }) => message).join() : '';
   };
+  test.each([
+    ['77386006', 'possible'],
+    ['LA26683-5', 'no'],
+    ['261665006', undefined],
+  ])('a pregnancy status of %s is %s in the situation', (code, pregnancy) => {
+    const message = bundle({});
+    const observed = {
+      resource: {
+        resourceType: 'Observation',
+        code: { coding: [{ system: 'http://loinc.org', code: '82810-3' }] },
+        subject: { reference: 'Patient/p' },
+        valueCodeableConcept: { coding: [{ code }] },
+      },
+    };
+    const found = ordersFromFhir({ ...message, entry: [...message.entry, observed] }, '2026-06-01');
+    expect('orders' in found && found.orders[0]!.situation.pregnancy).toBe(pregnancy);
+  });
   test('not to be performed, another modality in a code, and sides that contradict, are refused by name', () => {
     expect(faults({ doNotPerform: true })).toMatch(/NOT done/);
     expect(faults({ code: { text: 'Head', coding: [{ display: 'CT of head' }] } })).toMatch(/CT/);
