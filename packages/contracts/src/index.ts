@@ -1,5 +1,6 @@
 /** What goes over the wire, as schemas; validation, types and the OpenAPI document are made from these. */
 import {
+  OWN_PREFIX,
   departmentSchema,
   hasProjection,
   houseRulesSchema,
@@ -35,11 +36,15 @@ const sentAt = time.optional();
 const shortText = (name: string, max: number) =>
   z.string().trim().min(1, `${name} must not be empty`).max(max, `${name} may have ${max} characters at most`);
 
+const OWN_ID = new RegExp(`^${OWN_PREFIX}[a-z0-9-]+$`);
 const orderProjectionSchema = z.strictObject({
   projectionId: z
     .string()
     .max(60)
-    .refine(hasProjection, { error: (issue) => `There is no projection "${String(issue.input)}"` }),
+    // An entry of the department's own is looked up where the plan is kept.
+    .refine((id) => hasProjection(id) || OWN_ID.test(id), {
+      error: (issue) => `There is no projection "${String(issue.input)}"`,
+    }),
   side: z.enum(['left', 'right']).optional(),
   /** Another way than the usual one, by its short text. */
   way: z

@@ -29,6 +29,22 @@ test('an own entry is written, listed, computed, recorded with an exposure, expo
   await call('DELETE', `/api/catalogue/own/${entry.id}`);
 });
 
+test('an own entry stands in the plan of an order while the department has it', async () => {
+  const entry = copy('sacrum-ap-axial', { name: 'Sacrum, our way' });
+  const path = '/api/orders/demo-sacrum-coccyx/plan';
+  const { planVersion } = (await call('GET', '/api/orders/demo-sacrum-coccyx')).body as { planVersion: number };
+  const asked = { version: planVersion, projections: [{ projectionId: entry.id }] };
+  const unknown = await call('POST', path, asked);
+  expect([unknown.status, unknown.body.title]).toEqual([422, 'Entry not known']);
+  expect(unknown.body.detail).toContain(entry.id);
+  await call('PUT', `/api/catalogue/own/${entry.id}`, entry);
+  expect((await call('POST', path, asked)).body).toMatchObject({ projections: [{ projectionId: entry.id }] });
+  expect((await call('POST', path, { version: planVersion + 1, projections: [{ projectionId: 'own-' }] })).status).toBe(
+    422,
+  );
+  await call('DELETE', `/api/catalogue/own/${entry.id}`);
+});
+
 test('one wrong entry: entry, field and rule are named, and nothing is imported', async () => {
   const document = (await call('GET', '/api/catalogue/export')).body as CatalogueDocument;
   const wrong = copy('hand-pa', { aim: { ...projectionOf('hand-pa').aim, landmark: 'sixth_finger' } });

@@ -167,6 +167,12 @@ describe('the life of an order', () => {
     expect((await fhir(request())).body).toMatchObject({ corrected: 1 });
     expect((await order('LIFE-1')).state).toBe('waiting');
   });
+  test('called off before it came: nothing waits, and no patient is kept', async () => {
+    const before = await counts();
+    const never = request({ identifier: [{ value: 'LIFE-9' }], status: 'revoked' });
+    expect((await fhir(never)).body).toEqual({ taken: 0, known: 0, corrected: 0, cancelled: 1 });
+    expect(await counts()).toEqual(before);
+  });
   test('called off while in hand: not taken from under the hands, but said', async () => {
     const { id } = await order('LIFE-1');
     await server.call(

@@ -1,12 +1,13 @@
 /** Orders: what waits, one in full, taking one in. */
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import { notXray, unusualOf, type Unusual } from '@taktik/core';
+import { notXray, OWN_PREFIX, unusualOf, type Unusual } from '@taktik/core';
 import type { ChangePlan, NewOrder, Order, OrderNotice } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import { exams, orders, patients, rooms } from '../db/schema';
 import type { Store } from '../db/database';
 import { note } from './audit';
+import { listOwn } from './catalogue';
 
 type Row = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
 
@@ -101,6 +102,20 @@ export async function addOrder(
   return getOrder(store, id);
 }
 
+/** @throws Refusal where a plan names an entry of its own that the department does not have */
+async function knownHere(store: Store, plan: ChangePlan['projections']): Promise<void> {
+  const asked = plan.map(({ projectionId }) => projectionId).filter((each) => each.startsWith(OWN_PREFIX));
+  if (asked.length === 0) return;
+  const own = new Set((await listOwn(store)).map((entry) => entry.id));
+  const missing = asked.find((each) => !own.has(each));
+  if (missing)
+    throw new Refusal(
+      'not accepted',
+      'Entry not known',
+      `The department has no entry "${missing}": it may have been taken out of the catalogue. The plan stays as it was.`,
+    );
+}
+
 /**
  * Changes the plan of an order, when it is still the one that was changed.
  * @throws Refusal 404; 409 when another device has changed it meanwhile, or the exam has ended
@@ -112,6 +127,7 @@ export async function changePlan(
   by: string,
   now: number,
 ): Promise<Order> {
+  await knownHere(store, projections);
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [order] = await tx.select().from(orders).where(eq(orders.id, id));

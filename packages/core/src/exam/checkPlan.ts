@@ -36,16 +36,23 @@ const takes = (plan: readonly Planned[], side: 'left' | 'right'): boolean => {
   return sided.length === 0 || sided.some((each) => each.side === side);
 };
 
-/** @param exams the department's exams */
+/**
+ * @param exams the department's exams
+ * @param own entries of the department's own
+ */
 export function checkPlan(
   order: { exam: string; side: 'left' | 'right' | null },
   plan: readonly Planned[],
   exams?: readonly Exam[],
+  own: readonly Projection[] = [],
 ): PlanFinding[] {
   const findings: PlanFinding[] = [];
   const put = (kind: PlanFinding['kind'], text: string, item: number | null = null) =>
     findings.push({ kind, text, item });
-  const entries = plan.map(({ projectionId }) => (hasProjection(projectionId) ? projectionOf(projectionId) : null));
+  const entries = plan.map(
+    ({ projectionId }) =>
+      own.find(({ id }) => id === projectionId) ?? (hasProjection(projectionId) ? projectionOf(projectionId) : null),
+  );
 
   plan.forEach(({ projectionId, side }, item) => {
     const entry = entries[item];

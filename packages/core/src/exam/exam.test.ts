@@ -99,6 +99,18 @@ describe('the plan against the order', () => {
       ]),
     ).toEqual([]);
   });
+  test('a department’s own entry counts as what it shows', () => {
+    const own = { ...projections.find(({ id }) => id === 'knee-ap')!, id: 'own-knee', name: 'Knee, our way' };
+    const plan = [
+      { projectionId: 'own-knee', side: 'left' as const },
+      { projectionId: 'knee-lateral', side: 'left' as const },
+    ];
+    const order = { exam: 'Knee, routine', side: 'left' as const };
+    expect(checkPlan(order, plan, undefined, [own])).toEqual([]);
+    expect(checkPlan(order, [{ projectionId: 'own-knee' }], undefined, [own]).map(({ kind }) => kind)).toContain(
+      'side',
+    );
+  });
   test('an unknown exam is said to be unknown', () =>
     expect(kinds({ exam: 'qqzzxx', side: null }, [])).toEqual(['unknown']));
 });

@@ -21,6 +21,7 @@ import { useTheme } from '../../ui/theme';
 import { RAIL_FROM, TARGET } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Planned } from '../../state/session';
+import { useOwnEntries } from '../projection/useOwnEntries';
 import { useDragRows } from './useDragRows';
 import { usePlan } from './usePlan';
 
@@ -39,19 +40,23 @@ type Props = {
 const MOST_HITS = 6;
 /** A name that is left less room than this gets a line of its own, the keys under it. */
 const NAME_WIDTH = 150;
-const nameOf = ({ projectionId, side }: Planned): string =>
-  `${hasProjection(projectionId) ? projectionOf(projectionId).name : projectionId}${side ? `, ${side}` : ''}`;
+/** An entry of the catalogue or of the department's own; null where neither has it any more. */
+const entryOf = (id: string, own: readonly Projection[]): Projection | null =>
+  own.find((each) => each.id === id) ?? (hasProjection(id) ? projectionOf(id) : null);
 
 export function PlanEditor({ order, plan, patient, situation, roomId, done, busy, onChange }: Props) {
   const theme = useTheme();
   // On a phone a row is one line: what moves it stands in its sheet.
   const wide = useWindowDimensions().width >= RAIL_FROM;
   const { data: department } = useDepartmentQuery();
+  const { own } = useOwnEntries();
+  const nameOf = ({ projectionId, side }: Planned): string =>
+    `${entryOf(projectionId, own)?.name ?? projectionId}${side ? `, ${side}` : ''}`;
   const asked = { plan, patient, situation, roomId };
   const kept = usePlan({ ...asked, keepOrder: true });
   const least = usePlan({ ...asked, keepOrder: false });
   const [swapping, setSwapping] = useState<number | null>(null);
-  const findings = checkPlan(order, plan, department && examsOf(department));
+  const findings = checkPlan(order, plan, department && examsOf(department), own);
   const move = (from: number, to: number) => {
     if (to < 0 || to >= plan.length || from === to) return;
     const next = plan.filter((_, i) => i !== from);
@@ -153,7 +158,7 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
                 {swapping === at && (
                   <View style={{ gap: 6 }}>
                     {!wide && <View style={{ flexDirection: 'row', gap: 4 }}>{moves}</View>}
-                    {(hasProjection(planned.projectionId) ? projectionOf(planned.projectionId).instead : []).map(
+                    {(entryOf(planned.projectionId, own)?.instead ?? []).map(
                       ({ projection, loses }) =>
                         hasProjection(projection) && (
                           <Press
@@ -217,7 +222,7 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
           </Words>
         </View>
       )}
-      <Add busy={busy} side={order.side} onAdd={(planned) => onChange([...plan, planned])} />
+      <Add busy={busy} own={own} side={order.side} onAdd={(planned) => onChange([...plan, planned])} />
     </View>
   );
 }
@@ -248,16 +253,25 @@ function sidesFor({ sided, nearSide }: Projection, side: 'left' | 'right' | null
 
 function Add({
   busy,
+  own,
   side,
   onAdd,
 }: {
   busy: boolean;
+  own: readonly Projection[];
   side: 'left' | 'right' | null;
   onAdd: (planned: Planned) => void;
 }) {
   const theme = useTheme();
   const [words, setWords] = useState('');
-  const hits = words.trim() === '' ? [] : findViews(words).slice(0, MOST_HITS);
+  const typed = words.trim().toLowerCase();
+  const hits =
+    typed === ''
+      ? []
+      : [
+          ...own.filter(({ name }) => name.toLowerCase().includes(typed)),
+          ...findViews(words).map(({ projection }) => projection),
+        ].slice(0, MOST_HITS);
   const add = (projectionId: string, to?: 'left' | 'right') => {
     onAdd({ projectionId, ...(to ? { side: to } : {}) });
     setWords('');
@@ -271,7 +285,7 @@ function Add({
         max={80}
         placeholder="name, part or order words"
       />
-      {hits.flatMap(({ projection }) =>
+      {hits.flatMap((projection) =>
         sidesFor(projection, side).map((to) => (
           <Press
             key={`${projection.id}-${to ?? ''}`}

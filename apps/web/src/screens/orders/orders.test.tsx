@@ -1,3 +1,4 @@
+import { projectionOf } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, order, row, show } from '../../testing/screenHarness';
 import { OrderScreen } from './OrderScreen';
@@ -66,6 +67,26 @@ describe('an order in full', () => {
     expect(body.version).toBe(1);
     expect(new Set(body.projections.map(({ projectionId }) => projectionId))).toEqual(
       new Set(four.map(({ projectionId }) => projectionId)),
+    );
+  });
+  it('tells what each word of the order was taken for, the doubtful ones before the patient', async () => {
+    const worded = { ...order, exam: 'rt knee AP, mortise zebra', side: 'right' as const };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order: worded, exam: null, exposures: [] };
+    show(<OrderScreen />);
+    expect(await screen.findByText('“ap” is read as Knee, AP')).toBeTruthy();
+    expect(screen.getByText(/^▲ No view of this part answers to “mortise”/)).toBeTruthy();
+    expect(screen.getByText('▲ Not understood: “zebra”')).toBeTruthy();
+  });
+  it('an entry of the department’s own is added by its name', async () => {
+    const own = { ...projectionOf('sacrum-ap-axial'), id: 'own-sacrum', name: 'Sacrum, our way' };
+    mockHere.answers['/api/catalogue/own'] = [own];
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order, exam: null, exposures: [] };
+    mockHere.answers[`/api/orders/${order.id}/plan`] = order;
+    show(<OrderScreen />);
+    fireEvent.change(await screen.findByLabelText('Add a projection'), { target: { value: 'our way' } });
+    fireEvent.click(await screen.findByLabelText('Add Sacrum, our way'));
+    await waitFor(() =>
+      expect(mockHere.sent.at(-1)?.body.projections).toEqual([...order.projections, { projectionId: 'own-sacrum' }]),
     );
   });
   it('says what is more than was ordered, and drops, moves and adds by hand', async () => {
