@@ -3,7 +3,6 @@
  * one. A search, not a table: what textbooks know as trauma forms comes out of it.
  */
 import { buildBody } from '../body/body';
-import { isChild } from '../body/patient';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
@@ -52,7 +51,7 @@ function searched(
   const projection = applyRules(
     entryOf(search, request.projectionId),
     withDefaults(base.rules),
-    isChild(body.patient),
+    body.patient,
   ).projection;
   const side = sideOf(projection, request);
   const view = sideView(side);
@@ -102,7 +101,7 @@ function ownWays(
   const entry = entryOf(search, request.projectionId);
   const amputated = body.patient.amputated;
   if (forbiddenView(entry, situation, { amputated, view: sideView(sideOf(entry, request)) })) return [];
-  const projection = applyRules(entry, withDefaults(base.rules), isChild(body.patient)).projection;
+  const projection = applyRules(entry, withDefaults(base.rules), body.patient).projection;
   const side = sideOf(projection, request);
   const target = targetRelationOf(projection, body, sideView(side));
   const positions = new Set(projection.positions.map((way) => way.body));

@@ -714,7 +714,7 @@ export const femurHipPelvis: ProjectionSource[] = [
     sided: 'none',
     shows: 'Rami of pubis and ischium elongated; superior or inferior displacement',
     positions: [onBack('Supine, legs as they lie')],
-    ray: ray('AP', 35, 'head', [20, 45]),
+    ray: { ...ray('AP', 35, 'head', [20, 45]), angleBySex: { male: 28, female: 38 } },
     aim: at('symphysis_sup', 'midline', {
       taught: '1 to 2 in inferior to the superior border of the symphysis pubis',
       from: [['feet', 38]],

@@ -162,6 +162,8 @@ export const projectionSchema = z.strictObject({
     /** Angle of the tube, the receptor staying where it is. */
     angleDeg: z.number().min(0).max(60).default(0),
     toward: z.enum(['head', 'feet']).default('head'),
+    /** Another angle for a woman's or a man's pelvis, where it is known which it is. */
+    angleBySex: z.strictObject({ male: z.number().min(0).max(60), female: z.number().min(0).max(60) }).optional(),
     rangeDeg: z.tuple([z.number(), z.number()]),
     /** How the two ways of the angle are called where "head" and "feet" would not be understood. */
     says: z.tuple([z.string(), z.string()]).optional(),

@@ -459,7 +459,7 @@ export const spine: ProjectionSource[] = [
         say: 'Supine, legs extended with a small support under the knees',
       },
     ],
-    ray: { view: 'AP', angleDeg: 15, toward: 'head', rangeDeg: [10, 25] },
+    ray: { view: 'AP', angleDeg: 15, angleBySex: { male: 15, female: 20 }, toward: 'head', rangeDeg: [10, 25] },
     aim: {
       landmark: 'symphysis_sup',
       offset: [{ toward: 'head', mm: 50 }],
@@ -1199,7 +1199,7 @@ export const spine: ProjectionSource[] = [
     signs: ['coccyx', 'pelvis-tilt'],
     shows: 'L5-S1 disc space and the sacroiliac joints in the frontal view',
     positions: backs({ lying: 'legs extended', erect: 'weight even' }, { pose: ['arms-clear'] }),
-    ray: ray('AP', 33, 'head', [30, 35]),
+    ray: { ...ray('AP', 33, 'head', [30, 35]), angleBySex: { male: 30, female: 35 } },
     aim: amid('ASIS_L', 'ASIS_R', 'midline, level of the ASIS', {
       checkBy: ['symphysis_sup'],
       reaches: 'L5_body',
@@ -1576,7 +1576,7 @@ export const spine: ProjectionSource[] = [
     signs: ['coccyx', 'pelvis-tilt'],
     shows: 'Both sacroiliac joints in the frontal view, without foreshortening',
     positions: backs({ lying: 'legs extended', erect: 'weight even' }, { pose: ['arms-clear'] }),
-    ray: ray('AP', 33, 'head', [30, 35]),
+    ray: { ...ray('AP', 33, 'head', [30, 35]), angleBySex: { male: 30, female: 35 } },
     aim: amid('ASIS_L', 'ASIS_R', 'midline', {
       taught: '2 in inferior to the level of the ASIS',
       from: [['feet', 40]],
@@ -1603,7 +1603,7 @@ export const spine: ProjectionSource[] = [
         joints: { shoulderAbduction: 110, elbowFlexion: 90 },
       }),
     ],
-    ray: ray('PA', 33, 'feet', [30, 35]),
+    ray: { ...ray('PA', 33, 'feet', [30, 35]), angleBySex: { male: 30, female: 35 } },
     aim: amid('S1_ala_L', 'S1_ala_R', 'midline', {
       point: 'through',
       checkBy: ['iliac_crest_L'],

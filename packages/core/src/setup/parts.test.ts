@@ -1,7 +1,7 @@
 /** The parts of a set-up, each by itself. */
 import { reasonWords } from '../words/reasonWords';
 import fc from 'fast-check';
-import { resolvePatient } from '../body/patient';
+import { resolvePatient, type PatientInput } from '../body/patient';
 import type { PlaneFrame } from '../geometry/projection';
 import { projectionOf, projections } from '../projections/catalogue';
 import { inches } from '../quantity/length';
@@ -397,6 +397,18 @@ describe('cautions', () => {
 });
 
 describe('schools', () => {
+  test('the angle through a pelvis is a woman’s or a man’s where it is known which it is, and a child’s is neither', () => {
+    const bySex = projections.filter(({ ray }) => ray.angleBySex);
+    expect(bySex.length).toBeGreaterThanOrEqual(5);
+    const degOf = (projectionId: string, patient: PatientInput) =>
+      computeSetup({ projectionId, patient }).tube.angleDeg;
+    for (const { id, ray } of bySex) {
+      expect([id, degOf(id, { ageYears: 40, sex: 'male' })]).toEqual([id, ray.angleBySex!.male]);
+      expect([id, degOf(id, { ageYears: 40, sex: 'female' })]).toEqual([id, ray.angleBySex!.female]);
+      expect([id, degOf(id, { ageYears: 40 })]).toEqual([id, ray.angleDeg]);
+      expect([id, degOf(id, { ageYears: 8, sex: 'female' })]).toEqual([id, ray.angleDeg]);
+    }
+  });
   it('change the entry and say which was chosen and why', () => {
     const { projection, schools } = applyRules(
       projectionOf('cervicothoracic-lateral'),

@@ -108,7 +108,8 @@ function staticFaults(entry: Projection): Omit<EntryFault, 'entry'>[] {
     `SID must lie in its own range, ${sid.rangeMm.map(Math.round).join(' to ')} mm`,
   );
   need(
-    ray.angleBy !== undefined || within(ray.angleDeg, ray.rangeDeg),
+    ray.angleBy !== undefined ||
+      [ray.angleDeg, ...Object.values(ray.angleBySex ?? {})].every((angle) => within(angle, ray.rangeDeg)),
     'ray.angleDeg',
     `the angle must lie in its own range, ${ray.rangeDeg.join(' to ')}°`,
   );

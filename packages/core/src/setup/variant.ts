@@ -1,4 +1,6 @@
 /** Applies the schools that the house rules chose to an entry. */
+import { ADULT_AGE_YEARS } from '../body/anthropometry';
+import type { Patient } from '../body/patient';
 import { isRecord } from '../quantity/record';
 import type { Projection } from '../projections/schema';
 import { RULES, type HouseRules, type RuleId } from '../room/houseRules';
@@ -22,14 +24,26 @@ type Applied = { projection: Projection; schools: School[] };
 /** The same entry under the same choices is the same object: what is known of it is found again. */
 const applied = new WeakMap<Projection, Map<string, Applied>>();
 
-/** The entry as this department does it, and which schools that took. */
-export function applyRules(projection: Projection, rules: HouseRules, child = false): Applied {
+/** Schools may differ for children, and angles between women and men. */
+type Whom = Pick<Patient, 'ageYears' | 'sex'>;
+
+/** The entry as this department does it for this patient, and which schools that took. */
+export function applyRules(projection: Projection, rules: HouseRules, patient?: Whom): Applied {
+  const child = patient !== undefined && patient.ageYears < ADULT_AGE_YEARS;
+  const sex = patient?.sex;
   let known = applied.get(projection);
   if (!known) applied.set(projection, (known = new Map<string, Applied>()));
-  const key = projection.variants.map(({ rule }) => String(rules[rule as RuleId])).join() + String(child);
+  const grown = child || !projection.ray.angleBySex ? undefined : sex;
+  const key = [...projection.variants.map(({ rule }) => String(rules[rule as RuleId])), child, grown].join();
   let found = known.get(key);
-  if (!found) known.set(key, (found = withRules(projection, rules, child)));
+  if (!found) known.set(key, (found = withRules(forSex(projection, grown), rules, child)));
   return found;
+}
+
+/** The tube angle of a woman's or a man's pelvis, where it is known which it is. */
+function forSex(projection: Projection, sex: Patient['sex']): Projection {
+  const { angleBySex } = projection.ray;
+  return sex && angleBySex ? { ...projection, ray: { ...projection.ray, angleDeg: angleBySex[sex] } } : projection;
 }
 
 function withRules(projection: Projection, rules: HouseRules, child: boolean): Applied {

@@ -1,6 +1,5 @@
 /** Step 1: what is asked, read once: the entry as this house has it, the patient’s body, the side, what is known of both. */
 import { buildBody, type Body } from '../../body/body';
-import { isChild } from '../../body/patient';
 import { projectionOf } from '../../projections/catalogue';
 import type { Projection } from '../../projections/schema';
 import type { LengthUnit } from '../../quantity/length';
@@ -53,7 +52,7 @@ export function readRequest(request: SetupRequest, known: Known): Asked {
   const rules = withDefaults(request.rules);
   const body = known.body ?? buildBody(request.patient ?? {});
   const entry = request.own ?? projectionOf(request.projectionId);
-  const { projection: asTaught, schools } = applyRules(entry, rules, isChild(body.patient));
+  const { projection: asTaught, schools } = applyRules(entry, rules, body.patient);
   const adapted = request.way ?? null;
   const projection = adapted ? adaptProjection(asTaught, adapted) : asTaught;
   const side = sideOf(projection, request.side);
