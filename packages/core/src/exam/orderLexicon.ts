@@ -571,7 +571,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'cervical',
     written: /\bcervical( spine)?\b|\bneck\b/,
-    implied: /\b(odontoid|dens|openmouth|swimmers)\b/,
+    implied: /\b(odontoid|dens|openmouth|swimmers|cervicothoracic)\b/,
     routine: ['exam:cervical-three'],
     counts: {
       1: ['cervical-lateral'],
@@ -583,7 +583,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     when: { complete: ['exam:cervical-five'], trauma: ['exam:cervical-trauma'] },
     views: [
       view(/\b(openmouth( odontoid| dens)?|odontoid|dens)\b/, 'cervical-ap-open-mouth'),
-      view(/\bswimmers\b/, 'cervicothoracic-lateral'),
+      view(/\bswimmers\b|\bc7[ ,-]*t1\b|\bcervicothoracic( lateral)?\b/, 'cervicothoracic-lateral'),
       view(/\bflexion( laterals)?\b/, 'cervical-flexion'),
       view(/\bextension( laterals)?\b/, 'cervical-extension'),
       view(/\bpillars?\b/, 'cervical-pillars-ap-axial'),
@@ -605,7 +605,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:thoracic'],
     counts: { 2: ['thoracic-ap', 'thoracic-lateral'], 3: ['exam:thoracic'] },
     views: [
-      view(/\bswimmers\b/, 'cervicothoracic-lateral'),
+      view(/\bswimmers\b|\bc7[ ,-]*t1\b|\bcervicothoracic( lateral)?\b/, 'cervicothoracic-lateral'),
       view(/\bobliques?\b/, 'thoracic-oblique'),
       view(/\b(crosstable )?laterals?\b/, 'thoracic-lateral'),
       view(/\b[ap][ap]\b/, 'thoracic-ap'),

@@ -9,6 +9,7 @@ export function orderReadLines({ read, unread, sideDown, exam }: Ordered): Order
   const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
   const lines = read.flatMap(({ words, as, ids }): OrderReadLine[] => {
     if (as === 'view') return [{ text: `“${words}” is read as ${names(ids)}`, doubtful: false }];
+    if (as === 'routine besides') return [{ text: `And what is usual: ${names(ids)}`, doubtful: false }];
     if (as === 'routine')
       return [{ text: `No view is named: ${exam ? `the routine of ${exam.name}` : names(ids)}`, doubtful: false }];
     return [{ text: `No view of this part answers to “${words}”: read the order`, doubtful: true }];

@@ -103,9 +103,16 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
   if (!read) return calledWithin(asked, exams);
   const views = namedIn(read.read);
   const [only] = read.exams;
-  const exam = (read.exams.length === 1 && views.length === 0 && exams.find(({ id }) => id === only)) || null;
-  const ids =
-    exam && read.projections.every((id) => exam.projections.includes(id)) ? exam.projections : read.projections;
+  const made = new Set(read.projections);
+  // All that an exam makes, and no more, is that exam, whatever of it is named besides.
+  const exam =
+    (read.exams.length === 1 &&
+      exams.find(
+        ({ id, projections: usual }) =>
+          id === only && usual.every((each) => made.has(each)) && made.size === new Set(usual).size,
+      )) ||
+    null;
+  const ids = exam?.projections ?? read.projections;
   return {
     exam,
     name: exam?.name ?? listWords(ids.map((id) => projectionOf(id).name)),

@@ -11,7 +11,7 @@ export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
 export type ReadWords = {
   words: string;
-  as: 'part' | 'view' | 'routine' | 'side down' | 'unread view';
+  as: 'view' | 'routine' | 'routine besides' | 'unread view';
   ids: readonly string[];
 };
 export type OrderRead = {
@@ -177,7 +177,15 @@ function readPart(part: OrderedPart, stretch: string, all: string, exams: readon
     read: [
       ...views.map(({ words, ids }): ReadWords => ({ words, as: 'view', ids: routineOf(ids, exams) })),
       ...others,
-      ...(views.length === 0 ? [{ words: part.id, as: 'routine' as const, ids: routineOf(usual, exams) }] : []),
+      ...(usual.length > 0
+        ? [
+            {
+              words: part.id,
+              as: first ? ('routine besides' as const) : ('routine' as const),
+              ids: routineOf(usual, exams),
+            },
+          ]
+        : []),
     ],
     sideDown,
     left: rest,
