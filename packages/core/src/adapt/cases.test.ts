@@ -31,7 +31,7 @@ type Case = {
   room?: Room;
   accepted: readonly Way[];
   /** Positions of the body that are wrong here, whatever they cost. */
-  rejected?: readonly string[];
+  rejected: readonly string[];
 };
 
 const ADULT: PatientInput = { ageYears: 45, sex: 'female' };
@@ -280,6 +280,7 @@ const CASES: readonly Case[] = [
       { body: 'seated', second: true },
       { id: 'elbow-ap-flexed-humerus', body: 'seated' },
     ],
+    rejected: ['prone', 'sims', 'kneeling'],
   },
   {
     name: 'lateral wrist, fracture',
@@ -323,6 +324,7 @@ const CASES: readonly Case[] = [
       { id: 'shoulder-apical-oblique', body: 'seated' },
       { body: 'supine', lies: true },
     ],
+    rejected: ['prone', 'sims', 'kneeling'],
   },
   {
     name: 'AP knee that does not extend',
@@ -333,6 +335,7 @@ const CASES: readonly Case[] = [
       { body: 'supine', second: true },
       { body: 'supine', beam: 'vertical' },
     ],
+    rejected: ['upright', 'seated', 'kneeling', ...TURNED],
   },
   {
     name: 'femur in traction',
@@ -457,6 +460,7 @@ const CASES: readonly Case[] = [
     id: 'scoliosis-pa',
     situation: { canStand: false },
     accepted: [{ body: 'seated' }],
+    rejected: ['kneeling', 'sims'],
   },
   // Ward
   {
@@ -502,6 +506,7 @@ const CASES: readonly Case[] = [
       { id: 'chest-decubitus-ap', body: 'lateral-recumbent', beam: 'horizontal' },
       { body: 'semi-erect', beam: 'horizontal' },
     ],
+    rejected: ['upright', 'seated', 'prone'],
   },
   {
     name: 'free air of one who only lies',
@@ -511,6 +516,7 @@ const CASES: readonly Case[] = [
       { body: 'lateral-recumbent', beam: 'horizontal' },
       { id: 'abdomen-decubitus-left-lateral', body: 'lateral-recumbent', beam: 'horizontal' },
     ],
+    rejected: ['upright', 'seated', 'prone', 'kneeling'],
   },
   {
     name: 'heavy patient at the bedside',
@@ -519,6 +525,7 @@ const CASES: readonly Case[] = [
     situation: { ...WARD, canTurn: 'both' },
     room: MOBILE_UNIT,
     accepted: [{ body: 'supine' }, { body: 'semi-erect' }],
+    rejected: ['upright', 'seated', 'prone'],
   },
   // Children
   {
@@ -576,6 +583,7 @@ const CASES: readonly Case[] = [
     patient: { ...ADULT, amputated: ['right leg below the knee'] },
     situation: {},
     accepted: [{ body: 'supine' }, { body: 'seated' }],
+    rejected: ['kneeling', 'head-down'],
   },
   {
     name: 'chest, both arms injured',
@@ -603,6 +611,7 @@ const CASES: readonly Case[] = [
       { id: 'elbow-acute-flexion-humerus', body: 'seated' },
       { id: 'elbow-acute-flexion-forearm', body: 'seated' },
     ],
+    rejected: ['prone', 'sims', 'kneeling'],
   },
   {
     name: 'decubitus with the arm of that side injured',
@@ -628,12 +637,14 @@ const CASES: readonly Case[] = [
       { body: 'upright', beam: 'horizontal' },
       { body: 'seated', beam: 'horizontal' },
     ],
+    rejected: ['supine', 'prone'],
   },
   {
     name: 'AP axial skull, chin that cannot be tucked',
     id: 'skull-ap-axial',
     situation: { joints: { headExtension: [8, 30] } },
     accepted: [{ body: 'supine', beam: 'vertical', off: 3 }],
+    rejected: ['kneeling', 'sims', 'head-down'],
   },
   {
     name: 'intercondylar fossa, knee that does not bend far',
@@ -645,6 +656,7 @@ const CASES: readonly Case[] = [
       { id: 'fossa-supine', body: 'supine' },
       { id: 'fossa-supine', body: 'upright' },
     ],
+    rejected: ['kneeling'],
   },
   {
     name: 'collar, PA face',

@@ -48,6 +48,10 @@ const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
       ? null
       : `${known.canTurn}: ${leftDown ? 'left' : 'right'} down`;
   },
+  'who must keep an arm still is not turned over on it': ({ setup, known }) =>
+    /^(prone|sims)$/.test(setup.position.body) && known.keepStill?.some((part) => part.endsWith(' arm'))
+      ? setup.position.body
+      : null,
   'who cannot lie on the front does not': ({ setup, situation }) =>
     setup.position.body === 'prone' && !situation.canProne ? 'prone' : null,
   'a leg that stays is neither bent, rolled nor turned in': ({ setup, known, situation }) => {

@@ -25,6 +25,7 @@ export const REASON_WORDS = {
   'cannot-sit': () => 'the patient cannot sit',
   'too-young-to-sit': () => 'an infant without head control is not sat up',
   'cannot-kneel': () => 'the patient cannot kneel',
+  'knee-too-stiff-to-kneel': () => 'a knee does not flex far enough to kneel',
   'cannot-lie-flat': () => 'the patient cannot lie flat',
   'cannot-turn': () => 'the patient cannot turn',
   'cannot-lie-on-front': () => 'the patient cannot lie prone',

@@ -10,9 +10,11 @@ import { Words } from '../../ui/Words';
 import type { WayView } from '../../workers/service';
 import { centreText, fieldText, receptorText, sidText, tubeText } from '../setup/words';
 
-/** Large enough to see how the patient lies and is rotated, beside what is said of it. */
-const ON_PHONE = { width: 132, height: 132 };
+/** Large enough to see how the patient lies and is rotated: beside what is said of it, on a phone above it. */
 const ON_WIDE = { width: 216, height: 176 };
+const ON_PHONE_HEIGHT = 148;
+/** Edges of the page and of the card. */
+const EDGES = 56;
 
 type Props = {
   way: WayView;
@@ -27,8 +29,9 @@ type Props = {
 export function WayCard(props: Props) {
   const { way, rank, unit } = props;
   const theme = useTheme();
-  const wide = useWindowDimensions().width >= WIDE_FROM;
-  const size = wide ? ON_WIDE : ON_PHONE;
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const size = wide ? ON_WIDE : { width: Math.max(ON_WIDE.width, width - EDGES), height: ON_PHONE_HEIGHT };
   const { setup, stage } = way;
   const readouts = [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit)];
   const field = fieldText(setup, unit);
@@ -38,11 +41,11 @@ export function WayCard(props: Props) {
       aria-label={`Way ${rank}: ${way.says}`}
       style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 8 }}
     >
-      <View style={{ flexDirection: 'row', gap: 12 }}>
+      <View style={{ flexDirection: wide ? 'row' : 'column', gap: wide ? 12 : 6 }}>
         <View style={size}>
           <Stage small drawing={stage.drawing} mannequin={stage.mannequin} setup={setup} unit={unit} {...size} />
         </View>
-        <View style={{ flex: 1, gap: 4 }}>
+        <View style={{ flex: wide ? 1 : undefined, gap: 4 }}>
           <Words kind="label" tone="soft">
             {`${rank} · ${way.name}`}
           </Words>

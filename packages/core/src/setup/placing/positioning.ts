@@ -32,6 +32,13 @@ function inPlace(holder: Holder, { place }: Situation): Holder[] {
   return holder.kind === 'bed' ? [{ ...holder, kind: 'incubator-tray', gapMm: INCUBATOR_TRAY_MM, grid: null }] : [];
 }
 
+/** Who kneels on a table bends the knees by this much at least [typical]. */
+const KNEELING_DEG = 65;
+const kneels = ({ joints }: Situation): boolean =>
+  (['kneeFlexion', 'kneeFlexion_L', 'kneeFlexion_R'] as const).every(
+    (knee) => (joints[knee]?.[1] ?? KNEELING_DEG) >= KNEELING_DEG,
+  );
+
 /** Why the patient cannot take the position, or null. @param beneath side that lies beneath on the side, of the patient; @param ageYears of the patient */
 export function barred(
   positioning: Pick<Positioning, 'body' | 'seatable'> & { backRestDeg?: number },
@@ -78,14 +85,20 @@ export function barred(
       if (hipStays) return { code: 'hip-stays' };
       if (leg) return { code: 'leg-stays', side: leg };
       if (neckKept(situation)) return { code: 'neck-stays-in-turning' };
-      if (positioning.body === 'kneeling') return canStand ? null : { code: 'cannot-kneel' };
+      if (positioning.body === 'kneeling') {
+        if (!canStand) return { code: 'cannot-kneel' };
+        return kneels(situation) ? null : { code: 'knee-too-stiff-to-kneel' };
+      }
       if (positioning.body === 'head-down') return null;
       if (canTurn === 'none') return { code: 'cannot-turn' };
       if (positioning.body === 'lateral-recumbent' && beneath && keepStill.includes(`${beneath} arm`))
         return { code: 'arm-not-lain-on', side: beneath };
       if (positioning.body === 'lateral-recumbent')
         return canTurn === 'both' || canTurn === beneath ? null : { code: 'turns-only-to', side: canTurn };
-      return situation.canProne ? null : { code: 'cannot-lie-on-front' };
+      if (!situation.canProne) return { code: 'cannot-lie-on-front' };
+      // Over on the front an arm that must stay is moved, and lain on.
+      const arm = (['left', 'right'] as const).find((side) => keepStill.includes(`${side} arm`));
+      return arm ? { code: 'arm-not-lain-on', side: arm } : null;
     }
   }
 }
