@@ -3,10 +3,10 @@ import { alone, answerBefore, expect, ONCE, readout, startSacrum, test } from '.
 
 alone('from the order to the record, and still there after a restart', ONCE, async ({ page, server }) => {
   await startSacrum(page);
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/15° , cephalad/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/20° , cephalad/);
   await expect(readout(page, 'SID')).toHaveAccessibleName(/40 in.*101.5 cm/);
   await expect(readout(page, 'Centre')).toHaveAccessibleName(/2 in, superior to the symphysis pubis/);
-  await expect(page.getByRole('img', { name: /From the side.*tube 15° cephalad/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /From the side.*tube 20° cephalad/ })).toBeVisible();
 
   // The patient changes, and all numbers follow.
   const technique = await readout(page, 'Technique').getAttribute('aria-label');
@@ -46,10 +46,10 @@ alone('from the order to the record, and still there after a restart', ONCE, asy
   await page.getByRole('button', { name: 'Next projection' }).last().click();
   await expect(page.getByRole('heading', { name: 'Coccyx, AP axial' })).toBeVisible();
   const changes = page.getByRole('region', { name: 'Changes from Sacrum, AP axial' });
-  await expect(changes).toContainText('Take the 15° off');
+  await expect(changes).toContainText('Take the 20° off');
   await expect(changes).toContainText('Tube 10° caudad');
   await expect(changes).toContainText(/Tray, not the table top, .* caudad, back under the CR/);
-  await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 15° cephalad/);
+  await expect(readout(page, 'Tube')).toHaveAccessibleName(/Was 20° cephalad/);
 
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
   await page.getByRole('button', { name: 'Accept' }).click();

@@ -17,7 +17,7 @@ test('another way is found in one tap, compared, used, goes into the plan, and i
   await expect(page.getByText('◆ Tube differs')).toBeVisible();
   await prone.getByRole('button', { name: /Use way/ }).click();
   await expect(page.getByRole('heading', { name: 'Sacrum, AP axial, taken PA' })).toBeVisible();
-  await expect(readout(page, 'Tube')).toContainText('15°');
+  await expect(readout(page, 'Tube')).toContainText('20°');
   await expect(readout(page, 'Tube')).toContainText('caudad');
   // The plan on the server has it, and a reload too.
   await page.reload();

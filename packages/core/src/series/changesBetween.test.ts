@@ -19,10 +19,10 @@ test('sacrum to coccyx: the angle comes off, the other goes on, the receptor com
   const changes = changesBetween(setup('sacrum-ap-axial'), setup('coccyx-ap-axial'));
   const kinds = changes.map(({ kind }) => kind);
   expect(changes[kinds.indexOf('angle')]).toMatchObject({
-    text: 'Take the 15° off',
+    text: 'Take the 20° off',
     undo: true,
     readout: 'tube',
-    was: '15° cephalad',
+    was: '20° cephalad',
   });
   expect(changes.filter(({ kind }) => kind === 'angle')[1].text).toBe('Tube 10° caudad');
   expect(changes.find(({ kind }) => kind === 'recentre')).toMatchObject({ undo: true });
@@ -49,7 +49,7 @@ test('thoracic lateral to cervicothoracic: out of the table, other SID, breath c
 
 test('an angle that goes off leaves a receptor to bring back', () => {
   const list = texts('sacrum-ap-axial', 'pelvis-ap');
-  expect(list).toContain('Take the 15° off');
+  expect(list).toContain('Take the 20° off');
   expect(list.some((text) => /back under the CR/.test(text))).toBe(true);
 });
 
@@ -83,7 +83,7 @@ describe('what is forgotten between two views', () => {
     changesBetween(setup(before, rest), setup(after, rest)).filter(({ undo }) => undo);
   const undoneTexts = (...args: Parameters<typeof undone>) => undone(...args).map(({ text }) => text);
 
-  test('the angle left on', () => expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap')).toContain('Take the 15° off'));
+  test('the angle left on', () => expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap')).toContain('Take the 20° off'));
   test('the angle taken off, the tray left under the slanted ray', () =>
     expect(undoneTexts('sacrum-ap-axial', 'pelvis-ap').join()).toMatch(/Tray.* back under the CR/));
   test('the table top moved where the tray should have been, and the reverse', () => {

@@ -10,7 +10,7 @@ const setup = computeSetup({
 test('readouts lead with the unit in force and keep the other beside it', () => {
   expect(sidText(setup, 'in')).toMatchObject({ figure: '40', unit: 'in', other: '101.5 cm' });
   expect(sidText(setup, 'cm')).toMatchObject({ figure: '101.5', unit: 'cm', other: '40 in' });
-  expect(tubeText(setup)).toMatchObject({ figure: '15°', line: 'cephalad' });
+  expect(tubeText(setup)).toMatchObject({ figure: '20°', line: 'cephalad' });
   expect(centreText(setup, 'in')).toMatchObject({ figure: '2', line: 'superior to the symphysis pubis' });
   expect(receptorText(setup).line).toBe('lengthwise, table tray');
   expect(fieldText(setup, 'in').line).toMatch(/on skin$/);
