@@ -4,7 +4,7 @@ import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import type { Exam } from '../projections/exams';
 import { listWords } from '../quantity/text';
-import { notXray } from '../interchange/orderGuard';
+import { notXray, sidesIn } from '../interchange/orderGuard';
 import { orderedExam, type Planned } from './orderedExam';
 
 export type PlanFinding = {
@@ -27,7 +27,8 @@ const swapsFor = (entry: Projection): Projection[] =>
     .map(({ projection }) => projectionOf(projection))
     .filter((swap) => fieldOf(swap) <= AS_MUCH * fieldOf(entry));
 
-const asksBoth = (words: string): boolean => /\b(both|bilateral)\b/i.test(words);
+/** Both obliques of one knee are of one side. */
+const asksBoth = (words: string): boolean => sidesIn(words).size === 2;
 /** Whether a plan takes sided views of a side; one without sided views has both. */
 const takes = (plan: readonly Planned[], side: 'left' | 'right'): boolean => {
   const sided = plan.filter(

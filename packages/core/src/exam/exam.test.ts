@@ -99,6 +99,15 @@ describe('the plan against the order', () => {
       ]),
     ).toEqual([]);
   });
+  test('both obliques of one side are no order of both sides', () => {
+    const order = { exam: 'Knee left both obliques', side: 'left' as const };
+    const plan = ['knee-oblique-medial', 'knee-oblique-lateral'].map((projectionId) => ({
+      projectionId,
+      side: 'left' as const,
+    }));
+    expect(checkPlan(order, plan)).toEqual([]);
+    expect(kinds({ exam: 'Both knees', side: null }, [{ projectionId: 'knee-ap', side: 'left' }])).toContain('less');
+  });
   test('a department’s own entry counts as what it shows', () => {
     const own = { ...projections.find(({ id }) => id === 'knee-ap')!, id: 'own-knee', name: 'Knee, our way' };
     const plan = [

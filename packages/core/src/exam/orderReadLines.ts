@@ -9,6 +9,12 @@ export function orderReadLines({ read, unread, sideDown, exam }: Ordered): Order
   const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
   const lines = read.flatMap(({ words, as, ids }): OrderReadLine[] => {
     if (as === 'view') return [{ text: `“${words}” is read as ${names(ids)}`, doubtful: false }];
+    if (as === 'left out')
+      return [
+        ids.length > 0
+          ? { text: `“${words}”: ${names(ids)} is not planned`, doubtful: false }
+          : { text: `Not to be taken: “${words}”: hold the plan against it`, doubtful: true },
+      ];
     if (as === 'routine besides') return [{ text: `And what is usual: ${names(ids)}`, doubtful: false }];
     if (as === 'routine')
       return [{ text: `No view is named: ${exam ? `the routine of ${exam.name}` : names(ids)}`, doubtful: false }];

@@ -147,6 +147,7 @@ const SAME: readonly (readonly [RegExp, string])[] = [
   [/\bwater[’']?s\b/g, 'waters'],
   [/\bfrog[ -]?legs?\b/g, 'frog'],
   [/\bcross[ -]?table\b|\bx[ -]?table\b|\bhorizontal beam\b/g, 'crosstable'],
+  [/\b(non|not)[ -]?weight[ -]?bearing\b|\bnwb\b|\bnon[ -]standing\b/g, 'nonstanding'],
   [/\bweight[ -]?bearing\b|\bwt[ -]?bearing\b|\bwb\b|\bde pie\b/g, 'standing'],
   [/\b(semi[ -]?erect|semi[ -]?upright)\b/g, 'semierect'],
   [/\bc ?,? ?t ?,? ?(and )?l ?s?[ -]?spines?\b/g, 'cervical spine, thoracic spine and lumbar spine'],

@@ -135,8 +135,7 @@ const OF_BOTH: ReadonlySet<Projection['region']> = new Set<Projection['region']>
 ]);
 /** Whether a view of one side is taken of both where no side is named. */
 const ofBoth = (entry: Projection): boolean =>
-  entry.sided === 'each' &&
-  (sideLiesDown(entry) || OF_BOTH.has(entry.region) || entry.part.startsWith('sternoclavicular'));
+  entry.sided === 'each' && (sideLiesDown(entry) || OF_BOTH.has(entry.region));
 
 /** Whether a side of the body must be known to take these. */
 export const needsSide = (ids: readonly string[]): boolean =>

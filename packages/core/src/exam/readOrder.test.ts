@@ -101,6 +101,28 @@ describe('what each word was taken for', () => {
     const ours = exams.map((exam) => (exam.id === 'knee' ? { ...exam, projections: ['knee-ap'] } : exam));
     expect(orderedExam('rt knee 2 views', ours)?.projections).toEqual(['knee-ap']);
   });
+  test.each([
+    ['Knee AP and lateral without obliques', ['knee-ap', 'knee-lateral']],
+    ['Ankle AP, lateral, no mortise', ['ankle-ap', 'ankle-lateral']],
+    ['Shoulder without axillary', ['shoulder-ap-external', 'shoulder-ap-internal']],
+    ['Foot AP lateral non weight bearing', ['foot-ap', 'foot-lateral']],
+    ['AC joints without weights', ['acromioclavicular-ap']],
+  ])('%s: what is not to be done is read as no view', (words, ids) => {
+    const found = orderedExam(words)!;
+    expect(found.projections).toEqual(ids);
+    const said = found.read.some(({ as }) => as === 'left out');
+    expect(said).toBe(/without obliques|no mortise|without axillary/.test(words));
+  });
+  test.each([
+    ['Knee pain? MRI', 'MRI'],
+    ['Left knee for MRI', 'MRI'],
+    ['Wrist fall, r/o fracture, CT', 'CT'],
+    ['Chest for nodule seen on CT', null],
+    ['Orbits for foreign body pre MRI', null],
+    ['Left wrist after cast removal', null],
+  ])('%s: another modality that is asked for in the reason is refused, one that is spoken of is not', (words, other) =>
+    expect(notXray(words)).toBe(other),
+  );
   test('why is not what', () => {
     expect(whatOf('Chest PA for lateral wall pain').trim()).toBe('Chest PA');
     expect(orderedExam('Orbits for foreign body pre MRI')?.exam?.id).toBe('orbits');

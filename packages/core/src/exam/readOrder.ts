@@ -11,7 +11,7 @@ export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
 export type ReadWords = {
   words: string;
-  as: 'view' | 'routine' | 'routine besides' | 'unread view';
+  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out';
   ids: readonly string[];
 };
 export type OrderRead = {
@@ -31,7 +31,7 @@ const KNOWN: ReadonlySet<string> = new Set(SPELLED);
 
 const FILLER = new Set(
   (
-    'xray view views planes series study exam the of a an or more only routine min minimum at least in with without and to ' +
+    'nonstanding xray view views planes series study exam the of a an or more only routine min minimum at least in with without and to ' +
     'please right left both bilateral unilateral each side complete limited portable mobile bedside standing upright ' +
     'supine nicu icu picu crib trauma injury pain fx fracture fractured dislocation dislocated upper lower proximal ' +
     'distal infant newborn baby neonate joint joints spine softtissue rotation semierect adult child patient room on ' +
@@ -54,6 +54,9 @@ const routineOf = (ids: readonly string[], exams: readonly Exam[]): string[] =>
   );
 const examsIn = (ids: readonly string[]): string[] =>
   ids.flatMap((id) => (id.startsWith('exam:') ? [id.slice(5)] : []));
+
+/** What is not to be done, as far as the next break; the weights of an acromioclavicular joint are a view of their own. */
+const LEFT_OUT = /\b(no|not|without|except|excluding|omit|skip)\b(?! weights?\b)(?!$)[^,]*?(?=,|\band\b|$)/g;
 
 type Mention = { part: OrderedPart; from: number; to: number; implied: boolean };
 
@@ -199,10 +202,16 @@ function readPart(part: OrderedPart, stretch: string, all: string, exams: readon
  * @example readOrder('Knee AP, medial oblique, lateral right').projections // knee-ap, knee-oblique-medial, knee-lateral
  */
 export function readOrder(text: string, exams: readonly Exam[] = shippedExams): OrderRead | null {
-  const plain = plainOrder(whatOf(text), KNOWN);
+  const worded = plainOrder(whatOf(text), KNOWN);
+  const plain = worded.replace(LEFT_OUT, blank);
   const named = partsIn(plain);
   if (named.length === 0) return null;
   const mentions = named.filter(({ part, from }, i) => !namesOnlyWhere(part, named[i - 1], plain, from));
+  const leftOut = [...worded.matchAll(LEFT_OUT)].map(([words]): ReadWords => {
+    const views = mentions.flatMap(({ part }) => readPart(part, words, words, exams).read);
+    return { words: words.trim(), as: 'left out', ids: views.flatMap(({ as, ids }) => (as === 'view' ? ids : [])) };
+  });
+  const without = new Set(leftOut.flatMap(({ ids }) => ids));
   const own = shared(stretches(plain, mentions), plain, mentions);
   const parts = mentions.map(({ part }, i) => readPart(part, own[i]!, mentions.length === 1 ? plain : own[i]!, exams));
   const down = /\b(left|right) side down\b/.exec(plain)?.[1] as BodySide | undefined;
@@ -220,9 +229,9 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams): 
   const kept = parts.filter((_, i) => !inOthers(i));
   const left = parts.map((each) => each.left).join(' ');
   return {
-    projections: [...new Set(kept.flatMap(({ projections }) => projections))],
+    projections: [...new Set(kept.flatMap(({ projections }) => projections))].filter((id) => !without.has(id)),
     exams: [...new Set(kept.flatMap(({ exams }) => exams))],
-    read: kept.flatMap(({ read }) => read),
+    read: [...kept.flatMap(({ read }) => read), ...leftOut],
     sideDown: sides.size > 1 ? 'both' : ([...sides][0] ?? null),
     unread: [...left.matchAll(WORD)].map(([word]) => word).filter((word) => !FILLER.has(word) && !/^\d+$/.test(word)),
   };

@@ -35,6 +35,10 @@ export const whatOf = (text: string): string => {
   return before.trim() === '' ? text : before;
 };
 
+/** So many of them, from the first, make pictures; what follows may be why an x-ray is asked for. */
+const IMAGING = NOT_XRAY.findIndex(([, what]) => what === 'nuclear medicine') + 1;
+const SPOKEN_OF =
+  /\b(pre|post|before|prior to|after|on|per|from|by|previous|recent|old|known)[ -]+(the |a |an |recent |previous |old )*\S+/gi;
 /** Words by which an order says that it is one for x-rays, whatever else it names. */
 const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\bviews?\b/i;
 
@@ -45,7 +49,11 @@ const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\b
 export function notXray(exam: string): string | null {
   const what = whatOf(exam);
   if (XRAY.test(what)) return null;
-  return NOT_XRAY.find(([written]) => written.test(what))?.[1] ?? null;
+  const asked = NOT_XRAY.find(([written]) => written.test(what));
+  if (asked) return asked[1];
+  // "Knee pain? MRI" asks for one in its reason; "pre MRI" and "seen on CT" only speak of one.
+  const why = exam.slice(what.length).replace(SPOKEN_OF, ' ');
+  return NOT_XRAY.slice(0, IMAGING).find(([written]) => written.test(why))?.[1] ?? null;
 }
 
 export type BodySide = 'left' | 'right';
