@@ -252,7 +252,7 @@ export {
 export { indexTrend, type IndexTrend } from './exposure/indexTrend';
 export { fitOutput, type OutputFit } from './exposure/calibrate';
 export { entranceSurfaceMgy, LEAD_MM, scatterUGy } from './exposure/dose';
-export { GRID_ABOVE_KVP, GRID_FROM_MM, gridNeededBy, type GridNeed } from './exposure/gridNeed';
+export { GRID_ABOVE_KVP, gridFromMm, gridNeededBy, type GridNeed } from './exposure/gridNeed';
 export { gridLoss, gridTolerance, type GridLoss, type GridPlacement } from './exposure/gridCutoff';
 export {
   prepareRadiograph,

@@ -8,14 +8,14 @@ import { projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { withDefaults } from '../room/houseRules';
 import { isUpright } from '../room/stance';
-import { computeFeasible } from '../setup/computeSetup';
+import { computeFeasible, computeSetup } from '../setup/computeSetup';
 import { wayText } from '../setup/placing/adaptedWay';
 import { isOfArm, isOfLeg, type Settled } from '../setup/placing/placeAdapted';
 import type { SetupRequest, Situation } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
 import { partsFor, type TargetRelation } from '../setup/placing/targetRelation';
 import type { WayPrices } from './wayPrices';
-import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost } from './costs';
+import { costsOf, isRayLevel, LEVEL_WITHIN_DEG, type Cost, type StandIn } from './costs';
 import type { OtherWay, Said } from './otherWay';
 import type { Values, ValuesOf } from '../words/fact';
 import { say } from '../words/say';
@@ -56,6 +56,37 @@ function isSafe(setup: Setup, situation: Situation): boolean {
   // Under one who lies there is no room for a tube; to one who is erect it may be angled upward.
   const fromBelow = !isUpright(setup.position.body) && setup.scene.beam[2] >= sinDeg(LEVEL_WITHIN_DEG);
   return !fromBelow && !(situation.spineNotCleared && setup.position.body !== 'supine');
+}
+
+/**
+ * A part that is drawn larger than this is too far from the receptor to be a way, unless the view is taught so: a loose
+ * receptor could be brought nearer, one beneath board and table cannot [typical].
+ */
+const MOST_MAGNIFIED = { beside: 1.6, beneath: 1.75 } as const;
+/** Another way may still enlarge a little more than the taught one. */
+const LARGER_SHARE = 1.1;
+
+/** Through a limb or shoulder that is this many times as thick along the ray, something else is in the picture [typical]. */
+const MOST_THICKER = 1.6;
+const GIRDLE = /^(scapula|clavicle)_/;
+
+/** Whether a found way draws the part too large, or through too much of the limb, beyond what the view itself does. */
+function isFarFetched(search: Search, setup: Setup, { side, way }: OtherWay['request'], part: string): boolean {
+  if (!way) return false;
+  const { base, usual } = search;
+  const { patient, room, rules } = base;
+  const { image, projectionId, exposure } = setup;
+  const limb = isOfArm(part) || isOfLeg(part) || GIRDLE.test(part);
+  const most = way.holder === 'stand' ? MOST_MAGNIFIED.beside : MOST_MAGNIFIED.beneath;
+  if (!limb && image.magnification <= most) return false;
+  const taught =
+    usual.projectionId === projectionId
+      ? usual
+      : computeSetup({ projectionId, side, patient, room, rules, own: ownOf(search, projectionId) });
+  return (
+    image.magnification > Math.max(most, taught.image.magnification * LARGER_SHARE) ||
+    (limb && exposure.thicknessMm > taught.exposure.thicknessMm * MOST_THICKER)
+  );
 }
 
 /** Between the ray and the wanted one, either way through: in the part, or the worse of both halves of a joint. */
@@ -154,7 +185,7 @@ export function assess(
   { target, settled }: { target: TargetRelation; settled?: Settled },
   projection: Projection,
   request: OtherWay['request'],
-  extra: { reversed: boolean; posed: boolean; loses: string | null },
+  extra: { reversed: boolean; posed: boolean; standsIn: StandIn | null },
 ): OtherWay | null {
   const { base, situation, usual } = search;
   let setup: Setup | null;
@@ -169,6 +200,7 @@ export function assess(
     throw error;
   }
   if (!setup || !isSafe(setup, situation)) return null;
+  if (isFarFetched(search, setup, request, target.parts[0].segment)) return null;
   const { unit } = withDefaults(base.rules);
   const offDeg = angleOff(setup, target);
   const bend = bendOf(setup, target);

@@ -3,6 +3,7 @@
  * and with what must not be offered at all. Written from general teaching, without a look at what the search gives.
  */
 import type { PatientInput } from '../body/patient';
+import { projectionOf } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_ONE } from '../room/demoRooms';
 import type { Room } from '../room/room';
 import type { Situation } from '../setup/request';
@@ -628,6 +629,32 @@ const CASES: readonly Case[] = [
     accepted: [asItLies],
     rejected: OFF_THE_BACK,
   },
+  {
+    name: 'lateral forearm on a board',
+    id: 'forearm-lateral',
+    side: 'left',
+    situation: { ...BOARD, fractureSuspected: true },
+    accepted: [asItLies],
+    rejected: OFF_THE_BACK,
+  },
+  {
+    name: 'hand of one who half sits in bed',
+    id: 'hand-pa',
+    side: 'left',
+    situation: PROPPED,
+    room: MOBILE_UNIT,
+    accepted: [{ body: 'semi-erect', beam: 'vertical', facing: 'PA', off: 3 }],
+    rejected: OFF_THE_BACK.filter((body) => body !== 'semi-erect'),
+  },
+  {
+    name: 'heavy patient at the bedside, no grid there',
+    id: 'chest-ap',
+    patient: HEAVY,
+    situation: { ...WARD, canTurn: 'both' },
+    room: { ...MOBILE_UNIT, holders: MOBILE_UNIT.holders.map((each) => ({ ...each, grid: null })) },
+    accepted: [fromAbove, { body: 'semi-erect' }],
+    rejected: ['prone', 'sims', 'kneeling', 'upright'],
+  },
   // Stiff
   {
     name: 'lateral lumbar spine, bent back',
@@ -695,4 +722,35 @@ test.each(CASES.map((each) => [each.name, each] as const))('%s', (_, each) => {
   ]);
   expect(found.filter(({ setup }) => rejected.includes(setup.position.body)).map(inWords)).toEqual([]);
   for (const { setup } of found) expect([setup.name, setup.feasible]).toEqual([setup.name, true]);
+});
+
+const waysOf = (id: string, situation: Partial<Situation>, patient: PatientInput = ADULT): OtherWay[] =>
+  findOtherWays({ projectionId: id, side: projectionOf(id).sided === 'each' ? 'left' : undefined, patient, situation });
+
+test('an own way that leaves the part alone is not priced as one that moves it', () => {
+  const ways = waysOf('hip-axiolateral', { ...BROKEN, keepStill: ['hip', 'left leg', 'right leg'] });
+  const both = ways.find(({ setup }) => setup.projectionId === 'hip-axiolateral-modified');
+  expect(both?.says).toMatch(/both legs as they lie/);
+  expect(both?.costs.map(({ code }) => code)).not.toContain('cost-posing');
+});
+
+test('a view at a right angle to the one that was asked comes after every way to the asked one', () => {
+  const ways = waysOf('femur-lateral-distal', BROKEN);
+  const frontal = ways.findIndex(({ setup }) => setup.projectionId === 'femur-ap-distal');
+  const lateral = ways.findIndex(({ setup }) => setup.projectionId === 'femur-lateral-distal');
+  expect([lateral, frontal > lateral]).toEqual([0, true]);
+});
+
+test('an axial shoulder is not taken down an arm that hangs at the side', () => {
+  const ways = waysOf('shoulder-axillary-inferosuperior', { canRaiseArm: 'right', keepStill: ['left arm'] });
+  expect(ways.length).toBeGreaterThan(0);
+  expect(ways.map(({ setup }) => setup.projectionId)).not.toContain('shoulder-axillary-inferosuperior');
+});
+
+test.each([
+  ['three months', INFANT, null],
+  ['forty-five years', ADULT, 10],
+] as const)('the grid for a pelvis at %s', (_, patient, ratio) => {
+  const [first] = waysOf('pelvis-ap', LYING, patient);
+  expect([first?.setup.position.body, first?.setup.receptor.grid?.ratio ?? null]).toEqual(['supine', ratio]);
 });

@@ -1,5 +1,5 @@
 /** What another way costs against the usual one, in numbers and in points by which the ways are ranked. */
-import { eachSide, specOf } from '../body/joints';
+import { eachSide, movementOf, specOf } from '../body/joints';
 import { posedMark } from '../body/posed';
 import { posedIn } from '../body/posedIn';
 import { dot, subtract } from '../geometry/vector';
@@ -72,6 +72,9 @@ function heartEnlargement(setup: Setup): number {
   return plane / (plane - over);
 }
 
+/** An entry that stands in for the asked one. */
+export type StandIn = Projection['instead'][number];
+
 export type Compared = {
   /** The usual set-up of a patient who can do all. */
   usual: Setup;
@@ -83,7 +86,7 @@ export type Compared = {
   reversed: boolean;
   posed: boolean;
   /** What an entry that stands in for the asked one does not show; null for the asked one itself. */
-  loses: string | null;
+  standsIn: StandIn | null;
   /** People who must hold. */
   holders: number;
 };
@@ -92,7 +95,7 @@ const percent = (share: number): number => Math.round(share * 100);
 
 export function costsOf(
   projection: Projection,
-  { usual, setup, offDeg, bend, reversed, posed, loses, holders }: Compared,
+  { usual, setup, offDeg, bend, reversed, posed, standsIn, holders }: Compared,
   situation: Situation,
   unit: LengthUnit,
   prices: WayPrices,
@@ -106,7 +109,7 @@ export function costsOf(
   ) => costs.push(cost(id, points, code, values, unit));
   const hurt = isInjured(situation);
 
-  if (loses !== null) put('other', prices.other, 'cost-other', { loses });
+  if (standsIn) put('other', standInPoints(standsIn, prices), 'cost-other', { loses: standsIn.loses });
   if (offDeg >= SAID_FROM.offDeg) put('off', offPoints(offDeg, prices), 'cost-off', { deg: Math.round(offDeg) });
   if (bend && bend.degrees >= SAID_FROM.bendDeg)
     put('bend', bend.degrees * prices.bendDegree, 'cost-bend', { joint: bend.says, deg: Math.round(bend.degrees) });
@@ -165,14 +168,28 @@ export function costsOf(
 
 /** A joint of the examined limb that is turned or bent by more than this was posed [typical]. */
 const POSED_DEG = 12;
+/** What a limb that is left alone does by itself: the leg rolls out, knee and elbow give a little, the arm is off the trunk. */
+const LEFT_ALONE: Partial<Record<string, readonly [number, number]>> = {
+  hipMedialRotation: [-30, POSED_DEG],
+  kneeFlexion: [-POSED_DEG, 20],
+  anklePlantarFlexion: [-POSED_DEG, 45],
+  shoulderAbduction: [-POSED_DEG, 20],
+  elbowFlexion: [-POSED_DEG, 35],
+};
 /** Whether an entry's own way bends or turns joints of the examined limb. */
 const posesLimb = ({ scene }: Setup, part: string): boolean =>
-  [...eachSide(scene.pose)].some(
-    ([motion, degrees]) =>
+  [...eachSide(scene.pose)].some(([motion, degrees]) => {
+    const [least, most] = LEFT_ALONE[movementOf(motion)] ?? [-POSED_DEG, POSED_DEG];
+    return (
       motion.endsWith(part.slice(-2)) &&
-      Math.abs(degrees) > POSED_DEG &&
-      specOf(motion).drives.some(({ segment }) => isOfLeg(segment) === isOfLeg(part) && !/^toes/.test(segment)),
-  );
+      (degrees < least || degrees > most) &&
+      specOf(motion).drives.some(({ segment }) => isOfLeg(segment) === isOfLeg(part) && !/^toes/.test(segment))
+    );
+  });
+
+/** One that shows the part from the side where a front view is asked, or the other way about, leaves the question open. */
+export const standInPoints = ({ atRightAngle }: StandIn, prices: WayPrices): number =>
+  prices.other + (atRightAngle ? prices.aspect : 0);
 
 const offPoints = (degrees: number, prices: WayPrices): number =>
   degrees >= SAID_FROM.offDeg ? degrees * prices.offDegree : 0;

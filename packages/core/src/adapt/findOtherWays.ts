@@ -15,7 +15,7 @@ import { applyRules } from '../setup/variant';
 import { targetRelationOf } from '../setup/placing/targetRelation';
 import { assess, entryOf, sideOf, type Search } from './assess';
 import { candidatesFor } from './candidates';
-import { leastPoints, positionPoints } from './costs';
+import { leastPoints, positionPoints, standInPoints, type StandIn } from './costs';
 import { defaultWayPrices, type WayPrices } from './wayPrices';
 import { forbiddenView, type Forbidden } from '../setup/verdict/verdict';
 import { joinHalves } from './halves';
@@ -42,10 +42,10 @@ function decubitusOn({ positions, sided }: Projection, side: Side | null): Side 
 function searched(
   search: Search,
   request: Pick<SetupRequest, 'projectionId' | 'side'>,
-  loses: string | null,
+  standsIn: StandIn | null,
   before: readonly OtherWay[],
 ): OtherWay[] {
-  const fee = loses === null ? 0 : search.prices.other;
+  const fee = standsIn ? standInPoints(standsIn, search.prices) : 0;
   const { base, body, situation, usual, prices } = search;
   const room = base.room ?? ROOM_ONE;
   const projection = applyRules(
@@ -64,14 +64,14 @@ function searched(
     .sort((a, b) => a.least - b.least);
   for (const { position, least: atLeast } of positions) {
     // An entry that only stands in is not worth a turn of its own.
-    if (atLeast > worst() || (loses !== null && atLeast > fee)) break;
+    if (atLeast > worst() || (standsIn && atLeast > fee)) break;
     const priced = candidatesFor(projection, { body, view, target }, situation, room, position, {
       gridWanted: usual.receptor.gridWanted,
-      inHalves: loses === null,
+      inHalves: !standsIn,
     }).map((each) => ({ ...each, least: leastPoints(projection, each, part, usual, situation, prices) }));
     let computed = 0;
     for (const kind of chosenFrom(priced)) {
-      const most = loses !== null || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
+      const most = standsIn || atLeast > 0 ? MOST_COMPUTED_LATER : MOST_COMPUTED;
       // What cannot be done gives way to the next of its kind, and takes less of the search than what can.
       for (const { way, least, settled } of kind) {
         if (computed >= most || least + fee > worst()) break;
@@ -79,7 +79,7 @@ function searched(
         const result = assess(search, { target, settled }, projection, asked, {
           reversed: way.reversed,
           posed: !way.asItLies,
-          loses,
+          standsIn,
         });
         computed += result ? 1 : FAILED;
         if (!result) continue;
@@ -95,7 +95,7 @@ function searched(
 function ownWays(
   search: Search,
   request: Pick<SetupRequest, 'projectionId' | 'side'>,
-  loses: string | null,
+  standsIn: StandIn | null,
 ): OtherWay[] {
   const { base, body, situation } = search;
   const entry = entryOf(search, request.projectionId);
@@ -111,7 +111,7 @@ function ownWays(
       side: side ?? undefined,
       overrides: { position },
     };
-    const found = assess(search, { target }, projection, asked, { reversed: false, posed: true, loses });
+    const found = assess(search, { target }, projection, asked, { reversed: false, posed: true, standsIn });
     // A head that does not come to its line is not told to: the tube makes up for it.
     return found && !(projection.headLine && isHeadLimited(found.setup)) ? [found] : [];
   });
@@ -157,11 +157,11 @@ export function findOtherWays(request: SetupRequest, prices: Partial<WayPrices> 
     found.push(...ownWays(search, view, null));
     found.push(...searched(search, view, null, found));
   }
-  for (const { projection, loses } of asked.instead) {
-    if (!hasProjection(projection)) continue;
-    const other = { projectionId: projection, side };
-    found.push(...ownWays(search, other, loses));
-    if (whyForbidden({ ...base, ...other }) === null) found.push(...searched(search, other, loses, found));
+  for (const standsIn of asked.instead) {
+    if (!hasProjection(standsIn.projection)) continue;
+    const other = { projectionId: standsIn.projection, side };
+    found.push(...ownWays(search, other, standsIn));
+    if (whyForbidden({ ...base, ...other }) === null) found.push(...searched(search, other, standsIn, found));
   }
   const all = found.sort((a, b) => a.points - b.points);
   const kinds = new Set<string>();

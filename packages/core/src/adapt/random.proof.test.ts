@@ -172,6 +172,25 @@ const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
     const high = found(setup, (motion, degrees) => /^shoulder(Flexion|Abduction)/.test(motion) && degrees > 85);
     return high && !/arms? raised/.test(setup.position.say) ? high : null;
   },
+  'with a spine that is not cleared no arm goes over the head': ({ setup, situation }) =>
+    situation.spineNotCleared && setup.way
+      ? found(setup, (motion, degrees) => /^shoulder(Flexion|Abduction)/.test(motion) && degrees > 115)
+      : null,
+  // The tangential of the patellae and the axial of an arm in its sling are taught with a receptor that is far away.
+  'a part is not drawn nearly twice its size': ({ setup }) =>
+    setup.way &&
+    setup.image.magnification > 1.8 &&
+    !/^(patella-tangential|shoulder-axillary-sling)/.test(setup.projectionId)
+      ? setup.image.magnification.toFixed(2)
+      : null,
+  // A tangential view is down the limb.
+  'the ray goes across a hand or foot, not down the limb': ({ setup }) =>
+    setup.way &&
+    !/tangential/.test(setup.projectionId) &&
+    /^(hand|finger|toes)/.test(setup.inPart[0]!.segment) &&
+    setup.exposure.thicknessMm > 120
+      ? `${Math.round(setup.exposure.thicknessMm)} mm`
+      : null,
   'a long bone that may be broken is not posed for nothing': ({ setup, known, first }) => {
     const part = setup.inPart[0]!.segment;
     if (!known.fractureSuspected || !first || !LONG_BONE.test(part) || setup.way?.asItLies) return null;

@@ -39,6 +39,11 @@ export const WAY_PRICES = {
   tiltDegree: { title: 'Tube angle, a degree', default: 0.1, reason: 'alignment by hand' },
   reversed: { title: 'CR the other way through the part', default: 3, reason: 'the reader expects the other' },
   other: { title: 'Another projection in its place', default: 14, reason: 'it shows less of what was asked' },
+  aspect: {
+    title: 'At a right angle to the view that was asked',
+    default: 30,
+    reason: 'what only the asked view shows stays open',
+  },
 } as const satisfies Record<string, WayPrice>;
 export type WayPriceId = keyof typeof WAY_PRICES;
 export const WAY_PRICE_IDS = Object.keys(WAY_PRICES) as [WayPriceId, ...WayPriceId[]];

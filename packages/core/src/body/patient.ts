@@ -221,4 +221,4 @@ function inferHabitus(ageYears: number, massKg: number, statureMm: number): Habi
   return index < 30 ? 'sthenic' : 'hypersthenic';
 }
 
-export const isChild = (patient: Patient): boolean => patient.ageYears < ADULT_AGE_YEARS;
+export const isChild = (patient: Pick<Patient, 'ageYears'>): boolean => patient.ageYears < ADULT_AGE_YEARS;

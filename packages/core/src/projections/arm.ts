@@ -8,6 +8,7 @@ import {
   fault,
   lead,
   lost,
+  lostAspect,
   neverForce,
   point,
   ray,
@@ -633,7 +634,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
         reason: 'the head is not clipped; the elbow needs the longer field',
       },
     ],
-    instead: [lost('humerus-transthoracic-lateral', 'another view: for an arm that must not be moved')],
+    instead: [lostAspect('humerus-transthoracic-lateral', 'another view: for an arm that must not be moved')],
     brightBones: humerusBones,
   }),
   arm({

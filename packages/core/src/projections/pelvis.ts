@@ -11,6 +11,7 @@ import {
   hipStays,
   leadIfAsked,
   lost,
+  lostAspect,
   neverForce,
   neverMove,
   pair,
@@ -244,7 +245,7 @@ export const femurHipPelvis: ProjectionSource[] = [
         'Bring the borders of the patella one above the other',
       ),
     ],
-    instead: [lost('femur-ap-distal', 'the lateral view')],
+    instead: [lostAspect('femur-ap-distal', 'the lateral view')],
     brightBones: femurBones,
   }),
   hip({

@@ -312,7 +312,16 @@ export const projectionSchema = z.strictObject({
     )
     .default([]),
   cautions: z.array(caution).default([]),
-  instead: z.array(z.strictObject({ projection: z.string(), loses: z.string() })).default([]),
+  instead: z
+    .array(
+      z.strictObject({
+        projection: z.string(),
+        loses: z.string(),
+        /** It shows the part from the side where this entry shows it from in front, or the other way about. */
+        atRightAngle: z.boolean().default(false),
+      }),
+    )
+    .default([]),
   /** Bones drawn bright: prefixes of structure names. */
   brightBones: z.array(z.string()),
   confidence: z.enum(['taught', 'typical', 'unsure']),

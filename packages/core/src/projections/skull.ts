@@ -10,6 +10,7 @@ import {
   fault,
   leadIfAsked,
   lost,
+  lostAspect,
   ofTheHead,
   pair,
   point,
@@ -917,7 +918,7 @@ export const skullAndFace: ProjectionSource[] = [
         '25° cephalad in all, from tube angle and head tilt together',
       ),
     ],
-    instead: [lost('mandible-pa', 'the lateral of the body')],
+    instead: [lostAspect('mandible-pa', 'the lateral of the body')],
     brightBones: jawBones,
   }),
   head({
@@ -1032,7 +1033,7 @@ export const skullAndFace: ProjectionSource[] = [
         group: 'position',
       },
     ],
-    instead: [lost('temporomandibular-ap-axial', 'the lateral view')],
+    instead: [lostAspect('temporomandibular-ap-axial', 'the lateral view')],
     brightBones: ['mandible_condyle', 'mandible_ramus', 'mastoid'],
   }),
   head({
@@ -1272,7 +1273,7 @@ export const skullAndFace: ProjectionSource[] = [
     checks: ['Sphenoid sinus seen through the mouth', 'Petrous ridges below the maxillary sinuses'],
     faults: [turned],
     variants: sinusSid,
-    instead: [lost('sinuses-lateral', 'the sphenoid sinus in the frontal view')],
+    instead: [lostAspect('sinuses-lateral', 'the sphenoid sinus in the frontal view')],
     brightBones: sinusBones,
   }),
   head({
@@ -1340,7 +1341,7 @@ export const skullAndFace: ProjectionSource[] = [
         'Extend the neck further; the beam stays horizontal',
       ),
     ],
-    instead: [lost('sinuses-lateral', 'the sphenoid sinus from below')],
+    instead: [lostAspect('sinuses-lateral', 'the sphenoid sinus from below')],
     brightBones: sinusBones,
   }),
 ];

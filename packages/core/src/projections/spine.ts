@@ -11,6 +11,7 @@ import {
   fault,
   leadIfAsked,
   lost,
+  lostAspect,
   pair,
   point,
   ray,
@@ -728,7 +729,7 @@ export const spine: ProjectionSource[] = [
         reason: 'one SID for all neck views at the wall stand',
       },
     ],
-    instead: [lost('cervical-lateral', 'the frontal view')],
+    instead: [lostAspect('cervical-lateral', 'the frontal view')],
     brightBones: ['C3', 'C4', 'C5', 'C6', 'C7', 'T1_', 'T2'],
   }),
   column({
@@ -1210,7 +1211,7 @@ export const spine: ProjectionSource[] = [
     exposure: technique(82, 50, 250, [180, 220], { grid: 10, without: 76, thin: 64, composition: 1.08 }),
     checks: ['L5-S1 disc space open', 'Both sacroiliac joints symmetrical'],
     faults: [fault('closed', 'Disc space closed', 'Angle too small or too large', 'Angle 30° for men, 35° for women')],
-    instead: [lost('lumbosacral-lateral', 'the sacroiliac joints')],
+    instead: [lostAspect('lumbosacral-lateral', 'the sacroiliac joints')],
     brightBones: ['L5', 'S'],
   }),
   column({

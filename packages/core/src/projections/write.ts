@@ -178,6 +178,8 @@ export const leadIfAsked = (text: string): Protection => ({ text, lead: true, if
 export const away = (text: string): Protection => ({ text });
 
 export const lost = (projection: string, loses: string) => ({ projection, loses });
+/** The same of a view from the side where one from in front is asked, or the other way about. */
+export const lostAspect = (projection: string, loses: string) => ({ projection, loses, atRightAngle: true });
 
 const grave = (
   when: 'spineNotCleared' | 'fractureSuspected' | 'pregnancyPossible',

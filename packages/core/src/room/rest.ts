@@ -264,7 +264,7 @@ function lying(
     const turned: Pose = {};
     for (const { limb, name, at, most = Infinity } of limbs) {
       const found = keep.includes(name) ? null : settle(posed, limb, pose, at, limits);
-      if (found) turned[found.motion] = Math.max(-most, Math.min(most, found.degrees));
+      if (found && !(stance.on === 'back' && fallsFromRaised(pose, found))) turned[found.motion] = Math.max(-most, Math.min(most, found.degrees));
     }
     if (Object.keys(turned).length > 0) move(addPoses(pose, turned));
   };
@@ -336,6 +336,12 @@ function lying(
   const rested: RestedBody = { posed, pose, limited, surfaces };
   return stance.position === 'head-down' ? tilted(rested, stance.headDownDeg) : rested;
 }
+
+/** From here on an arm of one who lies on the back is raised, degrees of the shoulder. */
+const RAISED_DEG = 80;
+/** A raised arm that does not come to lie over the head is held up: it does not drop to the side again. */
+const fallsFromRaised = (pose: Pose, { motion, degrees }: { motion: Motion; degrees: number }): boolean =>
+  motion.startsWith('shoulder') && degrees < 0 && (pose[motion] ?? 0) > RAISED_DEG;
 
 /** Under a heel or calf that lies [typical]. */
 const HEEL_GIVES_MM = 5;

@@ -310,7 +310,8 @@ describe('the grid of a set-up', () => {
 });
 
 test('a grid is wanted by thickness and kVp', () => {
-  const expected = (thicknessMm: number, kVp: number) => gridNeededBy(thicknessMm, kVp, thicknessMm, [300, 300]).wanted;
+  const expected = (thicknessMm: number, kVp: number, child = false) =>
+    gridNeededBy(child, thicknessMm, kVp, thicknessMm, [300, 300]).wanted;
   expect([
     expected(30, 55),
     expected(95, 66),
@@ -318,8 +319,10 @@ test('a grid is wanted by thickness and kVp', () => {
     expected(90, 75),
     expected(100, 60),
     expected(210, 80),
-  ]).toEqual([false, false, false, true, true, true]);
-  expect(gridNeededBy(200, 80, 200, [350, 430]).scatter).toBeCloseTo(4.01, 1);
+    expected(110, 60, true),
+    expected(120, 60, true),
+  ]).toEqual([false, false, false, true, true, true, false, true]);
+  expect(gridNeededBy(false, 200, 80, 200, [350, 430]).scatter).toBeCloseTo(4.01, 1);
 });
 
 test('cells beside the part end the exposure early, and that is said', () => {

@@ -245,24 +245,30 @@ describe('holder and grid', () => {
   const tray = holderOf(ROOM_ONE, 'table-tray')!;
   const top = holderOf(ROOM_ONE, 'table-top')!;
   it('the thickness decides where the entry leaves it open', () => {
-    expect(chooseHolder('by-thickness', [tray, top], ROOM_ONE, 120, {})).toMatchObject({
+    expect(chooseHolder('by-thickness', [tray, top], ROOM_ONE, { thicknessMm: 120, fromMm: 100 }, {})).toMatchObject({
       holder: { kind: 'table-tray' },
       gridWanted: true,
       grid: { ratio: 10 },
     });
-    expect(chooseHolder('by-thickness', [tray, top], ROOM_ONE, 99, {})).toMatchObject({
+    expect(chooseHolder('by-thickness', [tray, top], ROOM_ONE, { thicknessMm: 99, fromMm: 100 }, {})).toMatchObject({
       gridWanted: false,
       grid: null,
     });
-    expect(chooseHolder('no', [tray, top], ROOM_ONE, 250, {}).grid).toBeNull();
+    expect(chooseHolder('no', [tray, top], ROOM_ONE, { thicknessMm: 250, fromMm: 100 }, {}).grid).toBeNull();
   });
   it('a grid that is wanted and not there, or there and not wanted, is said', () => {
-    expect(chooseHolder('yes', [top], ROOM_ONE, 200, {}).problems[0].code).toBe('no-grid');
-    expect(chooseHolder('no', [holderOf(ROOM_TWO, 'table-tray')!], ROOM_TWO, 50, {})).toMatchObject({
+    expect(chooseHolder('yes', [top], ROOM_ONE, { thicknessMm: 200, fromMm: 100 }, {}).problems[0].code).toBe(
+      'no-grid',
+    );
+    expect(
+      chooseHolder('no', [holderOf(ROOM_TWO, 'table-tray')!], ROOM_TWO, { thicknessMm: 50, fromMm: 100 }, {}),
+    ).toMatchObject({
       grid: { ratio: 8 },
       problems: [{ code: 'grid-stays' }],
     });
-    expect(chooseHolder('no', [tray, top], ROOM_ONE, 50, { grid: true }).grid).toMatchObject({ ratio: 10 });
+    expect(
+      chooseHolder('no', [tray, top], ROOM_ONE, { thicknessMm: 50, fromMm: 100 }, { grid: true }).grid,
+    ).toMatchObject({ ratio: 10 });
   });
 });
 

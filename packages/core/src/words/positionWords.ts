@@ -65,9 +65,12 @@ function bodyWords({ body, on, beam, backRestDeg }: WayPosition): string {
   return positionName(body).replace(' at the table', '');
 }
 
+const raisedTo = ({ body, overhead }: WayPosition): string =>
+  overhead ? 'over the head' : body === 'supine' ? 'toward the ceiling' : 'to a right angle';
+
 export const POSITION_WORDS = {
   'position-way': (way: WayPosition) => {
-    const { obliqueDeg, obliqueName, onStool, asItLies, raised, overhead, half, beam, receptor } = way;
+    const { obliqueDeg, obliqueName, onStool, asItLies, raised, half, beam, receptor } = way;
     const tilts = tilt({
       deg: way.tiltDeg,
       toward: way.tiltToward,
@@ -79,7 +82,7 @@ export const POSITION_WORDS = {
       ...(obliqueDeg === null ? [] : [`body rotated ${formatAngle(obliqueDeg)} to the ${obliqueName} position`]),
       ...(onStool ? ['leg extended on a stool'] : []),
       ...(asItLies ? ['part as it lies'] : []),
-      ...(raised ? [`${ARMS[raised]} raised ${overhead ? 'over the head' : 'to a right angle'}`] : []),
+      ...(raised ? [`${ARMS[raised]} raised ${raisedTo(way)}`] : []),
       ...(half ? [HALVES[half]] : []),
     ].join(', ');
     // A beam that is tilted is no longer horizontal or vertical.

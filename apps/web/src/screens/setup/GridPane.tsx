@@ -4,7 +4,7 @@ import {
   EDGE_SHARE,
   formatLength,
   GRID_ABOVE_KVP,
-  GRID_FROM_MM,
+  gridFromMm,
   inches,
   centimetres,
   OVERRIDE_RANGES,
@@ -35,7 +35,7 @@ export function GridPane({ setup, unit, overrides, pull }: Props) {
   const { grid } = setup.image;
   const { exposure, tube } = setup;
   const { wanted, scatter } = exposure.gridBy;
-  const rule = `From ${formatLength(GRID_FROM_MM, unit)}, or above ${GRID_ABOVE_KVP} kVp in a part that is not thin, a grid is wanted: here ${formatLength(exposure.thicknessMm, unit)} at ${exposure.kVp} kVp, ${scatter.toFixed(1)} parts of scatter to one of primary.`;
+  const rule = `From ${formatLength(gridFromMm(setup.patient), unit)}, or above ${GRID_ABOVE_KVP} kVp in a part that is not thin, a grid is wanted: here ${formatLength(exposure.thicknessMm, unit)} at ${exposure.kVp} kVp, ${scatter.toFixed(1)} parts of scatter to one of primary.`;
   if (!grid)
     return (
       <Words kind="small" tone={wanted ? 'mauve' : 'ink'}>

@@ -1,5 +1,6 @@
 /** Step 3: how the tube leans and where the ray runs; from the thickness on its way follow holder and grid. */
 import { isChild } from '../../body/patient';
+import { gridFromMm } from '../../exposure/gridNeed';
 import { GRID_BEARS_DEG } from '../../exposure/gridCutoff';
 import type { Projection } from '../../projections/schema';
 import type { Grid, Holder } from '../../room/room';
@@ -55,7 +56,13 @@ export function aimAndHold(posed: Posed): Aimed {
   const thicknessMm = thicknessOf(posed, angle, aimed);
   const smallChildKvp = body.patient.ageYears < SMALL_CHILD_YEARS ? projection.exposure.smallChild?.kVp : undefined;
   const wish = smallChildKvp ? 'no' : gridWish(projection, adapted, isChild(body.patient));
-  const { problems: ofGrid, ...chosen } = chooseHolder(wish, holders, room, thicknessMm, overrides);
+  const { problems: ofGrid, ...chosen } = chooseHolder(
+    wish,
+    holders,
+    room,
+    { thicknessMm, fromMm: gridFromMm(body.patient) },
+    overrides,
+  );
   return {
     ...posed,
     ...chosen,

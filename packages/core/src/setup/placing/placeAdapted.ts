@@ -94,8 +94,13 @@ export type Settled = {
 
 type Asked = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'asItLies' | 'beam' | 'half' | 'onStool'>;
 
+/** Beside an arm that lies as it lies there is room for a receptor on edge: a hand's breadth off the trunk [typical]. */
+const OFF_TRUNK: Pose = { shoulderAbduction_L: 15 };
+
 /** Sitting bends hip and knee; on a stool the leg is straight again but for the slack of the knee. */
 const ON_STOOL: Pose = { kneeFlexion_L: -81 };
+
+const lies = (position: AdaptedWay['position']): boolean => isLying(position) || position === 'semi-erect';
 
 /** Poses of another way: the part's own where it is posed, and what keeps the arms out of the way. */
 function namesFor(projection: Projection, asked: Asked, part: string, armsFree: boolean): PoseName[] {
@@ -120,7 +125,14 @@ function namesFor(projection: Projection, asked: Asked, part: string, armsFree: 
         ? ['arms-forward']
         : rest;
   const isOwn = own && (own.beam === 'horizontal' || own.body === 'upright') === (asked.beam === 'level');
-  const poses = isOwn ? posed : [...posed.filter((name) => !OF_THE_POSITION.has(name)), ...aside];
+  // A palm that is laid down lies on a mattress as it lies on a table.
+  const laidDown = isOfArm(part) && !asked.asItLies && lies(asked.position);
+  const poses = isOwn
+    ? posed
+    : [
+        ...posed.filter((name) => !OF_THE_POSITION.has(name) || (laidDown && name === 'forearm-on-table')),
+        ...aside,
+      ];
   if (!asked.asItLies) return poses;
   // Only the part lies as it lies: an arm out of the way, the other leg raised, an open mouth are asked for all the same.
   if (lying && (isOfLeg(part) || part === 'pelvis')) rest.push('legs-as-they-lie');
@@ -164,9 +176,8 @@ export function settleAdapted(
   target: TargetRelation,
   { girth, limits, boardMm }: { girth: BodyAdapt['girth']; limits?: JointLimits; boardMm?: number },
 ): Settled {
-  const lies = isLying(asked.position) || asked.position === 'semi-erect';
   const adapt: BodyAdapt = {
-    state: { rest: lies ? 'lying' : 'standing', breath: lungsAt(projection.breathing) },
+    state: { rest: lies(asked.position) ? 'lying' : 'standing', breath: lungsAt(projection.breathing) },
     girth,
   };
   const body = adaptBody(patient, adapt);
@@ -183,8 +194,9 @@ export function settleAdapted(
   );
   const chin = asked.asItLies ? null : chinUpDeg(projection, body);
   // The entry's own bend of the knee is taken from the straight leg, not added to that of sitting.
-  const legs = asked.onStool ? addPoses(named, ON_STOOL) : named;
-  const turned = addPoses(view.mirrored ? mirrorPose(legs) : legs, chin === null ? {} : nodPose(chin));
+  const beside = asked.asItLies && asked.beam === 'level' && isOfArm(plain) && lies(asked.position);
+  const limbs = addPoses(named, asked.onStool ? ON_STOOL : {}, beside ? OFF_TRUNK : {});
+  const turned = addPoses(view.mirrored ? mirrorPose(limbs) : limbs, chin === null ? {} : nodPose(chin));
   // A part that the entry lays on its holder is laid so here too, straight under the ray.
   const laid = usual.partFrame !== undefined && !asked.asItLies && asked.beam === 'down';
   const toTarget = frameFromPairs<InSegment, InRoom>(part.up, part.ray, ROOM_HEAD, ROOM_DOWN);
@@ -218,7 +230,7 @@ export function settleAdapted(
   const surfaces = rested.surfaces
     .filter(({ kind }) => KEPT_SURFACES.has(kind))
     .concat(asked.onStool ? [stoolUnder(rested.posed, part.segment.endsWith('_R') ? 'R' : 'L')] : []);
-  return { posed: rested.posed, pose: rested.pose, adapt, limited: rested.limited, surfaces, lies, stance };
+  return { posed: rested.posed, pose: rested.pose, adapt, limited: rested.limited, surfaces, lies: lies(asked.position), stance };
 }
 
 /** Drawn beside the holder; table, floor and wall are drawn by the set-up itself. */

@@ -10,10 +10,10 @@ const blockedBy = (projectionId: string, ageYears: number, way: AdaptedWay): unk
 const ACROSS = { beam: 'level', holder: 'stand', reversed: false, asItLies: true, alongDeg: 0, acrossDeg: 0 } as const;
 
 test.each([
-  ['supine', 'back'],
-  ['prone', 'front'],
-] as const)('a level ray down the arm of one who lies %s has the tube in the body', (position, on) => {
-  expect(blockedBy('intertubercular-groove', 8, { position, on, ...ACROSS })).toEqual(['tube']);
+  ['humerus-ap', 'supine', 'back'],
+  ['thumb-ap', 'lateral-recumbent', 'left'],
+] as const)('a level ray to a %s of one who lies %s has the tube in the body', (projectionId, position, on) => {
+  expect(blockedBy(projectionId, 40, { position, on, ...ACROSS })).toContain('tube');
 });
 test('a level ray across a knee from its lateral side has nothing in its way', () => {
   expect(blockedBy('knee-lateral', 40, { position: 'supine', on: 'back', ...ACROSS, reversed: true })).toEqual([]);

@@ -3,7 +3,7 @@ import { MODEL_RANGE, type BeamConditions, type Support } from '../../exposure/b
 import { convertTechnique, type TechniqueFactor } from '../../exposure/convert';
 import { doseOf } from '../../exposure/dose';
 import { deviationIndex } from '../../exposure/deviation';
-import { GRID_FROM_MM, gridNeededBy, type GridNeed } from '../../exposure/gridNeed';
+import { gridNeededBy, type GridNeed } from '../../exposure/gridNeed';
 import { settleMas } from '../../exposure/settleMas';
 import { currentFor, type TubeLoad } from '../../exposure/tubeLoad';
 import type { Projection } from '../../projections/schema';
@@ -64,11 +64,14 @@ export type Conditions = {
   unit?: LengthUnit;
 };
 
-/** kVp of the room's chart, else of the entry: with grid, without, or for parts under 10 cm; inside what the generator gives. */
+/** Thinner parts are taken by hand and with less kVp [taught]. */
+const THIN_MM = 100;
+
+/** kVp of the room's chart, else of the entry: with grid, without, or for thin parts; inside what the generator gives. */
 function chooseKvp({ id, exposure }: Projection, { generator }: Room, at: Conditions, overrides: Overrides): number {
   const row = chartRowFor(generator.chart ?? [], id, at.thicknessMm, at.gridRatio);
   let kVp = at.gridRatio > 0 ? exposure.kVp : exposure.kVpNoGrid;
-  if (at.thicknessMm < GRID_FROM_MM && at.gridRatio === 0) kVp = Math.min(kVp, exposure.kVpThin);
+  if (at.thicknessMm < THIN_MM && at.gridRatio === 0) kVp = Math.min(kVp, exposure.kVpThin);
   if (row && row.gridRatio > 0 === at.gridRatio > 0) kVp = row.kVp;
   if (at.smallChildKvp) {
     const [low, high] = at.smallChildKvp;
@@ -169,7 +172,7 @@ export function chooseTechnique(
   if (!inModel) problems.push(outsideProblem(projection, at, masKnown));
   // Outer cells lie outside a small chest: in children only the centre one is used, in small ones none.
   const cells = at.smallChildKvp ? 'none' : at.child && aecCells !== 'none' ? 'centre' : aecCells;
-  const aec = at.aecInHolder ? (overrides.aecCells ?? (at.thicknessMm >= GRID_FROM_MM ? cells : 'none')) : 'none';
+  const aec = at.aecInHolder ? (overrides.aecCells ?? (at.thicknessMm >= THIN_MM ? cells : 'none')) : 'none';
   const needed = byHand([...reckoned, ...at.multipliers], overrides.factors);
   const neededMas = start.mAs * productOf(needed);
   const density = aec !== 'none' && overrides.aecDensity ? DENSITY_STEP ** overrides.aecDensity : null;
@@ -214,7 +217,7 @@ export function chooseTechnique(
     wantedMas,
     backupMas: Math.min(BACKUP_SHARE * mAs, kVp < LOW_KVP ? MOST_BACKUP_LOW_MAS : MOST_BACKUP_MAS),
     targetIndex,
-    gridBy: gridNeededBy(at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
+    gridBy: gridNeededBy(at.child, at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
     expected:
       inModel && received > 0 ? { index: targetIndex * received, deviation: deviationIndex(received, 1) } : null,
     masKnown,

@@ -132,8 +132,8 @@ export const immobilizedFor = (situation: Situation, part: string): ImmobilizedJ
     ) as JointLimits,
   }));
 
-/** While the spine is not cleared an arm goes no further than out of a beam across the trunk, which the position says [typical]. */
-const SPINE_ARMS = { shoulderFlexion: [-60, 135], shoulderAbduction: [-45, 135] } as const;
+/** While the spine is not cleared an arm is raised out of a beam across the trunk and no further: overhead it would extend the spine [typical]. */
+const SPINE_ARMS = { shoulderFlexion: [-60, 110], shoulderAbduction: [-45, 110] } as const;
 
 /** A hurt hand or wrist is laid beside the patient or on a table, never over the head. */
 const HURT_HAND = { shoulderFlexion: [-60, 95], shoulderAbduction: [-45, 95] } as const;
