@@ -264,7 +264,8 @@ function lying(
     const turned: Pose = {};
     for (const { limb, name, at, most = Infinity } of limbs) {
       const found = keep.includes(name) ? null : settle(posed, limb, pose, at, limits);
-      if (found && !(stance.on === 'back' && fallsFromRaised(pose, found))) turned[found.motion] = Math.max(-most, Math.min(most, found.degrees));
+      if (found && !(stance.on === 'back' && fallsFromRaised(pose, found)))
+        turned[found.motion] = Math.max(-most, Math.min(most, found.degrees));
     }
     if (Object.keys(turned).length > 0) move(addPoses(pose, turned));
   };

@@ -129,10 +129,7 @@ function namesFor(projection: Projection, asked: Asked, part: string, armsFree: 
   const laidDown = isOfArm(part) && !asked.asItLies && lies(asked.position);
   const poses = isOwn
     ? posed
-    : [
-        ...posed.filter((name) => !OF_THE_POSITION.has(name) || (laidDown && name === 'forearm-on-table')),
-        ...aside,
-      ];
+    : [...posed.filter((name) => !OF_THE_POSITION.has(name) || (laidDown && name === 'forearm-on-table')), ...aside];
   if (!asked.asItLies) return poses;
   // Only the part lies as it lies: an arm out of the way, the other leg raised, an open mouth are asked for all the same.
   if (lying && (isOfLeg(part) || part === 'pelvis')) rest.push('legs-as-they-lie');
@@ -230,7 +227,15 @@ export function settleAdapted(
   const surfaces = rested.surfaces
     .filter(({ kind }) => KEPT_SURFACES.has(kind))
     .concat(asked.onStool ? [stoolUnder(rested.posed, part.segment.endsWith('_R') ? 'R' : 'L')] : []);
-  return { posed: rested.posed, pose: rested.pose, adapt, limited: rested.limited, surfaces, lies: lies(asked.position), stance };
+  return {
+    posed: rested.posed,
+    pose: rested.pose,
+    adapt,
+    limited: rested.limited,
+    surfaces,
+    lies: lies(asked.position),
+    stance,
+  };
 }
 
 /** Drawn beside the holder; table, floor and wall are drawn by the set-up itself. */
