@@ -106,6 +106,7 @@ export {
   mannequinKey,
   type Mannequin2d,
   type StageDrawing,
+  type DrawnLook,
   type StageLook,
 } from './setup/stage/stage';
 export { angledTo, HOLDER_WORDS, movedTo } from './words/names';

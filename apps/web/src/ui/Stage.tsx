@@ -38,7 +38,7 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
   const { box } = drawing;
   // One screen pixel in millimetres of the drawing.
   const px = box.width / width;
-  const side = drawing.look === 'side';
+  const side = drawing.look !== 'ray';
   const words = describe(setup, unit, side);
   const lineWidth = (small ? 1 : 2) * px;
   // A thumb is read by its outline alone.
@@ -314,6 +314,8 @@ export function Stage({ drawing, mannequin, setup, unit, width, height, small = 
             )}
           </G>
         )}
+        {drawing.fromAbove &&
+          name('from above', box.x + box.width - 4 * px, box.y + box.height - 6 * px, theme.inkSoft, 13, 'end')}
         {!small && name(side ? 'from the side' : 'along the CR', box.x + 10 * px, box.y + 20 * px, theme.inkSoft, 14)}
         {!small &&
           !side &&

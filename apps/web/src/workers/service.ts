@@ -44,6 +44,7 @@ import {
   type SetupRequest,
   type StageDrawing,
   type SchoolsOfRule,
+  type DrawnLook,
   type StageLook,
   type SummaryLine,
   type TakeOff,
@@ -87,7 +88,7 @@ const CACHE_SIZE = 80;
 const cache = new Map<string, Mannequin2d>();
 
 /** Drawn apart from the numbers, which never wait for it. */
-function mannequin(setup: Setup, look: StageLook, box: DrawingBox, small = false): Mannequin2d {
+function mannequin(setup: Setup, look: DrawnLook, box: DrawingBox, small = false): Mannequin2d {
   const key = mannequinKey(setup, look, box) + String(small);
   const known = cache.get(key);
   if (known) {
@@ -107,6 +108,13 @@ const THUMB_ASPECT = 0.9;
 function thumbOf(setup: Setup): StageView {
   const drawing = drawStage(setup, 'side', THUMB_ASPECT);
   return { drawing, mannequin: mannequin(setup, 'side', drawing.box, true) };
+}
+
+/** Of a card that is about so wide as high: the patient fills it. */
+const CARD_ASPECT = 1.9;
+function cardOf(setup: Setup): StageView {
+  const drawing = drawStage(setup, 'card', CARD_ASPECT);
+  return { drawing, mannequin: mannequin(setup, 'card', drawing.box, true) };
 }
 
 function errorsOf(error: unknown): FieldError[] {
@@ -264,7 +272,7 @@ function ways(request: SetupRequest, prices?: Partial<WayPrices>): WaysView {
       ways: answer.ways.map(({ second, request: asked, secondRequest, ...way }) => ({
         ...way,
         planned: [asked, ...(secondRequest ? [secondRequest] : [])].map(plannedAs),
-        stage: thumbOf(way.setup),
+        stage: cardOf(way.setup),
       })),
     };
   } catch (error) {

@@ -10,7 +10,8 @@ const SIDEWAYS = /^(lateral|medial)$/;
 export const kindOf = ({ setup, request }: OtherWay): string =>
   [
     request.projectionId,
-    setup.position.body,
+    // An erect view of one who only sits is taken seated.
+    setup.position.body === 'upright' && !setup.situation.canStand ? 'seated' : setup.position.body,
     setup.tube.beam,
     request.way?.half ?? '',
     request.way?.onStool ?? '',

@@ -95,7 +95,7 @@ function completed(stance: Stance): Stance {
 }
 
 /** Feet of a wheelchair patient over the floor. */
-const FOOT_REST_MM = 110;
+export const FOOT_REST_MM = 110;
 
 /**
  * Brings a body to rest.

@@ -55,6 +55,9 @@ export const STEP_WORDS = {
   'step-chair': ({ joints }: { joints: readonly string[] }) =>
     `Chair at a height that brings ${listWords(joints)} to one level`,
   'step-knees': () => 'Patient seated sideways so that the knees are not under the table',
+  'step-knees-at-stand': () =>
+    'Knees to either side of the stand, the body against the receptor; where chair or knees keep it away, with the back to the receptor instead',
+  'step-brakes': () => 'Brakes on, foot rests out of the way of the stand',
   'step-prepare': ({ item }: { item: string }) => capitalize(item),
   'step-identity': () => 'Two identifiers against the band; the order and the side said aloud',
   'step-remove': ({ items }: { items: readonly string[] }) => `Off: ${items.join('; ')}`,

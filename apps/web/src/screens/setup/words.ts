@@ -36,7 +36,12 @@ export function receptorText(setup: Setup): ReadoutText {
 export const sidText = (setup: Setup, unit: LengthUnit): ReadoutText => ({
   figure: length(setup.tube.sidMm, unit),
   unit,
-  line: setup.tube.beam === 'horizontal' ? 'horizontal beam' : 'vertical beam',
+  line:
+    setup.way?.beam === 'rest'
+      ? 'along the CR'
+      : setup.tube.beam === 'horizontal'
+        ? 'horizontal beam'
+        : 'vertical beam',
   other: `${length(setup.tube.sidMm, otherUnit(unit))} ${otherUnit(unit)}`,
 });
 

@@ -11,8 +11,8 @@ import type { WayView } from '../../workers/service';
 import { centreText, fieldText, receptorText, sidText, tubeText } from '../setup/words';
 
 /** Large enough to see how the patient lies and is rotated: beside what is said of it, on a phone above it. */
-const ON_WIDE = { width: 216, height: 176 };
-const ON_PHONE_HEIGHT = 148;
+const ON_WIDE = { width: 268, height: 141 };
+const ON_PHONE_HEIGHT = 176;
 /** Edges of the page and of the card. */
 const EDGES = 56;
 
@@ -42,8 +42,9 @@ export function WayCard(props: Props) {
       style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 12, gap: 8 }}
     >
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: wide ? 12 : 6 }}>
-        <View style={size}>
+        <View style={{ width: size.width, gap: 12 }}>
           <Stage small drawing={stage.drawing} mannequin={stage.mannequin} setup={setup} unit={unit} {...size} />
+          {wide && <Acts {...props} />}
         </View>
         <View style={{ flex: wide ? 1 : undefined, gap: 4 }}>
           <Words kind="label" tone="soft">
@@ -63,7 +64,7 @@ export function WayCard(props: Props) {
         </View>
       </View>
       {!wide && <Weighed way={way} />}
-      <Acts {...props} />
+      {!wide && <Acts {...props} />}
     </View>
   );
 }
@@ -120,7 +121,7 @@ function Acts({ way, rank, comparing, busy, onUse, onCompare }: Props) {
         checked={comparing}
         chosen={comparing}
         onPress={onCompare}
-        style={{ paddingHorizontal: 14 }}
+        style={{ paddingHorizontal: 10 }}
       >
         <Words kind="small">{comparing ? '✓ Pair' : 'Compare'}</Words>
       </Press>

@@ -3,6 +3,7 @@ import { slideBody } from '../../body/posed';
 import { add, distance, type InRoom, type Vec3 } from '../../geometry/vector';
 import { beyondAimMm } from '../placing/place';
 import { sittingLowers, standingLift } from '../placing/stand';
+import { FOOT_REST_MM } from '../../room/rest';
 import type { Support } from '../placing/support';
 import { receptorPlane, type ReceptorPlane } from '../ray/receptorPlane';
 import { spotProblems } from '../ray/spot';
@@ -39,7 +40,10 @@ export function standInRoom(asked: Aimed): Stood {
     horizontal,
     room,
     surfaceMm,
-    positioning.seatable ? sittingLowers(body.patient.statureMm) : 0,
+    {
+      mayLowerMm: positioning.seatable && !positioning.sitsOn ? sittingLowers(body.patient.statureMm) : 0,
+      liftMm: positioning.sitsOn === 'chair' ? FOOT_REST_MM : 0,
+    },
   );
   const placed = { ...asked.placed, posed: slideBody(asked.placed.posed, shift) };
   const { crossing, target, through } = asked.aimed;
@@ -62,7 +66,7 @@ export function standInRoom(asked: Aimed): Stood {
   const reach = reachableSid(sidWantedMm, projection.sid.rangeMm, room, plane.origin, aimed.direction, level, unit);
   const { sidMm } = reach;
   const focal = focalSpotAt(plane.origin, aimed.direction, sidMm);
-  const mustReach = adapted !== null && horizontal;
+  const mustReach = horizontal && (adapted !== null || positioning.sitsOn !== undefined);
   return {
     ...asked,
     ...{ placed, aimed, horizontal, surfaceMm, shift, square, plane, sidWantedMm, sidMm, focal },

@@ -219,7 +219,10 @@ export function placePatient(
   const names = unsteady.length > 0 ? entryPoses.filter((name) => name !== 'knees-drawn-up') : entryPoses;
   const sitting = positioning.body === 'seated' ? (['sitting', 'sitting-other-arm'] as const) : [];
   const kneeling = positioning.body === 'kneeling' ? (['kneeling'] as const) : [];
+  // Who only sits for an erect view bends hips and knees as far as they go: that is no part of the view.
+  const onSeat = positioning.sitsOn ? poseWithin(posesNamed(['sitting']), limits).pose : {};
   const named = addPoses(
+    onSeat,
     posesNamed([...sitting, ...kneeling, ...names]),
     ...(positioning.poseAlone ? [] : [projection.joints as Pose, positioning.joints as Pose]),
   );
@@ -297,7 +300,8 @@ export function placePatient(
   const posed = placeBody(body, posture, frame);
   const placement = horizontal ? { beam: ROOM_HEAD, toHead: ROOM_UP } : { beam: ROOM_DOWN, toHead: ROOM_HEAD };
   const placed = set(posed, placement, { pose, limited, surfaces: [] });
-  return positioning.body === 'seated' ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
+  const sits = positioning.body === 'seated' || positioning.sitsOn !== undefined;
+  return sits ? { ...placed, surfaces: [seatUnder(placed.posed, SEAT_BEHIND_MM)] } : placed;
 }
 
 export const UPRIGHT_FRAME = frameFromPairs<InPatient, InRoom>([0, 0, 1], [0, 1, 0], ROOM_UP, ROOM_HEAD);

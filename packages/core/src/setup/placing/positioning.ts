@@ -170,7 +170,19 @@ export const sparing = (positioning: Positioning, situation: Situation): ChosenP
  * `poseAlone`: nothing is bent or turned for the picture, so the entry's own pose is left out. `tubeDeg`: the tube makes up
  * for what the patient cannot do.
  */
-export type ChosenPositioning = Positioning & { poseAlone: boolean; tubeDeg?: number; adapted?: AdaptedWay };
+export type ChosenPositioning = Positioning & {
+  poseAlone: boolean;
+  tubeDeg?: number;
+  adapted?: AdaptedWay;
+  /** An erect view of one who only sits: on what. */
+  sitsOn?: 'stool' | 'chair';
+};
+
+/** What one sits on who cannot stand for an erect view. */
+function seatFor({ body, seatable }: Positioning, { canStand, canSit, place }: Situation): ChosenPositioning['sitsOn'] {
+  if (body !== 'upright' || !seatable || canStand || !canSit) return undefined;
+  return place === 'chair' ? 'chair' : 'stool';
+}
 
 /** An arm that comes no higher than this is not raised out of anything. */
 const RAISED_DEG = 90;
@@ -231,7 +243,8 @@ export function choosePositioning(
       rollBarred(entry, positioning, situation, mirrored) ??
       bearsHurt(positioning.body, part, situation);
     const holders = holdersOf(positioning);
-    if (why === null && holders.length > 0) return { positioning, holders, problems: [] };
+    if (why === null && holders.length > 0)
+      return { positioning: { ...positioning, sitsOn: seatFor(positioning, situation) }, holders, problems: [] };
     reasons.push(
       why === null
         ? problem('no-holder', { name, room: room.name, holders: positioning.holders, body: positioning.body })

@@ -12,7 +12,7 @@ const SKIN_DISTANCE_MM = 300;
 const LEAST_SID_MM = 300;
 
 /**
- * @param mustReach a level ray of a way that was found: the height of the tube is held against the room
+ * @param mustReach a level ray of a way that was found, or to one who sits: the height of the tube is held against the room
  * @throws RangeError where the tube would stand inside the patient
  */
 export function spotProblems(

@@ -1,6 +1,8 @@
 /** Words from numbers: the centring line, the checks by touch and the steps, in the order of the hands. */
 import { holdOf } from './hold';
 import { GRID_BEARS_DEG } from '../../exposure/gridCutoff';
+import { applyToDirection } from '../../geometry/frame';
+import { dot, type InPatient, type Vec3 } from '../../geometry/vector';
 import type { LengthUnit } from '../../quantity/length';
 import { STEP_GROUPS, type Projection, type StepGroup } from '../../projections/schema';
 import type { Setup, SetupStep } from '../setup';
@@ -26,6 +28,15 @@ type StepInput = Omit<Setup, 'steps' | 'checks' | 'sources'> & {
 };
 type StepCode = keyof typeof STEP_WORDS;
 type DraftStep = Omit<SetupStep, 'cautions' | 'id'>;
+
+const isSeated = ({ position, situation }: StepInput): boolean =>
+  position.body === 'seated' || (position.body === 'upright' && !situation.canStand);
+
+const PATIENT_FRONT: Vec3<InPatient> = [0, -1, 0];
+/** The knees of one who sits so are where the receptor is: within 60 degrees. */
+const FACING = 0.5;
+const facesReceptor = ({ scene }: StepInput): boolean =>
+  dot(applyToDirection(scene.place, PATIENT_FRONT), scene.beam) > FACING;
 
 /** The general steps from the numbers, with the entry's own where they belong. */
 export function composeSteps(setup: StepInput, projection: Projection, unit: LengthUnit): SetupStep[] {
@@ -62,6 +73,10 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
   if (setup.remove.length > 0) put('patient', 'step-remove', { items: setup.remove });
   put('position', 'step-position', { say: position.say });
   for (const { kind, mm } of position.supports) put('position', kind === 'block' ? 'step-block' : 'step-stool', { mm });
+  if (holder === 'wall' && isSeated(setup)) {
+    if (setup.situation.place === 'chair') put('position', 'step-brakes');
+    if (facesReceptor(setup)) put('position', 'step-knees-at-stand');
+  }
   const hold = holdOf(setup);
   if (hold) put('position', 'step-hold', hold);
   put('centre', 'step-centre', facts.centre);

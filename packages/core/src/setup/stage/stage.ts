@@ -11,13 +11,18 @@ import { addScaled, cross, midpoint, normalize, scale, type Vec2, type InRoom, t
 import { lossAt } from '../../exposure/gridCutoff';
 import { markerPositions } from '../collimation/markerPlace';
 import type { Setup } from '../setup';
+import { boxOfCard, planeFromAbove } from './card';
 
 export type StageLook = 'side' | 'ray';
+/** `'card'`: the body fills the drawing, from the side or from above. */
+export type DrawnLook = StageLook | 'card';
 
 export type Mannequin2d = Figure & { bones: string; bright: string };
 
 export type StageDrawing = {
-  look: StageLook;
+  look: DrawnLook;
+  /** The viewer looks down on one who lies. */
+  fromAbove: boolean;
   box: DrawingBox;
   focal: Vec2;
   entry: Vec2;
@@ -52,15 +57,16 @@ export type StageDrawing = {
 /** Viewed from the far long side of the table: the head end is on the left, the floor below. */
 const SIDE_PLANE: DrawingPlane = { right: [-1, 0, 0], up: [0, 0, 1] };
 
-export function planeOf(setup: Setup, look: StageLook): DrawingPlane {
+export function planeOf(setup: Setup, look: DrawnLook): DrawingPlane {
   if (look === 'side') return SIDE_PLANE;
+  if (look === 'card') return planeFromAbove(setup) ?? SIDE_PLANE;
   // From the focal spot, everything at its size on the skin: what lies in the light here lies in the light there.
   const { straight, toHead, focal, entry } = setup.scene;
   return { right: cross(straight, toHead), up: toHead, eye: { from: focal, at: entry } };
 }
 
 /** What the mannequin of this drawing depends on; the same key means the same picture. */
-export function mannequinKey(setup: Setup, look: StageLook, box: DrawingBox): string {
+export function mannequinKey(setup: Setup, look: DrawnLook, box: DrawingBox): string {
   const { adapt, pose, place, brightBones, focal, entry } = setup.scene;
   const rounded = (values: readonly number[]) => values.map((value) => Math.round(value * 10) / 10);
   return JSON.stringify([
@@ -70,7 +76,7 @@ export function mannequinKey(setup: Setup, look: StageLook, box: DrawingBox): st
     rounded(place),
     brightBones,
     setup.side,
-    look === 'ray' ? [rounded(focal), rounded(entry)] : 0,
+    look === 'ray' ? [rounded(focal), rounded(entry)] : look === 'card' ? rounded(planeOf(setup, look).right) : 0,
     rounded([box.x, box.y, box.width, box.height]),
   ]);
 }
@@ -85,7 +91,7 @@ function isBright(setup: Setup, id: string): boolean {
  * The posed mannequin as paths, as far as it shows in the box.
  * @param small thumb-size: a coarser outline, and of the bones only the bright ones
  */
-export function drawMannequin(setup: Setup, look: StageLook, box: DrawingBox, small = false): Mannequin2d {
+export function drawMannequin(setup: Setup, look: DrawnLook, box: DrawingBox, small = false): Mannequin2d {
   const posed = posedIn(setup);
   const plane = planeOf(setup, look);
   const fine = Math.max(box.width, box.height) < FINE_BELOW_MM;
@@ -157,7 +163,7 @@ function boxAround(setup: Setup, look: StageLook, plane: DrawingPlane, aspect: n
 }
 
 /** Draws the geometry of a Setup. @param aspect width over height of the place it is shown in */
-export function drawStage(setup: Setup, look: StageLook, aspect: number): StageDrawing {
+export function drawStage(setup: Setup, look: DrawnLook, aspect: number): StageDrawing {
   const { scene } = setup;
   const plane = planeOf(setup, look);
   const at = (p: Vec3<InRoom>) => toDrawing(plane, p);
@@ -173,7 +179,7 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
       [-1, 1],
     ].map(([i, j]) => addScaled(addScaled(from, a, (i * receptor.widthMm) / 2), b, (j * receptor.heightMm) / 2));
   const back = (mm: number, half: number): Vec3<InRoom>[] => {
-    const axis = normalize(cross(beam, [0, 1, 0]));
+    const axis = normalize(cross(beam, cross(plane.right, plane.up)));
     const base = addScaled(focal, beam, mm);
     return [addScaled(base, axis, -half), addScaled(base, axis, half)];
   };
@@ -187,17 +193,20 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
   const lightField = fields.map((each) => (look === 'ray' ? each.map(at) : sideCone(focal, each, at)));
   const plates = setup.receptor.shiftsMm
     .map((mm) => plate(addScaled(hit, toHead, mm)))
-    .map((each) => (look === 'side' ? plateEdge(each, straight, at) : each));
+    .map((each) => (look === 'ray' ? each : plateEdge(each, straight, at)));
   const straightHit = addScaled(
     hit,
     toHead,
     -setup.tube.receptorShiftMm * (setup.tube.receptorShiftToward === 'feet' ? -1 : 1),
   );
-  const box = boxAround(setup, look, plane, aspect);
+  const box = look === 'card' ? boxOfCard(setup, plane, plates.flat(), aspect) : boxAround(setup, look, plane, aspect);
+  const fromAbove = look === 'card' && plane !== SIDE_PLANE;
+  const fromSide = look !== 'ray' && !fromAbove;
   const levelAt = -scene.surfaceHeightMm;
   const between = (i: number, j: number) => at(midpoint(corners[i], corners[j]));
   return {
     look,
+    fromAbove,
     box,
     focal: look === 'ray' ? at(entry) : at(focal),
     entry: at(entry),
@@ -205,28 +214,27 @@ export function drawStage(setup: Setup, look: StageLook, aspect: number): StageD
     lightField,
     receptor: plates.map((each) => each.map(at)),
     straightHit: at(straightHit),
-    tubeHead: look === 'side' ? box4(-HEAD_MM.length + 60, HEAD_MM.below, HEAD_MM.half, HEAD_MM.half).map(at) : [],
+    tubeHead: look !== 'ray' ? box4(-HEAD_MM.length + 60, HEAD_MM.below, HEAD_MM.half, HEAD_MM.half).map(at) : [],
     collimator:
-      look === 'side'
+      look !== 'ray'
         ? box4(HEAD_MM.below, HEAD_MM.below + HEAD_MM.collimator, HEAD_MM.collimatorHalf, HEAD_MM.collimatorHalf).map(
             at,
           )
         : [],
-    surface:
-      look === 'side'
-        ? [
-            [box.x, levelAt],
-            [box.x + box.width, levelAt],
-          ]
-        : null,
+    surface: fromSide
+      ? [
+          [box.x, levelAt],
+          [box.x + box.width, levelAt],
+        ]
+      : null,
     wall:
-      look === 'side' && setup.receptor.holder === 'wall'
+      fromSide && setup.receptor.holder === 'wall'
         ? [
             [at(hit)[0] - 40, box.y],
             [at(hit)[0] - 40, 0],
           ]
         : null,
-    props: look === 'side' ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
+    props: fromSide ? scene.surfaces.map(({ profile }) => profile.map(at)) : [],
     touch: scene.touch.map(({ name, p }) => ({ name, at: at(p) })),
     mustShow: look === 'ray' ? scene.mustShow.map(({ name, p }) => ({ name, at: at(p) })) : [],
     markers: markerPositions(setup).map(({ letter, p }) => ({ letter, at: at(p) })),
