@@ -55,7 +55,7 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
   const faults: IncomingFault[] = [];
   const planned = found.map((order, i) => {
     if (order.standing !== 'ordered') return [];
-    const meant = orderedExam(order.exam, exams);
+    const meant = orderedExam(order.exam, exams, order.reason);
     const side = order.bothSides ? 'both' : order.side;
     if (!meant)
       faults.push({

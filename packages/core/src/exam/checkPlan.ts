@@ -42,7 +42,7 @@ const takes = (plan: readonly Planned[], side: 'left' | 'right'): boolean => {
  * @param own entries of the department's own
  */
 export function checkPlan(
-  order: { exam: string; side: 'left' | 'right' | null },
+  order: { exam: string; side: 'left' | 'right' | null; reason?: string },
   plan: readonly Planned[],
   exams?: readonly Exam[],
   own: readonly Projection[] = [],
@@ -71,7 +71,7 @@ export function checkPlan(
     if (entry?.sided === 'none' && first < item) put('twice', `${entry.name} is planned twice`, item);
   });
 
-  const ordered = orderedExam(order.exam, exams);
+  const ordered = orderedExam(order.exam, exams, order.reason);
   if (!ordered) {
     const other = notXray(order.exam);
     if (other !== null) {

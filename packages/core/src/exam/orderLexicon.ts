@@ -4,7 +4,17 @@
  */
 
 /** Circumstances that change the routine of a part. */
-export type Circumstance = 'standing' | 'trauma' | 'mobile' | 'infant' | 'complete' | 'upper' | 'lower';
+export type Circumstance =
+  | 'standing'
+  | 'trauma'
+  | 'mobile'
+  | 'infant'
+  | 'complete'
+  | 'upper'
+  | 'lower'
+  | 'scaphoid'
+  | 'free gas'
+  | 'obstruction';
 
 export type OrderedPart = {
   id: string;
@@ -18,6 +28,8 @@ export type OrderedPart = {
   counts?: Readonly<Record<number, readonly string[]>>;
   /** The same in a circumstance. */
   when?: Readonly<Partial<Record<Circumstance, readonly string[]>>>;
+  /** Views for so many, in a circumstance that has a routine of its own. */
+  countsWhen?: Readonly<Partial<Record<Circumstance, Readonly<Record<number, readonly string[]>>>>>;
   /** What a frontal view of it is; AP where left out. */
   frontal?: 'pa';
   /** A larger part that only tells where this one is: "fifth digit left hand". */
@@ -44,6 +56,13 @@ const SMV = /\b(smv|submentovertical|submentovertex)\b/;
 export const ORDERED_PARTS: readonly OrderedPart[] = [
   // Studies and surveys, before the parts that they are of
   { id: 'bone-age', written: /\bbone age\b( (left|right))?( hands?| wrists?)?/, routine: ['hand-bone-age'], views: [] },
+  {
+    id: 'survey-of-adult',
+    written:
+      /\b(adult|metastatic|myeloma|mets) (skeletal|bone) survey\b|\b(skeletal|bone) survey\b(?=.*\b(adult|metasta\w*|mets|myeloma|lytic)\b)/,
+    routine: ['exam:survey-adult'],
+    views: [view(/\b(adult|metasta\w*|mets|myeloma|lytic)( lesions?)?\b/)],
+  },
   {
     id: 'survey',
     written: /\b(skeletal|non accidental injury|nai|child abuse) ?(survey)?\b/,
@@ -111,6 +130,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     written: /\b(barium|contrast|air contrast) enema\b|\benema\b|\bbe\b|\b(large bowel|colon)\b/,
     routine: ['exam:enema'],
     views: [
+      // How it is filled is no view.
+      view(/\b(double|single|air)( contrast)?\b/),
       view(/\b(right |left )?(lateral )?decubitus\b/, 'colon-decubitus'),
       view(/\bpost evac(uation)?\b/, 'colon-post-evacuation'),
       view(/\bscout\b/, 'colon-scout'),
@@ -138,7 +159,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   },
   {
     id: 'cystography',
-    written: /\bcystogra(m|phy)\b|\bbladder( series)?\b/,
+    written: /\bcystogra(m|phy)\b|\b(vcug|mcug)\b|\b(voiding )?cystourethrogra(m|phy)\b|\bbladder( series)?\b/,
     routine: ['exam:cystography'],
     views: [
       view(/\bobliques?\b/, 'cystogram-oblique'),
@@ -171,6 +192,10 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'ribs',
     written: /\brib(s| cage)?\b/,
     routine: ['exam:ribs'],
+    counts: {
+      2: ['ribs-ap-upper', 'ribs-oblique-posterior'],
+      3: ['chest-pa', 'ribs-ap-upper', 'ribs-oblique-posterior'],
+    },
     views: [
       { ...view(/\bobliques?\b/, 'ribs-oblique-posterior'), when: { lower: ['ribs-oblique-posterior-lower'] } },
       {
@@ -206,7 +231,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     written: /\b(abdomen|abdominal|belly)\b/,
     implied: /\b(obstruction series|flat plate|aas)\b/,
     routine: ['exam:abdomen'],
-    counts: { 2: ['abdomen-ap-supine', 'abdomen-ap-upright'], 3: ['exam:abdomen-acute'] },
+    counts: { 1: ['abdomen-ap-supine'], 2: ['abdomen-ap-supine', 'abdomen-ap-upright'], 3: ['exam:abdomen-acute'] },
+    when: { 'free gas': ['exam:abdomen-acute'], obstruction: ['abdomen-ap-supine', 'abdomen-ap-upright'] },
     views: [
       view(/\b(acute|obstruction)( abdomen| abdominal)?( series)?\b|\bseries\b|\baas\b/, 'exam:abdomen-acute'),
       view(/\bdorsal decubitus\b|\bcrosstable( lateral)?\b/, 'abdomen-decubitus-dorsal'),
@@ -289,6 +315,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     implied: /\b(carpal (tunnel|canal|bridge)|scaphoid view)\b/,
     routine: ['exam:wrist'],
     counts: { 1: ['wrist-pa'], 2: ['wrist-pa', 'wrist-lateral'], 4: ['exam:scaphoid'] },
+    when: { scaphoid: ['exam:scaphoid'] },
     views: [
       view(/\b(scaphoid|navicular)( view)?\b/, 'scaphoid-axial'),
       view(/\bulnar deviation\b/, 'wrist-ulnar-deviation'),
@@ -435,6 +462,9 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:foot'],
     counts: { 2: ['foot-ap', 'foot-lateral'] },
     when: { standing: ['exam:foot-standing'] },
+    countsWhen: {
+      standing: { 3: ['foot-ap-weight-bearing', 'foot-oblique-medial', 'foot-lateral-weight-bearing'] },
+    },
     views: [
       view(OUTER_OBLIQUE, 'foot-oblique-lateral'),
       view(OBLIQUES, 'foot-oblique-medial', 'foot-oblique-lateral'),
@@ -483,6 +513,9 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:knee'],
     counts: { 2: ['exam:knee'], 4: ['exam:knee-four'] },
     when: { complete: ['exam:knee-four'], standing: ['knee-ap-weight-bearing', 'knee-lateral'] },
+    countsWhen: {
+      standing: { 3: ['knee-ap-weight-bearing', 'knee-lateral', 'patella-tangential-supine'] },
+    },
     views: [
       view(/\brosenberg\b|\bpa flex(ion|ed)\b/, 'knee-pa-flexed-weight-bearing'),
       view(/\bmerchant\b/, 'patella-tangential-flexed'),
@@ -530,6 +563,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'hip',
     written: /\bhips?\b/,
     routine: ['exam:hip'],
+    counts: { 1: ['hip-ap'] },
     when: { trauma: ['exam:hip-trauma'] },
     views: [
       view(/\bfalse profile\b|\blequesne\b/, 'hip-false-profile'),
@@ -544,10 +578,10 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'pelvis',
     written: /\b(pelvis|pelvic|acetabul(um|a|ar))\b/,
-    implied: /\bjudet\b/,
+    implied: /\bjudets?\b/,
     routine: ['exam:pelvis'],
     views: [
-      view(/\bjudet\b|\bacetabular obliques?\b/, 'acetabulum-oblique-iliac', 'acetabulum-oblique-obturator'),
+      view(/\bjudets?( views)?\b|\bacetabular obliques?\b/, 'acetabulum-oblique-iliac', 'acetabulum-oblique-obturator'),
       view(/\biliac oblique\b/, 'acetabulum-oblique-iliac'),
       view(/\bobturator oblique\b/, 'acetabulum-oblique-obturator'),
       view(/\binlet\b/, 'pelvis-inlet'),
@@ -760,6 +794,20 @@ export const CIRCUMSTANCES: readonly (readonly [RegExp, Circumstance])[] = [
   [/\b(upper|proximal)\b/, 'upper'],
   [/\b(lower|distal)\b/, 'lower'],
 ];
+
+/** What of the reason of an order changes the routine: who may be broken is neither rotated nor lain on it. */
+export const REASONS: readonly (readonly [RegExp, Circumstance])[] = [
+  [/\b(scaphoid|snuff ?box)\b/, 'scaphoid'],
+  [
+    /\b(dislocat\w*|fractur\w*|fx|broken|trauma\w*|injur(y|ies|ed)|mv[ac]|rt[ac]|fell|fall(en)?|foosh|collision|assault\w*|crush\w*|struck|hit by)\b/,
+    'trauma',
+  ],
+  [/\b(free (air|gas)|perforat\w*|pneumoperitoneum)\b/, 'free gas'],
+  [/\b(obstruct\w*|sbo|ileus)\b/, 'obstruction'],
+];
+/** "No known injury" is none. */
+export const DENIED =
+  /\b(no|denies|without|non|not)\s+(known |recent |any |history of |h\/o |evidence of |signs? of )*(trauma\w*|injur\w+|falls?|fractur\w*|dislocat\w*|obstruct\w*|free air|perforat\w*)\b/g;
 
 /** Words that are spelled right: a misspelt one is read as the nearest of them. */
 export const SPELLED: readonly string[] =

@@ -15,3 +15,18 @@ test('each view is told with what it was taken for; what is doubtful is marked',
 test('a name that is known here needs no reading', () => expect(lines('Knee, routine')).toEqual([]));
 test('the routine is called by its exam', () =>
   expect(lines('rt ankle')).toEqual([{ text: 'No view is named: the routine of Ankle', doubtful: false }]));
+test('what of the reason changed the routine is told', () =>
+  expect(orderReadLines(orderedExam('Shoulder left', undefined, 'anterior dislocation?')!)).toEqual([
+    { text: 'No view is named: for “dislocation” in the reason the routine of Shoulder, trauma', doubtful: false },
+  ]));
+test('a finger or toe that a view is not set for is told once, with the views', () => {
+  expect(lines('left index finger').filter(({ doubtful }) => doubtful)).toEqual([
+    {
+      text: '“index”: Finger, PA; Finger, PA oblique; Finger, lateral: set for the middle finger here; aim at the one that was ordered',
+      doubtful: true,
+    },
+  ]);
+  expect(lines('2nd toe right foot').at(-1)?.text).toBe(
+    '“2nd”: Toe, lateral: set for the great toe here; aim at the one that was ordered',
+  );
+});

@@ -1,13 +1,27 @@
 /** What each word of an order was taken for, in lines, the doubtful ones marked. */
 import { projectionOf } from '../projections/catalogue';
+import { digitName, digitOf } from './orderDigits';
 import type { Ordered } from './orderedExam';
 
 export type OrderReadLine = { text: string; doubtful: boolean };
 
+/** Views that are set for another digit than the one that the order names, by that digit. */
+function setForAnother(words: string, ids: readonly string[]): OrderReadLine[] {
+  const byDigit = new Map<string, string[]>();
+  for (const entry of ids.map(projectionOf)) {
+    const set = digitName(entry, digitOf(entry)!);
+    byDigit.set(set, [...(byDigit.get(set) ?? []), entry.name]);
+  }
+  return [...byDigit].map(([set, names]) => ({
+    text: `“${words}”: ${names.join('; ')}: set for the ${set} here; aim at the one that was ordered`,
+    doubtful: true,
+  }));
+}
+
 /** @returns nothing where the order is called just as an exam or a view is here, and holds no doubt */
 export function orderReadLines({ read, unread, sideDown, exam }: Ordered): OrderReadLine[] {
   const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
-  const lines = read.flatMap(({ words, as, ids }): OrderReadLine[] => {
+  const lines = read.flatMap(({ words, as, ids, because }): OrderReadLine[] => {
     if (as === 'view') return [{ text: `“${words}” is read as ${names(ids)}`, doubtful: false }];
     if (as === 'left out')
       return [
@@ -16,8 +30,15 @@ export function orderReadLines({ read, unread, sideDown, exam }: Ordered): Order
           : { text: `Not to be taken: “${words}”: hold the plan against it`, doubtful: true },
       ];
     if (as === 'routine besides') return [{ text: `And what is usual: ${names(ids)}`, doubtful: false }];
+    if (as === 'digit') return setForAnother(words, ids);
+    const routine = exam ? `the routine of ${exam.name}` : names(ids);
     if (as === 'routine')
-      return [{ text: `No view is named: ${exam ? `the routine of ${exam.name}` : names(ids)}`, doubtful: false }];
+      return [
+        {
+          text: `No view is named: ${because ? `for “${because}” in the reason ` : ''}${routine}`,
+          doubtful: false,
+        },
+      ];
     return [{ text: `No view of this part answers to “${words}”: read the order`, doubtful: true }];
   });
   return [

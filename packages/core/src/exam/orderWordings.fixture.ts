@@ -55,7 +55,7 @@ Right hand 3 views | exam:hand | R
 Hand PA, oblique, lateral left | hand-pa hand-oblique hand-lateral-fan | L
 L hand 2V PA and lat | hand-pa hand-lateral-fan | L
 Bilateral hands PA | hand-pa | B
-Ball catcher hands | hands-ap-oblique-bilateral
+Ball catcher hands | hands-ap-oblique-bilateral | B
 Bone age | hand-bone-age
 Bone age left hand | hand-bone-age | L
 Left index finger | exam:finger | L
@@ -291,7 +291,7 @@ Chest 2V (PA/Lat) | chest-pa chest-lateral
 Chest 4 views with obliques | chest-pa chest-lateral chest-pa-oblique-rao chest-pa-oblique-lao
 Bilateral decubitus chest | chest-decubitus-ap | B
 Inspiration and expiration chest | chest-pa
-XR ribs left 2 views with PA chest | chest-pa ribs-ap-upper ribs-ap-lower ribs-oblique-posterior | L
+XR ribs left 2 views with PA chest | chest-pa ribs-ap-upper ribs-oblique-posterior | L
 Bilateral ribs | exam:ribs | B
 Sternum lateral | sternum-lateral
 Abdomen AP (KUB) | abdomen-ap-supine
@@ -332,7 +332,7 @@ Toes right min 2 views | exam:toes | R
 Second and third toes left | exam:toes | L
 Foot left complete 3 view | exam:foot | L
 Rt foot AP/Lat/Obl | foot-ap foot-lateral foot-oblique-medial | R
-Feet bilateral weight-bearing 3 views | exam:foot-standing | B
+Feet bilateral weight-bearing 3 views | foot-ap-weight-bearing foot-oblique-medial foot-lateral-weight-bearing | B
 Foot right lateral weight-bearing only | foot-lateral-weight-bearing | R
 Left heel pain, calcaneus | exam:calcaneus | L
 Ankle right AP, lateral and mortise | ankle-ap ankle-lateral ankle-mortise | R
@@ -630,4 +630,236 @@ F/U fracture left tibia AP lat | leg-ap leg-lateral | L
 Check NG tube abdomen portable | abdomen-ap-supine
 Head CT | none
 Renal US | none
+XR ANKLE COMPLETE MIN 3 VIEWS LEFT | exam:ankle | L
+XR KNEE 1-2 VIEWS LEFT | knee-ap knee-lateral | L
+XR SPINE LUMBOSACRAL 2 OR 3 VIEWS | exam:lumbar-three
+XR L-SPINE COMPLETE W OBLIQUES | exam:lumbar-five
+XR C-SPINE FLEX/EXT ONLY | cervical-flexion cervical-extension
+XR CERVICAL SPINE 4-5 VIEWS | exam:cervical-five
+XR TIB FIB LEFT | exam:leg | L
+XR tibia/fibula R 2 views | leg-ap leg-lateral | R
+tib-fib ap/lat rt | leg-ap leg-lateral | R
+XR HUMERUS MIN 2 VIEWS RIGHT | exam:humerus | R
+XR FOREARM 2V L | exam:forearm | L
+XR FINGER(S) MIN 2V LEFT INDEX | finger-pa finger-oblique finger-lateral | L
+right ring finger xray | exam:finger | R
+4th digit left hand | exam:finger | L
+R thumb AP lat obl | thumb-ap thumb-lateral thumb-oblique | R
+Wrist, 3+ views, right, FOOSH | exam:wrist | R
+carpal tunnel view left wrist | carpal-canal-tangential | L
+elbow min 3v rt fall | exam:elbow | R
+elbow radial head view right | elbow-axial-lateral-radial-head | R
+shoulder 2+ views left, r/o dislocation | exam:shoulder-trauma | L
+Clavicle rt complete | exam:clavicle | R
+collar bone left | exam:clavicle | L
+shoulder blade right | exam:scapula | R
+scapula complete left | exam:scapula | L
+AC joints bilat w & w/o weights | exam:ac-joints | B
+Ribs bilateral w PA chest 4V | exam:ribs | B
+ribs unilateral left 2 views | ribs-ap-upper ribs-oblique-posterior | L
+Abd 2 view | abdomen-ap-supine abdomen-ap-upright
+abd series w chest | exam:abdomen-acute
+KUB upright and supine | abdomen-ap-supine abdomen-ap-upright
+pelvis inlet outlet | pelvis-inlet pelvis-outlet
+judet views left | acetabulum-oblique-iliac acetabulum-oblique-obturator | L
+pelvis 3v w judets | pelvis-ap acetabulum-oblique-iliac acetabulum-oblique-obturator
+sacrum/coccyx min 2v | exam:sacrum-coccyx
+scoliosis survey standing | exam:scoliosis
+Scoliosis PA only | scoliosis-pa
+t-spine 2v | thoracic-ap thoracic-lateral
+thoracic spine 3 views w swimmers | thoracic-ap thoracic-lateral cervicothoracic-lateral
+dorsal spine ap & lat | thoracic-ap thoracic-lateral
+D-spine | exam:thoracic
+DL spine ap lat | thoracic-ap thoracic-lateral lumbar-ap lumbar-lateral
+skull < 4 views | exam:skull
+skull complete min 4 views | exam:skull
+nasal bones complete | exam:nasal
+mandible panorex | none
+panoramic | none
+mandible complete | exam:mandible
+TMJ open and closed mouth bilateral | exam:tmj | B
+sinuses waters only | sinuses-parietoacanthial
+soft tissue neck | exam:airway
+adenoids lateral | airway-lateral
+Knee 4v w sunrise bilateral standing | knee-ap-weight-bearing knee-lateral patella-tangential-supine | B
+knee ap lat sunrise | knee-ap knee-lateral patella-tangential-supine
+Knees bilateral AP standing | knee-ap-weight-bearing | B
+Femur 2 views right | exam:femur | R
+femur min 2v left portable | exam:femur | L
+Calcaneus min 2v R | exam:calcaneus | R
+heel left | exam:calcaneus | L
+os calcis rt | exam:calcaneus | R
+foot ap lat oblique non weight bearing left | foot-ap foot-lateral foot-oblique-medial | L
+Feet bilateral standing AP lat | foot-ap-weight-bearing foot-lateral-weight-bearing | B
+ankle mortise only r | ankle-mortise | R
+ankle weight bearing 3v right | ankle-ap-weight-bearing ankle-mortise-weight-bearing ankle-lateral-weight-bearing | R
+scanogram | exam:leg-length
+leg length standing | hips-to-ankles
+NAI skeletal survey | exam:skeletal-survey
+nose to rectum FB | exam:foreign-body-child
+UGI air contrast | exam:upper-gi-double
+barium swallow | exam:oesophagus
+esophagram | exam:oesophagus
+esophagus | exam:oesophagus
+SBFT | exam:small-bowel
+small bowel follow through | exam:small-bowel
+hysterosalpingogram | none
+HSG | none
+arthrogram left shoulder | none
+DEXA hip and spine | none
+bone density | none
+ultrasound right leg DVT | none
+MR knee left | none
+MRI brain | none
+mammo screening bilat | none
+fluoro guided LP | none
+lumbar puncture | none
+echo | none
+venogram left leg | none
+PICC placement | none
+bone scan | none
+nuclear medicine hida | none
+PET CT skull to thigh | none
+physio left knee | none
+cast application left arm | none
+CBC | none
+portable chest ETT placement | chest-ap
+chest 4 views with obliques | chest-pa chest-lateral chest-pa-oblique-rao chest-pa-oblique-lao
+Thorax p.a. und seitlich | chest-pa chest-lateral
+Knie links in zwei Ebenen | knee-ap knee-lateral | L
+Sprunggelenk rechts | exam:ankle | R
+Becken | pelvis-ap
+Torax PA y lateral | chest-pa chest-lateral
+rodilla derecha AP y lateral | knee-ap knee-lateral | R
+columna lumbar | exam:lumbar-three
+mano izquierda | exam:hand | L
+tobillo izquierdo 3 proyecciones | exam:ankle | L
+muñeca derecha | exam:wrist | R
+cadera bilateral | exam:hip | B
+hip lt cross table lateral only | hip-axiolateral | L
+hip fx rt ap pelvis and cross table lat | pelvis-ap hip-axiolateral | R
+C-spine xtable lateral | cervical-lateral
+C-spine trauma series | exam:cervical-trauma
+odontoid | cervical-ap-open-mouth
+swimmers view | cervicothoracic-lateral
+XR CHEST 1 VW FRONTAL | chest-pa
+XR CHEST 2 VW FRONTAL & LATERAL | chest-pa chest-lateral
+XR CHEST AP PORTABLE 1 VW ICU | chest-ap
+CXR PA/LAT | chest-pa chest-lateral
+CXR AP semi upright portable | chest-ap
+Chest, decubitus, left | chest-decubitus-ap | L
+Chest - lordotic only | chest-ap-lordotic
+XR RIBS BILATERAL 3 VIEWS | chest-pa ribs-ap-upper ribs-oblique-posterior | B
+XR STERNUM 2+ VIEWS | exam:sternum
+XR ABDOMEN FLAT AND UPRIGHT | abdomen-ap-supine abdomen-ap-upright
+XR KUB 1 VIEW | abdomen-ap-supine
+XR SHOULDER COMPLETE 2+ VIEWS RIGHT | exam:shoulder | R
+XR SHOULDER 1 VIEW LEFT AP | shoulder-ap-external | L
+XR shoulder lt int/ext rot + axillary | shoulder-ap-internal shoulder-ap-external shoulder-axillary-inferosuperior | L
+XR shoulder RT - scapular Y only | shoulder-scapular-y | R
+XR HUMERUS LEFT AP LAT | humerus-ap humerus-lateral | L
+XR ELBOW 2 VIEWS RT | elbow-ap elbow-lateral | R
+XR ELBOW COMPLETE RIGHT W OBLIQUES | elbow-ap elbow-lateral elbow-oblique-lateral elbow-oblique-medial | R
+XR WRIST COMPLETE 3+ VIEWS L | exam:wrist | L
+XR WRIST 2 VIEWS RT | wrist-pa wrist-lateral | R
+XR HAND 2 VW L | hand-pa hand-lateral-fan | L
+XR HANDS BILAT ARTHRITIS | exam:hand | B
+XR FINGER 2+ VW RT 3RD | exam:finger | R
+XR THUMB RT | exam:thumb | R
+XR PELVIS AP ONLY | pelvis-ap
+XR PELVIS W FROG LEG LATERAL | pelvis-ap pelvis-frog
+XR HIP UNILATERAL 1 VIEW LEFT | hip-ap | L
+XR HIP RT AP AND FROG | hip-ap hip-lateral-frog | R
+XR FEMUR RT AP/LAT | femur-ap-proximal femur-ap-distal femur-lateral-proximal femur-lateral-distal | R
+XR KNEE RT AP/LAT/OBLIQUES | knee-ap knee-lateral knee-oblique-medial knee-oblique-lateral | R
+XR KNEE COMPLETE 4+ VIEWS LT | exam:knee-four | L
+XR KNEES AP STANDING BILAT | knee-ap-weight-bearing | B
+XR KNEE LEFT MERCHANT | patella-tangential-flexed | L
+XR ANKLE 2 VIEWS RT | ankle-ap ankle-lateral | R
+XR ANKLE LT AP MORTISE LAT | ankle-ap ankle-mortise ankle-lateral | L
+XR FOOT 2 VIEWS LT | foot-ap foot-lateral | L
+XR FOOT COMPLETE RT | exam:foot | R
+XR FEET WB AP/LAT | foot-ap-weight-bearing foot-lateral-weight-bearing | B
+XR CALCANEUS LT | exam:calcaneus | L
+XR TOES RT 2+ VIEWS | exam:toes | R
+XR CERVICAL SPINE AP/LAT/ODONTOID | cervical-ap-axial cervical-lateral cervical-ap-open-mouth
+XR C SPINE 2 OR 3 VIEWS | exam:cervical-three
+XR C SPINE COMPLETE WITH FLEX EXT | exam:cervical-five cervical-flexion cervical-extension
+XR THORACIC SPINE 2 VW | thoracic-ap thoracic-lateral
+XR L SPINE 4+ VIEWS | exam:lumbar-five
+XR LS SPINE BENDING ONLY | lumbar-bending
+XR LUMBAR AP LAT SPOT | lumbar-ap lumbar-lateral lumbosacral-lateral
+XR LUMBAR SPINE FLEX AND EXT | lumbar-flexion lumbar-extension
+XR SACRUM AND COCCYX | exam:sacrum-coccyx
+XR SI JTS | exam:si-joints
+XR SKULL AP LAT TOWNES | skull-ap skull-lateral skull-ap-axial
+XR SKULL LATERAL | skull-lateral
+XR FACIAL BONES WATERS CALDWELL LAT | face-parietoacanthial face-pa-axial face-lateral
+XR NASAL BONES | exam:nasal
+XR SINUSES 1-2 VIEWS | sinuses-parietoacanthial sinuses-lateral
+XR MANDIBLE <4 VIEWS | exam:mandible
+XR NECK SOFT TISSUE LAT | airway-lateral
+XR SCOLIOSIS 1 VW | scoliosis-pa
+XR BONE AGE STUDIES | hand-bone-age
+XR UPPER GI SERIES | exam:upper-gi-single
+XR ESOPHAGRAM | exam:oesophagus
+left hand injury PA obl lat | hand-pa hand-oblique hand-lateral-fan | L
+x-ray of right lower leg | exam:leg | R
+please x ray both knees weight bearing | knee-ap-weight-bearing knee-lateral | B
+xray left great toe | exam:toes | L
+x-ray pelvis and left hip | pelvis-ap hip-ap hip-lateral-frog | L
+L ankle + L foot 3 views each | exam:ankle exam:foot | L
+right elbow & forearm | exam:elbow exam:forearm | R
+L wrist/hand | exam:wrist exam:hand | L
+bilat AC jts without weights | acromioclavicular-ap | B
+R clav 2v | exam:clavicle | R
+l-spine 2v, t-spine 2v | lumbar-ap lumbar-lateral thoracic-ap thoracic-lateral
+ap and lateral of the left tibia fibula | leg-ap leg-lateral | L
+lateral view of the right calcaneus only | calcaneus-lateral | R
+axial calcaneus left | calcaneus-axial | L
+standing lateral left foot | foot-lateral-weight-bearing | L
+sunrise both knees | patella-tangential-supine | B
+oblique right foot | foot-oblique-medial | R
+5th finger right hand pa lat | finger-pa finger-lateral | R
+cervical spine obliques | cervical-oblique-posterior
+lateral sternum | sternum-lateral
+AP supine abdomen mobile | abdomen-ap-supine
+erect chest and supine abdomen | chest-pa chest-lateral abdomen-ap-supine
+CT abdomen pelvis | none
+MRI L-spine | none
+US thyroid | none
+NM bone scan | none
+Echocardiogram | none
+Mammogram diagnostic left | none
+PET scan | none
+Dental x-rays | none
+OPG | none
+Wound care left foot | none
+Splint right wrist | none
+Nerve conduction study | none
+Physical therapy eval left knee | none
+MRCP | none
+Arteriogram lower extremity | none
+CT head wo contrast | none
+Cardiac stress test | none
+Sleep study | none
+VCUG | exam:cystography
+bone survey complete | exam:survey-adult
+skeletal survey metastatic | exam:survey-adult
+barium enema double contrast | exam:enema
+air contrast BE | exam:enema
+2nd toe right foot | exam:toes | R
+toe(s) min 2v left great toe | toes-ap toes-lateral toes-oblique | L
+XR FOOT RT 3V WT BEARING | foot-ap-weight-bearing foot-oblique-medial foot-lateral-weight-bearing | R
+a.c. joints | exam:ac-joints
+full spine AP lateral standing | scoliosis-pa scoliosis-lateral
+shoulder left, r/o dislocation | exam:shoulder-trauma | L
+wrist right for scaphoid tenderness | exam:scaphoid | R
+abdomen for free air | exam:abdomen-acute
+abdomen rule out obstruction | abdomen-ap-supine abdomen-ap-upright
+humerus right for fracture | exam:humerus-trauma | R
+hip left after a fall | exam:hip-trauma | L
+shoulder right for chronic pain, no trauma | exam:shoulder | R
+knee left for pain, denies injury | exam:knee | L
+abdomen 1 view for obstruction | abdomen-ap-supine
 `;

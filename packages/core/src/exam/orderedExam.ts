@@ -93,13 +93,15 @@ const namedIn = (read: readonly ReadWords[]): NamedView[] =>
 /**
  * An exam or a view by one of its names, else what the words say of parts and views; null where they name nothing that is
  * x-rayed here. Views that are named one by one win over what the exam usually makes.
+ * @param reason of the order: one of a dislocation changes the routine of a shoulder
  */
-export function orderedExam(words: string, exams: readonly Exam[] = shippedExams): Ordered | null {
+export function orderedExam(words: string, exams: readonly Exam[] = shippedExams, reason: string = ''): Ordered | null {
   const asked = plain(words);
   if (asked === '' || notXray(words) !== null) return null;
+  const read = readOrder(words, exams, reason);
   const known = calledSo(asked, exams);
-  if (known) return known;
-  const read = readOrder(words, exams);
+  // A name that is known here is that exam, unless the reason asks for another routine of it.
+  if (known && !read?.read.some(({ because }) => because !== undefined)) return known;
   if (!read) return calledWithin(asked, exams);
   const views = namedIn(read.read);
   const [only] = read.exams;

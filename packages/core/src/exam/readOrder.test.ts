@@ -1,8 +1,10 @@
 /** Orders as they are written, each held against what a technologist would take it for. */
 import { notXray, readSides, sidesIn, whatOf } from '../interchange/orderGuard';
+import { projectionOf } from '../projections/catalogue';
 import { exams } from '../projections/exams';
 import { orderedExam, plannedFor } from './orderedExam';
 import { ORDER_WORDINGS } from './orderWordings.fixture';
+import { digitOf, digitsIn } from './orderDigits';
 import { plainOrder } from './orderWords';
 import { readOrder } from './readOrder';
 
@@ -141,3 +143,97 @@ test.each([
 ])('%s is %s', (written, plain) =>
   expect(plainOrder(written, new Set(['odontoid', 'shoulder', 'ankle', 'clavicle', 'cervical']))).toBe(plain),
 );
+
+describe('why it was ordered', () => {
+  test.each([
+    ['Shoulder left', 'dislocation after a fall', 'shoulder-trauma'],
+    ['Shoulder left', 'chronic pain, no injury', 'shoulder'],
+    ['Shoulder left', 'denies any trauma', 'shoulder'],
+    ['Wrist right', 'snuffbox tenderness', 'scaphoid'],
+    ['Wrist right', 'arthritis', 'wrist'],
+    ['Hip left', 'fell at home, leg short', 'hip-trauma'],
+    ['Cervical spine', 'MVA, neck pain', 'cervical-trauma'],
+    ['Humerus right', '?fracture', 'humerus-trauma'],
+    ['Abdomen', 'query perforation', 'abdomen-acute'],
+  ])('%s for “%s” is made as %s', (words, reason, id) => {
+    const found = orderedExam(words, exams, reason)!;
+    expect([...found.projections].sort()).toEqual([...exams.find((each) => each.id === id)!.projections].sort());
+  });
+  test('a view that is named is never changed by it, nor more is made than was counted', () => {
+    const named = orderedExam('Shoulder left scapular Y, axillary', exams, 'dislocation')!;
+    expect(named.projections).toEqual(['shoulder-scapular-y', 'shoulder-axillary-inferosuperior']);
+    expect(orderedExam('Abdomen 1 view', exams, 'obstruction')?.projections).toEqual(['abdomen-ap-supine']);
+  });
+  test('the frontal view of a shoulder that may be dislocated is neutral: nobody rotates it', () => {
+    expect(orderedExam('Shoulder AP left', exams, 'dislocation')?.projections).toEqual(['shoulder-ap-neutral']);
+    expect(orderedExam('Shoulder AP left', exams, 'arthritis')?.projections).toEqual(['shoulder-ap-external']);
+  });
+});
+
+describe('how many', () => {
+  test.each([
+    ['Sinuses 1-2 views', 2],
+    ['Sinuses 4 views', 4],
+    ['Hip left 1 view', 1],
+    ['Lumbar spine 2 or 3 views', 3],
+    ['Lumbar spine min 4 views', 4],
+    ['Ribs left 2 views', 2],
+    ['Standing knee right 3 views', 3],
+    ['Abdomen 1 view', 1],
+  ])('%s', (words, count) => expect(new Set(orderedExam(words)?.projections).size).toBe(count));
+});
+
+test('a view that its own part does not have is that of another part that is named', () => {
+  const read = readOrder('hip fx rt ap pelvis and cross table lat')!;
+  expect(read.projections).toEqual(['hip-axiolateral', 'pelvis-ap']);
+  expect(read.unread).toEqual([]);
+  // Where no other part has it either, it is told as before.
+  expect(readOrder('Wrist PA and mortise, elbow AP')?.read).toContainEqual({
+    words: 'mortise',
+    as: 'unread view',
+    ids: [],
+  });
+});
+
+describe('fingers and toes', () => {
+  test.each([
+    ['finger-pa', 3],
+    ['toes-lateral', 1],
+    ['toes-ap', null],
+    ['knee-ap', null],
+  ])('%s is set for digit %p', (id, digit) => expect(digitOf(projectionOf(id))).toBe(digit));
+  test('all that are named are found, each with its word', () => {
+    expect(digitsIn('second and 4th toes')).toEqual([
+      { words: 'second', digit: 2 },
+      { words: '4th', digit: 4 },
+    ]);
+  });
+  test('views that are set for another one are known', () => {
+    const of = (words: string) => readOrder(words)!.read.find(({ as }) => as === 'digit')?.ids;
+    expect(of('2nd toe right foot')).toEqual(['toes-lateral']);
+    expect(of('Great toe left')).toEqual([]);
+    expect(of('Left middle finger')).toEqual([]);
+    expect(of('Right ring finger PA lateral')).toEqual(['finger-pa', 'finger-lateral']);
+  });
+});
+
+test.each([
+  ['OPG', 'a dental picture'],
+  ['mandible panorex', 'a dental picture'],
+  ['Dental x-rays', 'a dental picture'],
+  ['Physio left knee', 'therapy'],
+  ['Wound care left foot', 'a procedure or test'],
+  ['Splint right wrist', 'a procedure or test'],
+  ['Left wrist in splint', null],
+])('%s is %p', (words, other) => expect(notXray(words)).toBe(other));
+
+test.each([
+  ['XR tibia/fibula R 2 views', ['right']],
+  ['ankle mortise only r', ['right']],
+  ['l wrist', ['left']],
+  ['L 5 spot', []],
+  ['L 2 views wrist', ['left']],
+  ['XR feet weight bearing', ['left', 'right']],
+  ['Left hands', ['left']],
+  ['hips to ankles', []],
+])('the sides of “%s”', (words, sides) => expect([...sidesIn(words)].sort()).toEqual(sides));

@@ -3,7 +3,17 @@
  * names no part is no order that can be read.
  */
 import { exams as shippedExams, type Exam } from '../projections/exams';
-import { CIRCUMSTANCES, ORDERED_PARTS, SPELLED, type Circumstance, type OrderedPart } from './orderLexicon';
+import {
+  CIRCUMSTANCES,
+  DENIED,
+  ORDERED_PARTS,
+  REASONS,
+  SPELLED,
+  type Circumstance,
+  type OrderedPart,
+} from './orderLexicon';
+import { projectionOf } from '../projections/catalogue';
+import { digitOf, digitsIn, OF_DIGIT } from './orderDigits';
 import { whatOf } from '../interchange/orderGuard';
 import { plainOrder } from './orderWords';
 
@@ -11,8 +21,11 @@ export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
 export type ReadWords = {
   words: string;
-  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out';
+  /** `digit`: which finger or toe; `ids` are the views that are set for another one. */
+  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out' | 'digit';
   ids: readonly string[];
+  /** What of the reason changed the routine, as it is written there. */
+  because?: string;
 };
 export type OrderRead = {
   /** Views, in the order in which they are named, or the routine. */
@@ -119,12 +132,36 @@ function namesOnlyWhere(part: OrderedPart, before: Mention | undefined, text: st
   return before?.part.within === part.id && !/,|\band\b|\bwith\b/.test(text.slice(before.to, from));
 }
 
+/** Parts of which there are several on each side. */
+const DIGITAL: ReadonlySet<string> = new Set(['finger', 'toes']);
+
+/** A view with what says its course. */
+const WITH_COURSE = /\b(crosstable|frog|axial) ?(laterals?)?\b/;
+
 type PartRead = Omit<OrderRead, 'unread'> & { left: string };
 
-function readPart(part: OrderedPart, stretch: string, all: string, exams: readonly Exam[]): PartRead {
-  const circumstances = new Set<Circumstance>(
-    CIRCUMSTANCES.flatMap(([written, is]) => (written.test(all) ? [is] : [])),
+/** What the reason tells that matters here, each with the words that tell it. */
+function reasonsIn(why: string): Map<Circumstance, string> {
+  const left = why.toLowerCase().replace(DENIED, ' ');
+  return new Map(
+    REASONS.flatMap(([written, is]): [Circumstance, string][] => {
+      const found = written.exec(left);
+      return found ? [[is, found[0].trim()]] : [];
+    }),
   );
+}
+
+function readPart(
+  part: OrderedPart,
+  stretch: string,
+  all: string,
+  exams: readonly Exam[],
+  why: ReadonlyMap<Circumstance, string>,
+): PartRead {
+  const circumstances = new Set<Circumstance>([
+    ...CIRCUMSTANCES.flatMap(([written, is]) => (written.test(all) ? [is] : [])),
+    ...why.keys(),
+  ]);
   const inCase = <T>(when: Readonly<Partial<Record<Circumstance, T>>> | undefined, usual: T): T =>
     (Object.entries(when ?? {}) as [Circumstance, T][]).find(([each]) => circumstances.has(each))?.[1] ?? usual;
   let left = stretch
@@ -150,16 +187,25 @@ function readPart(part: OrderedPart, stretch: string, all: string, exams: readon
   const counted = count ? Number(count[4] ?? count[1]) : null;
   const routine = (): readonly string[] => {
     const usual = inCase(part.when, part.routine);
-    if (usual !== part.routine || counted === null) return usual;
-    if (count![6]!.startsWith('plane')) return part.counts?.[2] ?? usual;
-    // "1 or 2 views", "min 4 views": the routine, where it has as many, else the next that has.
-    const open = count![4] !== undefined || /\bmin(imum)?\b|\bor more\b/.test(all);
-    if (open && routineOf(usual, exams).length >= counted) return usual;
-    const next = Object.keys(part.counts ?? {})
+    const counts = usual === part.routine ? part.counts : inCase(part.countsWhen, {});
+    if (counted === null) return usual;
+    // So many views as are asked for by number are made, whatever the reason.
+    const named = CIRCUMSTANCES.some(([written, is]) => part.when?.[is] === usual && written.test(all));
+    if (usual !== part.routine && !named && part.counts?.[counted]) return part.counts[counted]!;
+    if (usual !== part.routine && !counts?.[counted]) return usual;
+    if (count![6]!.startsWith('plane')) return counts?.[2] ?? usual;
+    // "Min 4 views": the routine, where it has as many, else the next that has; "1 or 2 views": no more than that.
+    const usually = routineOf(usual, exams).length;
+    const least = Number(count![1]);
+    const open = /\bmin(imum)?\b|\bor more\b/.test(all);
+    if (usually >= least && (open ? usually >= counted : usually <= counted)) return usual;
+    const known = Object.keys(counts ?? {})
       .map(Number)
-      .filter((each) => each === counted || (open && each > counted))
-      .sort((a, b) => a - b)[0];
-    return next === undefined ? usual : part.counts![next]!;
+      .sort((a, b) => a - b);
+    const next = open
+      ? known.find((each) => each >= counted)
+      : known.filter((each) => each >= least && each <= counted).at(-1);
+    return next === undefined ? usual : counts![next]!;
   };
   const views = found.filter(({ ids }) => ids.length > 0).sort((a, b) => a.at - b.at);
   const others = [...left.matchAll(ANY_VIEW)].map(([words]): ReadWords => ({ words, as: 'unread view', ids: [] }));
@@ -173,6 +219,9 @@ function readPart(part: OrderedPart, stretch: string, all: string, exams: readon
   // All of it, and these too; or views that nothing answers to, beside what is usual.
   const whole = first === undefined || besides || circumstances.has('complete') || others.length > 0;
   const usual = whole ? routine() : [];
+  const changedBy = [...why].find(
+    ([each]) => part.when?.[each] === usual && !CIRCUMSTANCES.some(([written, is]) => is === each && written.test(all)),
+  );
   const named = views.flatMap(({ ids }) => routineOf(ids, exams));
   return {
     projections: [...new Set([...routineOf(usual, exams), ...named])],
@@ -186,6 +235,7 @@ function readPart(part: OrderedPart, stretch: string, all: string, exams: readon
               words: part.id,
               as: first ? ('routine besides' as const) : ('routine' as const),
               ids: routineOf(usual, exams),
+              ...(changedBy ? { because: changedBy[1] } : {}),
             },
           ]
         : []),
@@ -197,23 +247,50 @@ function readPart(part: OrderedPart, stretch: string, all: string, exams: readon
 
 /**
  * @param text the words of the order as they came
+ * @param reason why it was ordered, where that stands apart: it may change the routine, and never a view that is named
  * @param exams of the department
  * @returns null where they name no part of the body that is x-rayed
  * @example readOrder('Knee AP, medial oblique, lateral right').projections // knee-ap, knee-oblique-medial, knee-lateral
  */
-export function readOrder(text: string, exams: readonly Exam[] = shippedExams): OrderRead | null {
-  const worded = plainOrder(whatOf(text), KNOWN);
+export function readOrder(text: string, exams: readonly Exam[] = shippedExams, reason: string = ''): OrderRead | null {
+  const what = whatOf(text);
+  const why = reasonsIn(`${text.slice(what.length)} ${reason}`);
+  const worded = plainOrder(what, KNOWN);
   const plain = worded.replace(LEFT_OUT, blank);
   const named = partsIn(plain);
   if (named.length === 0) return null;
   const mentions = named.filter(({ part, from }, i) => !namesOnlyWhere(part, named[i - 1], plain, from));
   const leftOut = [...worded.matchAll(LEFT_OUT)].map(([words]): ReadWords => {
-    const views = mentions.flatMap(({ part }) => readPart(part, words, words, exams).read);
+    const views = mentions.flatMap(({ part }) => readPart(part, words, words, exams, why).read);
     return { words: words.trim(), as: 'left out', ids: views.flatMap(({ as, ids }) => (as === 'view' ? ids : [])) };
   });
   const without = new Set(leftOut.flatMap(({ ids }) => ids));
   const own = shared(stretches(plain, mentions), plain, mentions);
-  const parts = mentions.map(({ part }, i) => readPart(part, own[i]!, mentions.length === 1 ? plain : own[i]!, exams));
+  const parts = mentions.map(({ part }, i): PartRead & { part: OrderedPart } => ({
+    part,
+    ...readPart(part, own[i]!, mentions.length === 1 ? plain : own[i]!, exams, why),
+  }));
+  // "AP pelvis and cross-table lateral", of a hip: a view that its own part does not have is that of another that is named.
+  parts.forEach((each, i) => {
+    if (!each.read.some(({ as }) => as === 'unread view')) return;
+    const words = WITH_COURSE.exec(own[i]!)?.[0] ?? '';
+    const taker = mentions.findIndex(
+      ({ part }, j) => j !== i && readPart(part, words, words, exams, why).read.some(({ as }) => as === 'view'),
+    );
+    if (words === '' || taker < 0) return;
+    const read = readPart(mentions[taker]!.part, words, words, exams, why);
+    const without = readPart(each.part, own[i]!.replace(words, blank), own[i]!.replace(words, blank), exams, why);
+    parts[i] = { ...without, part: each.part };
+    const takes = parts[taker]!;
+    const named = takes.read.filter(({ as }) => as === 'view');
+    parts[taker] = {
+      ...takes,
+      // Named views win over the routine of a part that had none.
+      projections: [...new Set([...named.flatMap(({ ids }) => ids), ...read.projections])],
+      exams: named.length > 0 ? takes.exams : [],
+      read: [...named, ...read.read],
+    };
+  });
   const down = /\b(left|right) side down\b/.exec(plain)?.[1] as BodySide | undefined;
   const sides = new Set([...parts.flatMap(({ sideDown }) => sideDown ?? []), ...(down ? [down] : [])]);
   // "Acute series with chest": the chest is in it.
@@ -227,11 +304,23 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams): 
     });
   };
   const kept = parts.filter((_, i) => !inOthers(i));
-  const left = parts.map((each) => each.left).join(' ');
+  const ofDigits = kept.some(({ part }) => DIGITAL.has(part.id));
+  const digits = ofDigits
+    ? digitsIn(plain).map(({ words, digit }): ReadWords => {
+        const apart = kept
+          .flatMap(({ projections }) => projections)
+          .filter((id) => ![null, digit].includes(digitOf(projectionOf(id))));
+        return { words, as: 'digit', ids: [...new Set(apart)] };
+      })
+    : [];
+  const inPart = parts.map((each) => each.left).join(' ');
+  const left = ofDigits
+    ? inPart.replace(OF_DIGIT, blank).replace(/\b(foot|feet|hands?|toes?|fingers?|digits?)\b/g, blank)
+    : inPart;
   return {
     projections: [...new Set(kept.flatMap(({ projections }) => projections))].filter((id) => !without.has(id)),
     exams: [...new Set(kept.flatMap(({ exams }) => exams))],
-    read: [...kept.flatMap(({ read }) => read), ...leftOut],
+    read: [...kept.flatMap(({ read }) => read), ...digits, ...leftOut],
     sideDown: sides.size > 1 ? 'both' : ([...sides][0] ?? null),
     unread: [...left.matchAll(WORD)].map(([word]) => word).filter((word) => !FILLER.has(word) && !/^\d+$/.test(word)),
   };

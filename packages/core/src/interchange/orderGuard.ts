@@ -12,7 +12,7 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
   [/\bfluoro|arthrogra|myelogra|fistulogra|sialogra|hysterosalping|\bhsg\b/i, 'a study under fluoroscopy'],
   [/angiogra|venogra|arteriogra|cathet|\bstent\b|embolis|emboliz/i, 'angiography or an intervention'],
   [
-    /radiotherap|radiation therap|brachytherap|physiotherap|physical therap|occupational therap|\btherapy\b|\b[po]t (eval|treat|consult)/i,
+    /radiotherap|radiation therap|brachytherap|\bphysio\b|physiotherap|physical therap|occupational therap|\btherapy\b|\b[po]t (eval|treat|consult)/i,
     'therapy',
   ],
   [
@@ -20,10 +20,13 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
     'a procedure',
   ],
   [
-    /\bfitting\b|orthotic|prosthe|biops|aspirat|injection|arthrocentes|\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator|puncture|vaccin|urinalysis|\bconsult|\btube (change|placement)|appointment/i,
+    /^\s*(xr )?(splint|cast|brace|crutch\w*)\b|\bwound (care|check)\b|\bfitting\b|orthotic|prosthe|biops|aspirat|injection|arthrocentes|\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator|puncture|vaccin|urinalysis|\bconsult|\btube (change|placement)|appointment/i,
     'a procedure or test',
   ],
 ];
+/** Pictures of the teeth, which are called x-rays too. */
+const DENTAL = /\b(panorex|panorami(c|x)|orthopantomogra\w*|opg|bite ?wings?|periapical|dental|cephalogram|ceph)\b/i;
+
 /** From here on an order tells why, not what. */
 const REASON =
   /\b(for|due to|because|rule out|r\/o|status post|s\/p|after|query|possible|suspected|hx of|history of|(pre|post)[ -]?(mri|op\w*|surg\w*|reduction|fall|mva|line|intubation|placement|screening))\b|\?/;
@@ -48,6 +51,7 @@ const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\b
  */
 export function notXray(exam: string): string | null {
   const what = whatOf(exam);
+  if (DENTAL.test(what)) return 'a dental picture';
   if (XRAY.test(what)) return null;
   const asked = NOT_XRAY.find(([written]) => written.test(what));
   if (asked) return asked[1];
@@ -60,6 +64,8 @@ export type BodySide = 'left' | 'right';
 
 const OF_LIMB =
   /\b(hand|wrist|finger|thumb|digit|forearm|elbow|humerus|shoulder|clavicle|scapula|toe|foot|feet|heel|calcan\w*|ankle|tib\w*|fib\w*|leg|knee|patella\w*|femur|hip)s?\b/i;
+const PAIR =
+  /\b(hands|feet|knees|wrists|elbows|shoulders|ankles|hips|forearms|heels|clavicles|femurs|rodillas|manos|pies|caderas)\b/i;
 /** Sides that words name: left, right, or both; "left decubitus" and "left lateral" name a position. */
 export function sidesIn(text: string): ReadonlySet<BodySide> {
   const plain = text
@@ -72,13 +78,18 @@ export function sidesIn(text: string): ReadonlySet<BodySide> {
     // Of a limb "right lateral" is the lateral of the right one, of the trunk it is which side is against the receptor.
     .replace(OF_LIMB.test(text) ? /$^/ : /\b(left|right|lt|rt|l|r)\.?\s+lateral/gi, ' ');
   const sides = new Set<BodySide>();
-  if (/\b(left|lt|izquierd[oa]|links?)\b/i.test(plain) || /(^|[\s(,])L(?=$|[\s),])(?!\s*\d)/.test(plain))
+  if (
+    /\b(left|lt|izquierd[oa]|links?)\b/i.test(plain) ||
+    /(^|[\s(,])l(?=$|[\s),])(?!\s*\d(?!\s*(v|vw|views?|planes?)\b))/i.test(plain)
+  )
     sides.add('left');
-  if (/\b(right|rt|derech[oa]|rechts?)\b/i.test(plain) || /(^|[\s(,])R(?=$|[\s),])(?!\s*\d)/.test(plain))
-    sides.add('right');
+  if (/\b(right|rt|derech[oa]|rechts?)\b/i.test(plain) || /(^|[\s(,])r(?=$|[\s),])/i.test(plain)) sides.add('right');
   if (/\b(both|bilateral|bilat|bil|ambos|ambas|beide[rns]?|beidseits|bds|r ?[+&/] ?l|l ?[+&/] ?r)\b/i.test(plain))
     return new Set(['left', 'right']);
-  return sides;
+  // "Feet" with no side are both.
+  return sides.size === 0 && PAIR.test(plain.replace(/\bhips? to ankles?\b/i, ' '))
+    ? new Set(['left', 'right'])
+    : sides;
 }
 
 export type SideRead = { side: BodySide | null; bothSides: boolean; contradiction: string | null };

@@ -4,9 +4,9 @@ import { View } from 'react-native';
 import { useDepartmentQuery } from '../../state/api';
 import { Words } from '../../ui/Words';
 
-export function OrderReading({ exam }: { exam: string }) {
+export function OrderReading({ exam, reason }: { exam: string; reason: string }) {
   const { data } = useDepartmentQuery();
-  const ordered = orderedExam(exam, examsOf(withDepartmentDefaults(data)));
+  const ordered = orderedExam(exam, examsOf(withDepartmentDefaults(data)), reason);
   const lines = ordered ? orderReadLines(ordered) : [];
   if (lines.length === 0) return null;
   return (

@@ -116,7 +116,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
   const wide = width >= RAIL_FROM;
   const asked = (
     <View style={{ gap: 6 }}>
-      <OrderReading exam={order.exam} />
+      <OrderReading exam={order.exam} reason={order.reason} />
       <Words>{order.reason}</Words>
       <Words tone="soft">{`${order.patient.initials} · ${patientText(body)} · ${situationText(situationFor(body.ageYears, order.situation))}`}</Words>
       <Words kind="small" tone="soft">
@@ -225,7 +225,7 @@ function KeepAsExam({ order }: { order: Order }) {
   const [put, { error, isLoading }] = usePutDepartmentMutation();
   const lead = useAppSelector((state) => state.who.person?.role === 'lead');
   const department = withDepartmentDefaults(data);
-  const exam = orderedExam(order.exam, examsOf(department))?.exam;
+  const exam = orderedExam(order.exam, examsOf(department), order.reason)?.exam;
   const ids = order.projections.map(({ projectionId }) => projectionId);
   if (!lead || !data || !exam || JSON.stringify(ids) === JSON.stringify(exam.projections)) return null;
   return (
