@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { patientInputSchema } from '../body/patient';
 import { situationSchema } from '../setup/request';
 import { notXray } from './orderGuard';
+import { situationOf } from './reasonSituation';
 
 const text = (name: string, max: number) => {
   const empty = { error: `${name} must not be empty` };
@@ -71,7 +72,7 @@ export function takeIncoming(drafts: readonly { line: number; order: unknown; fa
         field: 'exam',
         message: `Order ${parsed.data.reference} asks for ${other}, not for an x-ray: “${parsed.data.exam}”`,
       });
-    orders.push(parsed.data);
+    orders.push({ ...parsed.data, situation: { ...situationOf(parsed.data), ...parsed.data.situation } });
   }
   return faults.length > 0 ? { faults } : { orders };
 }

@@ -28,6 +28,7 @@ import { unknownHere, freshSession } from '../../state/session';
 import { patientText, situationText } from '../setup/words';
 import { ExpectedDose, DeliveredDose } from './ExpectedDose';
 import { OrderReading } from './OrderReading';
+import { sideBeside } from './sideBeside';
 import { URGENCY } from './OrdersScreen';
 import { useOpenExam } from './useOpenExam';
 
@@ -44,7 +45,7 @@ export function OrderScreen() {
   });
   usePrintStyle();
   const unknown = orderId === '' || (error as { status?: number } | undefined)?.status === 404;
-  const side = data?.order.side ? `, ${data.order.side}` : '';
+  const side = data ? sideBeside(data.order) : '';
   // One frame, before and after the order arrives: a sheet that was opened meanwhile stays open.
   return (
     <Frame

@@ -16,6 +16,7 @@ import { Words } from '../../ui/Words';
 import { useRoom } from '../room/useRoom';
 import { patientText, situationText } from '../setup/words';
 import { ALL, filterOrders, isFiltered, noFilter, wardsOf, type OrderFilter } from './orderFilter';
+import { sideBeside } from './sideBeside';
 import { TakeIn } from './TakeIn';
 import { useOpenExam } from './useOpenExam';
 import { useSummary } from './useSummary';
@@ -173,7 +174,7 @@ function OrderRow({ order, now }: { order: Order; now: number }) {
   const room = rooms.find(({ id }) => id === order.roomId)?.name ?? order.roomId;
   // Only the row whose order it is follows the session; the others are not drawn anew when an exam begins.
   const mine = useAppSelector((state) => state.session.current?.orderId === order.id);
-  const side = order.side ? `, ${order.side}` : '';
+  const side = sideBeside(order);
   const verb = mine ? 'Continue' : order.state === 'started' ? 'Resume' : 'Start';
   return (
     <View style={{ backgroundColor: theme.surface, borderRadius: 4, padding: 14, gap: 8, flex: 1 }}>
