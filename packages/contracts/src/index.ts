@@ -222,6 +222,10 @@ export const takenSchema = z.object({
   /** Orders that were known and came with other content, or were called off. */
   corrected: z.number().int(),
   cancelled: z.number().int(),
+  /** Rows of a table that were not taken: what is wrong with each, by its line of the file. */
+  refused: z.array(z.object({ line: z.number().int(), message: z.string() })),
+  /** The same rows as a table with what is wrong, to be mended and taken in; empty where all were taken. */
+  refusedTable: z.string(),
 });
 export const exposureDetailSchema = exposureSchema.extend({
   setup: setupSchema,

@@ -191,7 +191,7 @@ export {
   type IncomingFault,
   type IncomingOrder,
 } from './interchange/incomingOrder';
-export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, type OrderRow } from './interchange/orderTable';
+export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, WHY_COLUMN, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf, unusualSchema } from './exam/unusual';

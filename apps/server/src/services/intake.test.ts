@@ -51,32 +51,74 @@ test('a table is taken in once, with plan, room and what is unusual', async () =
   });
 });
 
-test('one wrong line: every fault is told with its line, and nothing is taken', async () => {
-  const before = await counts();
+test('wrong rows beside right ones: the right ones are taken, the others told and given back', async () => {
+  const [before] = await counts();
   const { status, body } = await table(
     'U-1,AB,71,Knee,left,Pain,Ward 3,',
     'U-2,AB,200,Knee,left,Pain,Ward 3,',
-    'U-3,TOOLONG,30,Knee,up,,Ward 3,',
+    '',
+    'U-3,TOOLONG,30,Knee,up,"two',
+    'lines",Ward 3,',
+    'U-4,AB,30,qqzzxx,,=cmd(),Ward 3,',
+    'U-5,AB,30,Knee,left,Pain,Ward 3,',
   );
+  expect([status, body.taken]).toEqual([200, 2]);
+  expect(body.refused).toEqual([
+    { line: 3, message: expect.stringMatching(/^Age/) },
+    { line: 5, message: expect.stringMatching(/^Initials/) },
+    { line: 5, message: expect.stringMatching(/^Side/) },
+    { line: 7, message: 'Order U-4: no exam here is called “qqzzxx”' },
+  ]);
+  expect((await counts())[0]).toBe(before + 2);
+  const back = body.refusedTable.split('\r\n');
+  expect(back[0]).toBe('reference,initials,age_years,exam,side,reason,ward,situation,why');
+  expect(body.refusedTable).toContain('"two\r\nlines"');
+  // A cell that a spreadsheet would run is text.
+  expect(body.refusedTable).toContain("'=cmd()");
+  // Mended, with the column of reasons still there, it is taken.
+  const mended = await server.call(
+    'POST',
+    '/api/orders/import',
+    [back[0], 'U-2,AB,70,Knee,left,Pain,Ward 3,,Age must be 0 to 110'].join('\r\n'),
+    'demo-ines',
+    'text/csv',
+  );
+  expect(mended.body).toMatchObject({ taken: 1, refused: [], refusedTable: '' });
+});
+
+test('no row that is right: every fault is told with its line, and nothing is taken', async () => {
+  const before = await counts();
+  const { status, body } = await table('U-6,AB,200,Knee,left,Pain,Ward 3,', 'U-7,TOOLONG,30,Knee,up,,Ward 3,');
   expect(status).toBe(422);
   expect(body.title).toBe('Orders not taken');
   expect(body.fields.map(({ field }: { field: string }) => field)).toEqual([
-    'line 3, patient.ageYears',
-    'line 4, initials',
-    'line 4, side',
-    'line 4, reason',
+    'line 2, patient.ageYears',
+    'line 3, initials',
+    'line 3, side',
+    'line 3, reason',
   ]);
-  expect(body.detail).toMatch(/^Nothing was taken in\. Line 3: /);
+  expect(body.detail).toMatch(/^Nothing was taken in\. Line 2: /);
   expect(await counts()).toEqual(before);
 });
 
 test.each([
   ['an exam nobody knows', 'V-1,AB,71,qqzzxx,,Pain,Ward 3,', /no exam here is called “qqzzxx”/],
   ['a side that is missing', 'V-2,AB,71,Knee,,Pain,Ward 3,', /needs a side/],
-  ['a row that is cut', 'V-3,AB', /Too few fields|must not be empty/],
+  ['a row that is cut', 'V-3,AB', /The row has 2 cells, the head 8/],
+  ['a quote that is not closed', 'V-4,AB,71,"Knee,left,Pain,Ward 3,', /quote/i],
+  ['another code page', 'V-5,AB,71,Knee,left,Schl\uFFFDsselbein,Ward 3,', /save it as CSV in UTF-8/],
 ])('%s is refused', async (_, row, says) => {
   const { status, body } = await table(row);
   expect([status, body.detail]).toEqual([422, expect.stringMatching(says)]);
+});
+
+test('the signs between cells that a spreadsheet names, and its byte order mark', async () => {
+  const head = 'reference;initials;age_years;exam;side;reason;ward';
+  for (const [i, before] of ['', '\uFEFF', 'sep=;\r\n', '\uFEFFsep=;\n'].entries()) {
+    const text = `${before}${head}\r\nS-${i};AB;40,5;Knee;left;Pain;Ward 3\r\nS-x${i};AB;400;Knee;left;Pain;Ward 3\r\n`;
+    const { body } = await server.call('POST', '/api/orders/import', text, 'demo-ines', 'text/csv');
+    expect(body).toMatchObject({ taken: 1, refused: [{ line: /sep/.test(before) ? 4 : 3 }] });
+  }
 });
 
 test('an empty table, and JSON sent as a table, are told', async () => {
@@ -149,7 +191,7 @@ describe('the life of an order', () => {
     (await server.store.db.select().from(orders)).find((each) => each.reference === reference)!;
 
   test('corrected: side, plan and words follow, and it says so; the same again changes nothing', async () => {
-    expect((await fhir(request())).body).toEqual({ taken: 1, known: 0, corrected: 0, cancelled: 0 });
+    expect((await fhir(request())).body).toMatchObject({ taken: 1, known: 0, corrected: 0, cancelled: 0 });
     const right = request({ bodySite: [{ text: 'Right wrist' }], reasonCode: [{ text: 'Fall on the right hand' }] });
     expect((await fhir(right)).body).toMatchObject({ taken: 0, corrected: 1 });
     const now = await order('LIFE-1');
@@ -170,7 +212,7 @@ describe('the life of an order', () => {
   test('called off before it came: nothing waits, and no patient is kept', async () => {
     const before = await counts();
     const never = request({ identifier: [{ value: 'LIFE-9' }], status: 'revoked' });
-    expect((await fhir(never)).body).toEqual({ taken: 0, known: 0, corrected: 0, cancelled: 1 });
+    expect((await fhir(never)).body).toMatchObject({ taken: 0, known: 0, corrected: 0, cancelled: 1 });
     expect(await counts()).toEqual(before);
   });
   test('called off while in hand: not taken from under the hands, but said', async () => {

@@ -1,6 +1,5 @@
 /** Orders from outside: all of a message or nothing of it, every fault told with its line. */
 import { eq, inArray } from 'drizzle-orm';
-import Papa from 'papaparse';
 import { nanoid } from 'nanoid';
 import {
   examsOf,
@@ -9,7 +8,6 @@ import {
   ordersFromFhir,
   ordersFromTable,
   plannedFor,
-  type Incoming,
   type IncomingFault,
   type IncomingOrder,
   type Planned,
@@ -19,10 +17,19 @@ import type { Store } from '../db/database';
 import { orders, patients } from '../db/schema';
 import { note } from './audit';
 import { getDepartment } from './departments';
+import { orderRows, refusedTable } from './orderRows';
 import { listRooms } from './rooms';
 
 /** `known`: came before, just so; `corrected` and `cancelled`: came before, and now otherwise. */
-export type Taken = { taken: number; known: number; corrected: number; cancelled: number };
+export type Taken = {
+  taken: number;
+  known: number;
+  corrected: number;
+  cancelled: number;
+  refused: { line: number; message: string }[];
+  refusedTable: string;
+};
+type Lined = { line: number; order: IncomingOrder };
 const MAX_ORDERS = 500;
 
 const refuse = (faults: readonly IncomingFault[]): Refusal =>
@@ -36,9 +43,15 @@ const refuse = (faults: readonly IncomingFault[]): Refusal =>
     faults.slice(0, 100).map(({ line, field, message }) => ({ field: `line ${line}, ${field}`, message })),
   );
 
-async function takeIn(store: Store, incoming: Incoming, by: string, now: number): Promise<Taken> {
-  if ('faults' in incoming) throw refuse(incoming.faults);
-  const found = incoming.orders;
+/**
+ * @param whole one fault refuses all of it; else only its own order
+ * @returns what became of the orders, and the faults of those that were not taken
+ */
+async function takeIn(
+  store: Store,
+  found: readonly Lined[],
+  { whole, by, now }: { whole: boolean; by: string; now: number },
+): Promise<{ count: Omit<Taken, 'refused' | 'refusedTable'>; faults: IncomingFault[] }> {
   if (found.length > MAX_ORDERS)
     throw new Refusal(
       'not accepted',
@@ -53,33 +66,30 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
     return room;
   };
   const faults: IncomingFault[] = [];
-  const planned = found.map((order, i) => {
-    if (order.standing !== 'ordered') return [];
+  const planned = found.flatMap(({ line, order }): { order: IncomingOrder; projections: Planned[] }[] => {
+    if (order.standing !== 'ordered') return [{ order, projections: [] }];
     const meant = orderedExam(order.exam, exams, order.reason);
     const side = order.bothSides ? 'both' : order.side;
-    if (!meant)
-      faults.push({
-        line: i + 1,
-        field: 'exam',
-        message: `Order ${order.reference}: no exam here is called “${order.exam}”`,
-      });
-    else if (side === null && needsSide(meant.projections))
-      faults.push({ line: i + 1, field: 'side', message: `Order ${order.reference}: ${meant.name} needs a side` });
-    return meant ? plannedFor(meant.projections, side, meant.sideDown) : [];
+    const put = (field: string, message: string) => {
+      faults.push({ line, field, message: `Order ${order.reference}: ${message}` });
+      return [];
+    };
+    if (!meant) return put('exam', `no exam here is called “${order.exam}”`);
+    if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
+    return [{ order, projections: plannedFor(meant.projections, side, meant.sideDown) }];
   });
-  if (faults.length > 0) throw refuse(faults);
-  return store.writes.run(() =>
+  if (faults.length > 0 && (whole || planned.length === 0)) throw refuse(faults);
+  const count = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
-      const references = found.map(({ reference }) => reference);
+      const references = planned.map(({ order }) => order.reference);
       const rows = await tx
         .select()
         .from(orders)
         .innerJoin(patients, eq(orders.patientId, patients.id))
         .where(inArray(orders.reference, references));
       const known = new Map(rows.map((row) => [row.orders.reference, row]));
-      const count: Taken = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
-      for (const [i, order] of found.entries()) {
-        const projections = planned[i] ?? [];
+      const count = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
+      for (const { order, projections } of planned) {
         const { initials, patient, situation, bothSides: _, standing, ...rest } = order;
         const before = known.get(order.reference);
         if (before) {
@@ -126,6 +136,7 @@ async function takeIn(store: Store, incoming: Incoming, by: string, now: number)
       return count;
     }),
   );
+  return { count, faults };
 }
 
 type Known = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
@@ -175,23 +186,34 @@ function changeOf({ orders: order, patients: person }: Known, news: IncomingOrde
   };
 }
 
-/** @param document parsed FHIR JSON. @throws Refusal 422 with a line for every fault */
-export const takeFhir = (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
-  takeIn(store, ordersFromFhir(document, new Date(now).toISOString().slice(0, 10)), by, now);
+const NONE_REFUSED = { refused: [], refusedTable: '' };
 
-/** @param text CSV with a head line. @throws Refusal 422 with a line for every fault */
+/** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
+export async function takeFhir(store: Store, document: unknown, by: string, now: number): Promise<Taken> {
+  const incoming = ordersFromFhir(document, new Date(now).toISOString().slice(0, 10));
+  if ('faults' in incoming) throw refuse(incoming.faults);
+  const found = incoming.orders.map((order, i) => ({ line: i + 1, order }));
+  const { count } = await takeIn(store, found, { whole: true, by, now });
+  return { ...count, ...NONE_REFUSED };
+}
+
+/**
+ * Rows that are right are taken; the others are told, and come back as a table of their own.
+ * @param text CSV with a head line. @throws Refusal 422 with a line for every fault where none is right
+ */
 export async function takeTable(store: Store, text: string, by: string, now: number): Promise<Taken> {
-  const read = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (head) => head.trim().toLowerCase(),
-  });
-  // The head is line 1, and rows count from 0.
-  const broken = read.errors.map(({ row, message }) => ({ line: (row ?? -1) + 2, field: 'row', message }));
-  // A table of one column is told by its missing columns, not by the separator that could not be guessed.
-  const faults = broken.filter(({ message }) => !/auto-detect/.test(message));
-  if (faults.length > 0) throw refuse(faults);
-  const rows = read.data.map((cells, i) => ({ line: i + 2, cells }));
-  if (rows.length === 0) throw refuse([{ line: 1, field: 'row', message: 'There is no order in the table' }]);
-  return takeIn(store, ordersFromTable(read.meta.fields ?? [], rows), by, now);
+  const table = orderRows(text);
+  const { orders: found, faults: wrong } =
+    table.rows.length > 0
+      ? ordersFromTable(table.columns, table.rows, table.headLine)
+      : { orders: [], faults: [] as IncomingFault[] };
+  const before = [...table.faults, ...wrong];
+  if (found.length === 0) throw refuse(before);
+  const { count, faults } = await takeIn(store, found, { whole: false, by, now });
+  const all = [...before, ...faults].sort((a, b) => a.line - b.line);
+  return {
+    ...count,
+    refused: all.map(({ line, message }) => ({ line, message })),
+    refusedTable: refusedTable(table, all),
+  };
 }

@@ -40,39 +40,46 @@ export type IncomingOrder = z.infer<typeof incomingOrderSchema>;
 export type IncomingFault = { line: number; field: string; message: string };
 export type Incoming = { orders: IncomingOrder[] } | { faults: IncomingFault[] };
 
-/** Checks drafts, and tells every fault with its line. Nothing is taken when anything is wrong. */
-export function takeIncoming(drafts: readonly { line: number; order: unknown; faults?: IncomingFault[] }[]): Incoming {
-  const faults: IncomingFault[] = [];
-  const orders: IncomingOrder[] = [];
+export type Draft = { line: number; order: unknown; faults?: IncomingFault[] };
+/** What of a message can be taken, and what is wrong with the rest: no order stands in both. */
+export type Sorted = { orders: { line: number; order: IncomingOrder }[]; faults: IncomingFault[] };
+
+/** Checks drafts one by one, and tells every fault with its line. */
+export function sortIncoming(drafts: readonly Draft[]): Sorted {
+  const sorted: Sorted = { orders: [], faults: [] };
   const seen = new Map<string, number>();
   for (const { line, order, faults: known = [] } of drafts) {
-    faults.push(...known);
+    const faults = [...known];
+    const put = (field: string, message: string) => faults.push({ line, field, message });
     const parsed = incomingOrderSchema.safeParse(order);
     if (!parsed.success) {
       const named = new Set(known.map(({ field }) => field));
       for (const issue of parsed.error.issues) {
         const field = issue.path.join('.');
-        if (!named.has(field)) faults.push({ line, field, message: issue.message });
+        if (!named.has(field)) put(field, issue.message);
       }
-      continue;
+    } else {
+      const { reference, exam, standing } = parsed.data;
+      const before = seen.get(reference);
+      if (before !== undefined) put('reference', `Order number ${reference} stands already in line ${before}`);
+      seen.set(reference, line);
+      const other = notXray(exam);
+      // What is called off need not be an x-ray, or be read.
+      if (other !== null && standing === 'ordered')
+        put('exam', `Order ${reference} asks for ${other}, not for an x-ray: “${exam}”`);
+      if (faults.length === 0)
+        sorted.orders.push({
+          line,
+          order: { ...parsed.data, situation: { ...situationOf(parsed.data), ...parsed.data.situation } },
+        });
     }
-    const before = seen.get(parsed.data.reference);
-    if (before !== undefined)
-      faults.push({
-        line,
-        field: 'reference',
-        message: `Order number ${parsed.data.reference} stands already in line ${before}`,
-      });
-    seen.set(parsed.data.reference, line);
-    const other = notXray(parsed.data.exam);
-    // What is called off need not be an x-ray, or be read.
-    if (other !== null && parsed.data.standing === 'ordered')
-      faults.push({
-        line,
-        field: 'exam',
-        message: `Order ${parsed.data.reference} asks for ${other}, not for an x-ray: “${parsed.data.exam}”`,
-      });
-    orders.push({ ...parsed.data, situation: { ...situationOf(parsed.data), ...parsed.data.situation } });
+    sorted.faults.push(...faults);
   }
-  return faults.length > 0 ? { faults } : { orders };
+  return sorted;
+}
+
+/** Checks drafts of a message that is taken whole: nothing is taken when anything is wrong. */
+export function takeIncoming(drafts: readonly Draft[]): Incoming {
+  const { orders, faults } = sortIncoming(drafts);
+  return faults.length > 0 ? { faults } : { orders: orders.map(({ order }) => order) };
 }

@@ -215,9 +215,9 @@ test('a table: side in the words, in the column, in both, or against each other'
     ordersFromTable(ORDER_COLUMNS, [
       { line: 2, cells: { reference: 'A', initials: 'Q', exam, side, reason: 'Fall', ward: 'ED' } },
     ]);
-  expect(row('Left knee', '')).toMatchObject({ orders: [{ side: 'left' }] });
-  expect(row('Left knee', 'left')).toMatchObject({ orders: [{ side: 'left' }] });
-  expect(row('Knee', 'both')).toMatchObject({ orders: [{ side: null, bothSides: true }] });
+  expect(row('Left knee', '')).toMatchObject({ orders: [{ order: { side: 'left' } }] });
+  expect(row('Left knee', 'left')).toMatchObject({ orders: [{ order: { side: 'left' } }] });
+  expect(row('Knee', 'both')).toMatchObject({ orders: [{ order: { side: null, bothSides: true } }] });
   expect(row('Left knee', 'right')).toMatchObject({ faults: [{ field: 'side' }] });
   expect(row('MRI knee', 'left')).toMatchObject({
     faults: [{ field: 'exam', message: expect.stringContaining('MRI') }],

@@ -1,7 +1,7 @@
 /** Orders as a table (CSV with a head line). Reading the text into rows is the reader's; what the rows mean is here. */
 import { centimetres } from '../quantity/length';
 import { readSides, sidesIn } from './orderGuard';
-import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
+import { sortIncoming, type IncomingFault, type Sorted } from './incomingOrder';
 
 export const ORDER_COLUMNS = [
   'reference',
@@ -45,14 +45,16 @@ const FIELDS: Partial<Record<Column, string>> = {
   weight_kg: 'patient.massKg',
 };
 
+const PLAIN_NUMBER = /^\d{1,6}([.,]\d{1,4})?$/;
+
 function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; faults: IncomingFault[] } {
   const faults: IncomingFault[] = [];
   const cell = (column: Column): string => (cells[column] ?? '').trim();
   const number = (column: Column, per = 1): number | undefined => {
     const text = cell(column);
     if (text === '') return undefined;
-    const value = Number(text.replace(',', '.'));
-    if (Number.isFinite(value)) return value * per;
+    // A number as people write it: no hexadecimal, no exponent.
+    if (PLAIN_NUMBER.test(text)) return Number(text.replace(',', '.')) * per;
     faults.push({
       line,
       field: FIELDS[column] ?? column,
@@ -108,20 +110,27 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
   };
 }
 
-/** @param columns of the head line; each must be one of ORDER_COLUMNS, and what an order needs must be there */
-export function ordersFromTable(columns: readonly string[], rows: readonly OrderRow[]): Incoming {
+/** What a list of refused rows says of each; read over when the list comes back mended. */
+export const WHY_COLUMN = 'why';
+
+/**
+ * Each row for itself: the good ones are taken, of the others every fault is told with its line.
+ * @param columns of the head line; each must be one of ORDER_COLUMNS, and what an order needs must be there
+ * @param headLine line of the file in which they stand
+ */
+export function ordersFromTable(columns: readonly string[], rows: readonly OrderRow[], headLine = 1): Sorted {
   const needed: readonly Column[] = ['reference', 'initials', 'exam', 'reason', 'ward'];
+  const known: readonly string[] = [...ORDER_COLUMNS, WHY_COLUMN];
+  const put = (field: string, message: string): IncomingFault => ({ line: headLine, field, message });
   const head: IncomingFault[] = [
     ...columns
-      .filter((column) => !(ORDER_COLUMNS as readonly string[]).includes(column))
-      .map((column) => ({
-        line: 1,
-        field: column,
-        message: `There is no column “${column.slice(0, 40)}”; columns: ${ORDER_COLUMNS.join(', ')}`,
-      })),
+      .filter((column) => !known.includes(column))
+      .map((column) =>
+        put(column, `There is no column “${column.slice(0, 40)}”; columns: ${ORDER_COLUMNS.join(', ')}`),
+      ),
     ...needed
       .filter((column) => !columns.includes(column))
-      .map((column) => ({ line: 1, field: column, message: `The column ${column} is missing` })),
+      .map((column) => put(column, `The column ${column} is missing`)),
   ];
-  return head.length > 0 ? { faults: head } : takeIncoming(rows.map(draftOf));
+  return head.length > 0 ? { orders: [], faults: head } : sortIncoming(rows.map(draftOf));
 }

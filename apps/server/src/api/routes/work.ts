@@ -61,7 +61,8 @@ export const work: readonly Route[] = [
   route({
     method: 'post',
     path: '/orders/import',
-    summary: 'Takes in orders as a table (CSV with a head line): all, or none with a line for every fault',
+    summary:
+      'Takes in orders as a table (CSV with a head line): the rows that are right, with a line for every fault of the others',
     body: z.string(),
     bodyType: 'text/csv',
     answer: takenSchema,

@@ -1,18 +1,25 @@
-/** Orders from a file: a table, or FHIR. What is wrong is told with its line, and then nothing is taken. */
+/** Orders from a file: a table, whose right rows are taken and whose others come back, or FHIR, taken whole or not. */
 import { useState } from 'react';
 import { View } from 'react-native';
 import { reasonsOf, useImportFhirMutation, useImportTableMutation } from '../../state/api';
 import { FilePick } from '../../ui/FilePick';
+import { Press } from '../../ui/Press';
+import { saveFile } from '../../ui/saveFile';
 import { Words } from '../../ui/Words';
+
+/** More than these are read in the saved table. */
+const MOST_SHOWN = 20;
 
 export function TakeIn() {
   const [table, { isLoading: reading }] = useImportTableMutation();
   const [fhir, { isLoading: reading2 }] = useImportFhirMutation();
   const [says, setSays] = useState('');
   const [reasons, setReasons] = useState<string[]>([]);
+  const [refused, setRefused] = useState('');
   const read = async (text: string) => {
     setSays('');
     setReasons([]);
+    setRefused('');
     const answer = await (/^\s*\{/.test(text) ? fhir(text) : table(text));
     if (answer.data) {
       const { taken, known, corrected, cancelled } = answer.data;
@@ -22,6 +29,9 @@ export function TakeIn() {
         ...(cancelled > 0 ? [`${cancelled} called off`] : []),
       ];
       setSays([`${taken} ${taken === 1 ? 'order' : 'orders'} taken in`, ...more].join(', '));
+      const rows = answer.data.refused ?? [];
+      setReasons(rows.slice(0, MOST_SHOWN).map(({ line, message }) => `line ${line}: ${message}`));
+      setRefused(answer.data.refusedTable ?? '');
     } else setReasons([...reasonsOf(answer.error), 'Nothing was taken in.']);
   };
   return (
@@ -46,6 +56,15 @@ export function TakeIn() {
             </Words>
           ))}
         </View>
+      )}
+      {refused !== '' && (
+        <Press
+          label="Save the rows that were not taken"
+          onPress={() => saveFile(new TextEncoder().encode(`\uFEFF${refused}`), 'orders-not-taken.csv', 'text/csv')}
+          style={{ paddingHorizontal: 14 }}
+        >
+          <Words>Save the rows that were not taken, with what is wrong</Words>
+        </Press>
       )}
     </View>
   );

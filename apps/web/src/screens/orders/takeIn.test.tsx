@@ -42,6 +42,26 @@ test('faults are told each with its line, and that nothing was taken', async () 
   expect(screen.queryByRole('status')).toBeNull();
 });
 
+test('of a table with wrong rows the right ones are taken, the others told and given back to be mended', async () => {
+  const made = jest.fn((_: Blob) => 'blob:rows');
+  Object.assign(URL, { createObjectURL: made, revokeObjectURL: jest.fn() });
+  show(<TakeIn />);
+  const answer = {
+    ...{ taken: 2, known: 0, corrected: 0, cancelled: 0 },
+    refused: [{ line: 4, message: 'Age must be 0 to 110 years' }],
+    refusedTable: 'reference,why\r\nA-3,Age must be 0 to 110 years',
+  };
+  (global.fetch as jest.Mock).mockResolvedValueOnce(
+    new Response(JSON.stringify(answer), { headers: { 'content-type': 'application/json' } }),
+  );
+  take('reference,initials\n1,AB\n');
+  expect(await screen.findByText('✓ 2 orders taken in')).toBeTruthy();
+  expect(screen.getByText('▲ line 4: Age must be 0 to 110 years')).toBeTruthy();
+  expect(screen.queryByText('▲ Nothing was taken in.')).toBeNull();
+  fireEvent.click(screen.getByLabelText('Save the rows that were not taken'));
+  expect(made.mock.calls[0]![0].type).toBe('text/csv');
+});
+
 test('without a server nothing was stored', async () => {
   mockHere.reachable = false;
   show(<TakeIn />);
