@@ -1,6 +1,9 @@
 import { fireEvent, screen } from '@testing-library/react';
 import { mockHere, show } from '../../testing/screenHarness';
+import { saveFile } from '../../ui/saveFile';
 import { TakeIn } from './TakeIn';
+
+jest.mock('../../ui/saveFile', () => ({ saveFile: jest.fn() }));
 
 const take = (text: string) => {
   const file = new File([text], 'orders');
@@ -43,8 +46,6 @@ test('faults are told each with its line, and that nothing was taken', async () 
 });
 
 test('of a table with wrong rows the right ones are taken, the others told and given back to be mended', async () => {
-  const made = jest.fn((_: Blob) => 'blob:rows');
-  Object.assign(URL, { createObjectURL: made, revokeObjectURL: jest.fn() });
   show(<TakeIn />);
   const answer = {
     ...{ taken: 2, known: 0, corrected: 0, cancelled: 0 },
@@ -59,7 +60,9 @@ test('of a table with wrong rows the right ones are taken, the others told and g
   expect(screen.getByText('▲ line 4: Age must be 0 to 110 years')).toBeTruthy();
   expect(screen.queryByText('▲ Nothing was taken in.')).toBeNull();
   fireEvent.click(screen.getByLabelText('Save the rows that were not taken'));
-  expect(made.mock.calls[0]![0].type).toBe('text/csv');
+  const [bytes, name] = (saveFile as jest.Mock).mock.calls[0]!;
+  expect(name).toBe('orders-not-taken.csv');
+  expect(new TextDecoder().decode(bytes)).toContain(answer.refusedTable);
 });
 
 test('without a server nothing was stored', async () => {
