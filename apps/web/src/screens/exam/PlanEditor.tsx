@@ -26,7 +26,7 @@ import { useDragRows } from './useDragRows';
 import { usePlan } from './usePlan';
 
 type Props = {
-  order: { exam: string; side: 'left' | 'right' | null };
+  order: { exam: string; side: 'left' | 'right' | null; reason?: string };
   plan: readonly Planned[];
   patient: PatientInput;
   situation: Partial<Situation>;

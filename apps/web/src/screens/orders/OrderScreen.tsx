@@ -28,6 +28,7 @@ import { unknownHere, freshSession } from '../../state/session';
 import { patientText, situationText } from '../setup/words';
 import { ExpectedDose, DeliveredDose } from './ExpectedDose';
 import { OrderReading } from './OrderReading';
+import { OtherRoom } from './OtherRoom';
 import { sideBeside } from './sideBeside';
 import { URGENCY } from './OrdersScreen';
 import { useOpenExam } from './useOpenExam';
@@ -123,6 +124,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
       <Words kind="small" tone="soft">
         {`${URGENCY[order.urgency]} · ${order.ward} · ${rooms.find((room) => room.id === order.roomId)?.name ?? order.roomId}${order.reference ? ` · order ${order.reference}` : ''}`}
       </Words>
+      <OtherRoom roomId={order.roomId} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {order.unusual.map((each) => (
           <Tag key={unusualWords(each)} text={unusualWords(each)} tone={warns(each) ? 'brick' : 'mauve'} />

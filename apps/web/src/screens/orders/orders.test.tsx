@@ -44,6 +44,18 @@ describe('Orders', () => {
   });
 });
 
+test.each([
+  ['room-2', /^● Planned for Room 2, and its numbers stand here; this device is in /],
+  ['room-1', null],
+])('an order for %s, on a device of room 1', async (roomId, says) => {
+  mockHere.answers[`/api/orders/${order.id}/exam`] = { order: { ...order, roomId }, exam: null, exposures: [] };
+  mockHere.params = { id: order.id };
+  show(<OrderScreen />);
+  expect(await screen.findByText('Sat down hard on a step')).toBeTruthy();
+  const said = screen.queryByRole('note');
+  expect(said?.textContent ?? null).toEqual(says === null ? null : expect.stringMatching(says));
+});
+
 describe('an order in full', () => {
   beforeEach(() => {
     mockHere.params = { id: order.id };
