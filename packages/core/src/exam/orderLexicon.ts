@@ -219,8 +219,13 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       view(OBLIQUES, 'chest-pa-oblique-rao', 'chest-pa-oblique-lao'),
       view(/\brao\b/, 'chest-pa-oblique-rao'),
       view(/\blao\b/, 'chest-pa-oblique-lao'),
-      // Out and in: the same view twice, of which the second is told as not read.
-      view(/\binspiration\b/, 'chest-pa'),
+      view(
+        /\b(insp(iration|iratory)?)( |, )+(and )?(exp(iration|iratory)?|external)\b/,
+        'chest-pa',
+        'chest-pa-expiration',
+      ),
+      view(/\b(pa[· ]+)?(in )?exp(iration|iratory)?( pa)?\b/, 'chest-pa-expiration'),
+      view(/\b(pa )?insp(iration|iratory)?( pa)?\b/, 'chest-pa'),
       view(/\b((left|right) )?laterals?\b/, 'chest-lateral'),
       view(PA, 'chest-pa'),
       view(/\b(ap( (semierect|supine|upright))?|semierect|supine)\b/, 'chest-ap'),

@@ -290,7 +290,11 @@ CXR post line placement | exam:chest-two
 Chest 2V (PA/Lat) | chest-pa chest-lateral
 Chest 4 views with obliques | chest-pa chest-lateral chest-pa-oblique-rao chest-pa-oblique-lao
 Bilateral decubitus chest | chest-decubitus-ap | B
-Inspiration and expiration chest | chest-pa
+Inspiration and expiration chest | exam:chest-breath
+chest insp exp | exam:chest-breath
+chest expiratory for pneumothorax | chest-pa-expiration
+CXR inspiratory/expiratory | exam:chest-breath
+PA chest in expiration | chest-pa-expiration
 XR ribs left 2 views with PA chest | chest-pa ribs-ap-upper ribs-oblique-posterior | L
 Bilateral ribs | exam:ribs | B
 Sternum lateral | sternum-lateral

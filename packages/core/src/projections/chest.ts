@@ -146,115 +146,149 @@ const KIDS_FACING: NonNullable<ProjectionSource['variants']> = [
   },
 ];
 
-export const chest: ProjectionSource[] = [
-  {
-    id: 'chest-pa',
-    name: 'Chest, PA',
-    alsoCalled: ['chest two view', 'CXR', 'thorax frontal', 'lungs', 'posteroanterior chest'],
-    region: 'chest',
-    part: 'lungs and heart',
-    signs: ['clavicle-ends', 'clavicles-high'],
-    showsLevels: true,
-    sided: 'none',
-    shows: 'Both lungs to the costophrenic angles, heart size, mediastinum',
-    positions: [
-      {
-        body: 'upright',
-        holders: ['wall'],
-        contact: ['thorax', 'lumbar'],
-        seatable: true,
-        say: '{erect}, chest against the receptor, shoulders rolled forward',
-        head: 'chin over its top edge',
-      },
-    ],
-    pose: ['chin-up', 'shoulders-rolled'],
-    ray: { view: 'PA', rangeDeg: [0, 5], toward: 'feet' },
-    aim: {
-      landmark: 'C7_sp',
-      offset: [{ toward: 'feet', mm: 184 }],
-      point: 'enter',
-      line: 'midline, level of T7',
-      checkBy: ['C7_sp', 'scapula_inf_angle_L'],
-    },
-    cover: [...lungs],
-    maySplit: true,
-    grid: 'yes',
-    sid: { wantedMm: inches(72), rangeMm: [inches(60), inches(80)] },
-    receptor: { usual: '14×17', orientation: 'lengthwise', note: 'crosswise in a hypersthenic build' },
-    exposure: {
-      kVp: 117,
-      kVpRange: [110, 125],
-      kVpNoGrid: 90,
-      kVpThin: 68,
-      chart: { mAs: 2.5, thicknessMm: 230, sidMm: inches(72), gridRatio: 10, kVp: 117, fieldMm: [350, 430] },
-      composition: 0.52,
-      aecCells: 'outer',
-      focalSpot: 'small',
-      smallChild: SMALL_CHILD,
-    },
-    breathing: { phase: 'second in' },
-    marker: { place: 'upper corner of the field, above the shoulder', extra: [] },
-    protection: [leadIfAsked('lead apron over the pelvis behind')],
-    remove: undress,
-    prepare: ['wall stand at the height of the shoulders'],
-    steps: [
-      {
-        group: 'position',
-        text: 'Weight even on both feet, dorsum of the hands on the hips or arms round the stand, elbows forward',
-      },
-      { group: 'position', text: 'Both shoulders at the same level and depressed; no rotation of the trunk' },
-    ],
-    checks: [
-      'Apices and both costophrenic angles included',
-      'Sternal ends of the clavicles equidistant from the spine',
-      'Scapulae lateral to the lung fields',
-      'Ten posterior ribs above the diaphragm',
-      'Receptor exposure even on both sides, no motion',
-    ],
-    faults: [
-      {
-        id: 'rotated',
-        sign: 'One sternal end of the clavicle further from the spine',
-        cause: 'Thorax rotated',
-        correction: 'Bring the shoulder of the wider side to the receptor',
-      },
-      {
-        id: 'short-breath',
-        sign: 'Fewer than nine posterior ribs above the diaphragm',
-        cause: 'Exposed before full inspiration',
-        correction: 'Expose on the second full inspiration',
-      },
-      {
-        id: 'scapulae-in',
-        sign: 'Scapulae superimposed on the lung fields',
-        cause: 'Shoulders not rolled forward',
-        correction: 'Move the elbows further forward',
-      },
-    ],
-    variants: [
-      ...KIDS_FACING,
-      ...CENTRING_PA,
-      ...CHEST_RECEPTOR,
-      ...KIDS_CHEST,
-      {
-        rule: 'chestTechnique',
-        choice: 'no-grid',
-        set: { grid: 'no' },
-        reason: 'lower kVp and no grid where the wall stand has none or dose to a thin chest counts',
-      },
-    ],
-    cautions: [
-      {
-        text: 'A patient who sways is not left standing alone: seat them or lay them supine.',
-        when: 'always',
-        group: 'position',
-      },
-    ],
-    instead: [{ projection: 'chest-ap', loses: 'the heart is magnified, air-fluid levels are lost when supine' }],
-    brightBones: ['rib', 'clavicle', 'manubrium', 'sternal'],
-    confidence: 'taught',
-    sources: [SOURCE],
+/** What tells a deep breath in a picture of the chest. */
+const DEEP_BREATH = {
+  check: 'Ten posterior ribs above the diaphragm',
+  fault: {
+    id: 'short-breath',
+    sign: 'Fewer than nine posterior ribs above the diaphragm',
+    cause: 'Exposed before full inspiration',
+    correction: 'Expose on the second full inspiration',
   },
+};
+
+const CHEST_PA: ProjectionSource = {
+  id: 'chest-pa',
+  name: 'Chest, PA',
+  alsoCalled: ['chest two view', 'CXR', 'thorax frontal', 'lungs', 'posteroanterior chest'],
+  region: 'chest',
+  part: 'lungs and heart',
+  signs: ['clavicle-ends', 'clavicles-high'],
+  showsLevels: true,
+  sided: 'none',
+  shows: 'Both lungs to the costophrenic angles, heart size, mediastinum',
+  positions: [
+    {
+      body: 'upright',
+      holders: ['wall'],
+      contact: ['thorax', 'lumbar'],
+      seatable: true,
+      say: '{erect}, chest against the receptor, shoulders rolled forward',
+      head: 'chin over its top edge',
+    },
+  ],
+  pose: ['chin-up', 'shoulders-rolled'],
+  ray: { view: 'PA', rangeDeg: [0, 5], toward: 'feet' },
+  aim: {
+    landmark: 'C7_sp',
+    offset: [{ toward: 'feet', mm: 184 }],
+    point: 'enter',
+    line: 'midline, level of T7',
+    checkBy: ['C7_sp', 'scapula_inf_angle_L'],
+  },
+  cover: [...lungs],
+  maySplit: true,
+  grid: 'yes',
+  sid: { wantedMm: inches(72), rangeMm: [inches(60), inches(80)] },
+  receptor: { usual: '14×17', orientation: 'lengthwise', note: 'crosswise in a hypersthenic build' },
+  exposure: {
+    kVp: 117,
+    kVpRange: [110, 125],
+    kVpNoGrid: 90,
+    kVpThin: 68,
+    chart: { mAs: 2.5, thicknessMm: 230, sidMm: inches(72), gridRatio: 10, kVp: 117, fieldMm: [350, 430] },
+    composition: 0.52,
+    aecCells: 'outer',
+    focalSpot: 'small',
+    smallChild: SMALL_CHILD,
+  },
+  breathing: { phase: 'second in' },
+  marker: { place: 'upper corner of the field, above the shoulder', extra: [] },
+  protection: [leadIfAsked('lead apron over the pelvis behind')],
+  remove: undress,
+  prepare: ['wall stand at the height of the shoulders'],
+  steps: [
+    {
+      group: 'position',
+      text: 'Weight even on both feet, dorsum of the hands on the hips or arms round the stand, elbows forward',
+    },
+    { group: 'position', text: 'Both shoulders at the same level and depressed; no rotation of the trunk' },
+  ],
+  checks: [
+    'Apices and both costophrenic angles included',
+    'Sternal ends of the clavicles equidistant from the spine',
+    'Scapulae lateral to the lung fields',
+    DEEP_BREATH.check,
+    'Receptor exposure even on both sides, no motion',
+  ],
+  faults: [
+    {
+      id: 'rotated',
+      sign: 'One sternal end of the clavicle further from the spine',
+      cause: 'Thorax rotated',
+      correction: 'Bring the shoulder of the wider side to the receptor',
+    },
+    DEEP_BREATH.fault,
+    {
+      id: 'scapulae-in',
+      sign: 'Scapulae superimposed on the lung fields',
+      cause: 'Shoulders not rolled forward',
+      correction: 'Move the elbows further forward',
+    },
+  ],
+  variants: [
+    ...KIDS_FACING,
+    ...CENTRING_PA,
+    ...CHEST_RECEPTOR,
+    ...KIDS_CHEST,
+    {
+      rule: 'chestTechnique',
+      choice: 'no-grid',
+      set: { grid: 'no' },
+      reason: 'lower kVp and no grid where the wall stand has none or dose to a thin chest counts',
+    },
+  ],
+  cautions: [
+    {
+      text: 'A patient who sways is not left standing alone: seat them or lay them supine.',
+      when: 'always',
+      group: 'position',
+    },
+  ],
+  instead: [{ projection: 'chest-ap', loses: 'the heart is magnified, air-fluid levels are lost when supine' }],
+  brightBones: ['rib', 'clavicle', 'manubrium', 'sternal'],
+  confidence: 'taught',
+  sources: [SOURCE],
+};
+
+/** The same view breathed out: all but the breath, and what it is looked at for, is that of the view in inspiration. */
+const CHEST_PA_EXPIRATION: ProjectionSource = {
+  ...CHEST_PA,
+  id: 'chest-pa-expiration',
+  name: 'Chest, PA, expiration',
+  alsoCalled: ['expiratory chest', 'chest breathed out', 'air trapping chest', 'small pneumothorax view'],
+  shows: 'A small pneumothorax, trapped air and how far the diaphragm moves, beside the picture in inspiration',
+  breathing: { phase: 'in and out' },
+  marker: { ...CHEST_PA.marker, extra: ['expiration'] },
+  checks: [
+    ...CHEST_PA.checks.filter((check) => check !== DEEP_BREATH.check),
+    'Diaphragm clearly higher than in the picture in inspiration',
+  ],
+  faults: [
+    ...CHEST_PA.faults.filter(({ id }) => id !== DEEP_BREATH.fault.id),
+    {
+      id: 'not-out',
+      sign: 'Diaphragm as low as in the picture in inspiration',
+      cause: 'Exposed before the breath was out',
+      correction: 'Wait until the breath is out and held, then expose',
+    },
+  ],
+  instead: [{ projection: 'chest-pa', loses: 'the comparison with expiration' }],
+};
+
+export const chest: ProjectionSource[] = [
+  CHEST_PA,
+  CHEST_PA_EXPIRATION,
   {
     id: 'chest-lateral',
     name: 'Chest, lateral',

@@ -28,6 +28,14 @@ export const exams: readonly Exam[] = [
     'chest-pa',
     'chest-lateral',
   ),
+  exam(
+    'chest-breath',
+    'Chest, inspiration and expiration',
+    'chest',
+    ['inspiratory and expiratory chest', 'insp exp chest', 'chest for air trapping'],
+    'chest-pa',
+    'chest-pa-expiration',
+  ),
   exam('chest-mobile', 'Chest, mobile', 'chest', ['portable chest', 'bedside chest'], 'chest-ap'),
   exam(
     'chest-decubitus',

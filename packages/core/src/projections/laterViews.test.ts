@@ -66,3 +66,27 @@ test('the lower ribs are taken in expiration, lower than the upper ones', () => 
   expect(projectionOf('ribs-oblique-posterior').breathing.phase).toBe('in');
   expect(lower.exposure.kVp).toBeGreaterThanOrEqual(upper.exposure.kVp);
 });
+
+describe('a chest breathed out', () => {
+  const at = (projectionId: string) => computeSetup({ projectionId, patient: { ageYears: 40, sex: 'male' } });
+  const [full, out] = [at('chest-pa'), at('chest-pa-expiration')];
+  test('is the same ray, receptor and centring, with another breath, and marked', () => {
+    expect(out.tube).toEqual(full.tube);
+    expect(out.receptor).toEqual(full.receptor);
+    expect(out.centre).toEqual(full.centre);
+    expect(out.breathing.words).toMatch(/out, hold it out/);
+    expect(full.breathing.words).toMatch(/In again, deep/);
+    expect(out.marker.extra).toEqual(['expiration']);
+    expect(out.scene.adapt.state.breath).toBe('out');
+  });
+  test('is not judged by the depth of the breath', () => {
+    expect(projectionOf('chest-pa').checks.some((check) => /ten posterior ribs/i.test(check))).toBe(true);
+    expect(projectionOf('chest-pa-expiration').checks.some((check) => /ten posterior ribs/i.test(check))).toBe(false);
+    expect(projectionOf('chest-pa-expiration').faults.map(({ id }) => id)).toContain('not-out');
+  });
+  test.each([
+    ['chest insp/exp', ['chest-pa', 'chest-pa-expiration']],
+    ['Chest PA, expiration', ['chest-pa-expiration']],
+    ['expiratory chest', ['chest-pa-expiration']],
+  ])('“%s”', (words, ids) => expect([...orderedExam(words)!.projections].sort()).toEqual(ids));
+});

@@ -951,7 +951,7 @@ export const shoulderGirdle: ProjectionSource[] = [
         'upright',
         ['wall'],
         ['scapula_L', 'scapula_R', 'thorax'],
-        '{erect}, back to the receptor, weight even on both feet, arms relaxed at the sides',
+        '{erect}, back to the receptor, weight even, arms relaxed at the sides',
         { seatable: true, joints: { shoulderAbduction: 4 } },
       ),
     ],

@@ -29,9 +29,9 @@ export function TakeIn() {
         ...(cancelled > 0 ? [`${cancelled} called off`] : []),
       ];
       setSays([`${taken} ${taken === 1 ? 'order' : 'orders'} taken in`, ...more].join(', '));
-      const rows = answer.data.refused ?? [];
+      const rows = answer.data.refused;
       setReasons(rows.slice(0, MOST_SHOWN).map(({ line, message }) => `line ${line}: ${message}`));
-      setRefused(answer.data.refusedTable ?? '');
+      setRefused(answer.data.refusedTable);
     } else setReasons([...reasonsOf(answer.error), 'Nothing was taken in.']);
   };
   return (

@@ -5,6 +5,8 @@ import { TakeIn } from './TakeIn';
 
 jest.mock('../../ui/saveFile', () => ({ saveFile: jest.fn() }));
 
+/** Nothing was refused. */
+const ALL = { corrected: 0, cancelled: 0, refused: [], refusedTable: '' };
 const take = (text: string) => {
   const file = new File([text], 'orders');
   file.text = async () => text;
@@ -12,19 +14,21 @@ const take = (text: string) => {
 };
 
 test('a table goes as a table, and what was known already is told apart', async () => {
-  mockHere.answers['/api/orders/import'] = { taken: 1, known: 2 };
+  mockHere.answers['/api/orders/import'] = { taken: 1, known: 2, ...ALL };
   show(<TakeIn />);
   (global.fetch as jest.Mock).mockImplementationOnce(async (request: Request) => {
     expect(request.headers.get('content-type')).toBe('text/csv');
     expect(await request.text()).toBe('reference,initials\n1,AB\n');
-    return new Response(JSON.stringify({ taken: 1, known: 2 }), { headers: { 'content-type': 'application/json' } });
+    return new Response(JSON.stringify({ taken: 1, known: 2, ...ALL }), {
+      headers: { 'content-type': 'application/json' },
+    });
   });
   take('reference,initials\n1,AB\n');
   expect(await screen.findByText('✓ 1 order taken in, 2 known already')).toBeTruthy();
 });
 
 test('what begins with a brace goes as FHIR', async () => {
-  mockHere.answers['/api/fhir'] = { taken: 3, known: 0 };
+  mockHere.answers['/api/fhir'] = { taken: 3, known: 0, ...ALL };
   show(<TakeIn />);
   take('{"resourceType":"Bundle"}');
   expect(await screen.findByText('✓ 3 orders taken in')).toBeTruthy();
