@@ -128,7 +128,12 @@ function aimsOf(
       ? set(toDegrees(Math.atan2(dot(ray, across), dot(ray, axes.beam))), Math.min(most, MOST_ACROSS_DEG))
       : 0,
   };
-  const tilts = [{ alongDeg: 0, acrossDeg: 0 }, { alongDeg: exact.alongDeg, acrossDeg: 0 }, exact];
+  // Where a full tilt stretches the field over the receptor's edge, less of it still shows what is asked for.
+  const less =
+    beam === 'down' && Math.abs(exact.acrossDeg) > STEEP_ACROSS_DEG
+      ? [{ ...exact, acrossDeg: Math.round(exact.acrossDeg * LESS) }]
+      : [];
+  const tilts = [{ alongDeg: 0, acrossDeg: 0 }, { alongDeg: exact.alongDeg, acrossDeg: 0 }, exact, ...less];
   // A receptor behind one who half sits stands upright, or it would be the back rest's.
   const mostFall =
     settled.stance?.position === 'semi-erect' && settled.stance.on === 'back' && endOn ? 1 : MOST_FALL_DEG;
@@ -146,6 +151,9 @@ function aimsOf(
     return offDeg <= mostOff ? [{ ...tilt, offDeg }] : [];
   });
 }
+/** From here on a flat receptor is drawn a third longer. */
+const STEEP_ACROSS_DEG = 40;
+const LESS = 2 / 3;
 const MOST_TILTED_DEG = 75;
 /** A tube that stands level is turned down no further than this. */
 const MOST_FALL_DEG = 30;

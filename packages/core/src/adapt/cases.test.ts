@@ -153,6 +153,15 @@ const CASES: readonly Case[] = [
     rejected: OFF_THE_BACK,
   },
   {
+    name: 'oblique ribs of a man on a board',
+    id: 'ribs-oblique-posterior',
+    patient: { ageYears: 45, sex: 'male' },
+    side: 'left',
+    situation: BOARD,
+    accepted: [fromAbove],
+    rejected: OFF_THE_BACK,
+  },
+  {
     name: 'lateral skull on a board',
     id: 'skull-lateral',
     side: 'left',
