@@ -86,6 +86,15 @@ test('wrong rows beside right ones: the right ones are taken, the others told an
   expect(mended.body).toMatchObject({ taken: 1, refused: [], refusedTable: '' });
 });
 
+test('a row that cannot be planned beside one that cannot be read: both are told', async () => {
+  const { status, body } = await table('U-8,AB,40,Toes,,Stubbed,Ward 3,', 'U-9,AB,400,Toes,left,Stubbed,Ward 3,');
+  expect(status).toBe(422);
+  expect(body.fields.map(({ field }: { field: string }) => field)).toEqual([
+    'line 2, side',
+    'line 3, patient.ageYears',
+  ]);
+});
+
 test('no row that is right: every fault is told with its line, and nothing is taken', async () => {
   const before = await counts();
   const { status, body } = await table('U-6,AB,200,Knee,left,Pain,Ward 3,', 'U-7,TOOLONG,30,Knee,up,,Ward 3,');

@@ -44,13 +44,13 @@ const refuse = (faults: readonly IncomingFault[]): Refusal =>
   );
 
 /**
- * @param whole one fault refuses all of it; else only its own order
+ * @param whole one fault refuses all of it; else only its own order; `before`: what is wrong with others of the message
  * @returns what became of the orders, and the faults of those that were not taken
  */
 async function takeIn(
   store: Store,
   found: readonly Lined[],
-  { whole, by, now }: { whole: boolean; by: string; now: number },
+  { whole, before, by, now }: { whole: boolean; before: readonly IncomingFault[]; by: string; now: number },
 ): Promise<{ count: Omit<Taken, 'refused' | 'refusedTable'>; faults: IncomingFault[] }> {
   if (found.length > MAX_ORDERS)
     throw new Refusal(
@@ -78,7 +78,8 @@ async function takeIn(
     if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
     return [{ order, projections: plannedFor(meant.projections, side, meant.sideDown) }];
   });
-  if (faults.length > 0 && (whole || planned.length === 0)) throw refuse(faults);
+  if (faults.length > 0 && (whole || planned.length === 0))
+    throw refuse([...before, ...faults].sort((a, b) => a.line - b.line));
   const count = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const references = planned.map(({ order }) => order.reference);
@@ -193,7 +194,7 @@ export async function takeFhir(store: Store, document: unknown, by: string, now:
   const incoming = ordersFromFhir(document, new Date(now).toISOString().slice(0, 10));
   if ('faults' in incoming) throw refuse(incoming.faults);
   const found = incoming.orders.map((order, i) => ({ line: i + 1, order }));
-  const { count } = await takeIn(store, found, { whole: true, by, now });
+  const { count } = await takeIn(store, found, { whole: true, before: [], by, now });
   return { ...count, ...NONE_REFUSED };
 }
 
@@ -209,7 +210,7 @@ export async function takeTable(store: Store, text: string, by: string, now: num
       : { orders: [], faults: [] as IncomingFault[] };
   const before = [...table.faults, ...wrong];
   if (found.length === 0) throw refuse(before);
-  const { count, faults } = await takeIn(store, found, { whole: false, by, now });
+  const { count, faults } = await takeIn(store, found, { whole: false, before, by, now });
   const all = [...before, ...faults].sort((a, b) => a.line - b.line);
   return {
     ...count,
