@@ -810,10 +810,6 @@ export const REASONS: readonly (readonly [RegExp, Circumstance])[] = [
   [/\b(free (air|gas)|perforat\w*|pneumoperitoneum)\b/, 'free gas'],
   [/\b(obstruct\w*|sbo|ileus)\b/, 'obstruction'],
 ];
-/** "No known injury" is none. */
-export const DENIED =
-  /\b(no|denies|without|non|not)\s+(known |recent |any |history of |h\/o |evidence of |signs? of )*(trauma\w*|injur\w+|falls?|fractur\w*|dislocat\w*|obstruct\w*|free air|perforat\w*)\b/g;
-
 /** Words that are spelled right: a misspelt one is read as the nearest of them. */
 export const SPELLED: readonly string[] =
   `abdomen acetabulum acromioclavicular ankle ankles axillary axial barium bilateral bladder calcaneus cervical chest

@@ -149,6 +149,7 @@ describe('why it was ordered', () => {
     ['Shoulder left', 'dislocation after a fall', 'shoulder-trauma'],
     ['Shoulder left', 'chronic pain, no injury', 'shoulder'],
     ['Shoulder left', 'denies any trauma', 'shoulder'],
+    ['Shoulder left', 'pain, no fracture or dislocation', 'shoulder'],
     ['Wrist right', 'snuffbox tenderness', 'scaphoid'],
     ['Wrist right', 'arthritis', 'wrist'],
     ['Hip left', 'fell at home, leg short', 'hip-trauma'],

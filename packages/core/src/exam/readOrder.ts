@@ -3,18 +3,11 @@
  * names no part is no order that can be read.
  */
 import { exams as shippedExams, type Exam } from '../projections/exams';
-import {
-  CIRCUMSTANCES,
-  DENIED,
-  ORDERED_PARTS,
-  REASONS,
-  SPELLED,
-  type Circumstance,
-  type OrderedPart,
-} from './orderLexicon';
+import { CIRCUMSTANCES, ORDERED_PARTS, REASONS, SPELLED, type Circumstance, type OrderedPart } from './orderLexicon';
 import { projectionOf } from '../projections/catalogue';
 import { digitOf, digitsIn, OF_DIGIT } from './orderDigits';
 import { whatOf } from '../interchange/orderGuard';
+import { notDenied } from '../interchange/reasonSituation';
 import { plainOrder } from './orderWords';
 
 export type BodySide = 'left' | 'right';
@@ -142,7 +135,7 @@ type PartRead = Omit<OrderRead, 'unread'> & { left: string };
 
 /** What the reason tells that matters here, each with the words that tell it. */
 function reasonsIn(why: string): Map<Circumstance, string> {
-  const left = why.toLowerCase().replace(DENIED, ' ');
+  const left = notDenied(why);
   return new Map(
     REASONS.flatMap(([written, is]): [Circumstance, string][] => {
       const found = written.exec(left);

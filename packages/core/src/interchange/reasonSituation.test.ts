@@ -15,6 +15,10 @@ test.each([
   ['Wrist', 'old fracture, pain', {}],
   ['Ankle', 'pain, no fracture or dislocation', {}],
   ['Shoulder', 'chronic dislocation', {}],
+  ['Hip', '78 year old, fell, hip fracture', { suspected: ['hip fracture'], fractureSuspected: true }],
+  ['Wrist', '9 yo with deformity', { fractureSuspected: true }],
+  ['Ankle', 's/p fall with fracture', { fractureSuspected: true }],
+  ['Wrist', 'history of gout, new fracture?', { fractureSuspected: true }],
   ['Chest', 'cough', {}],
 ])('%s for “%s”', (exam, reason, situation) => expect(situationOf({ exam, reason })).toEqual(situation));
 

@@ -4,9 +4,15 @@ import { situationSchema, type Situation, type Suspected } from '../setup/reques
 /** "No fracture", "denies injury": said, and not so. */
 const DENIED =
   /\b(no|denies|without|negative for|not)\s+(known |recent |any |new |history of |evidence of |signs? of )*[\w-]+( (or|nor|and) [\w-]+)*/g;
-/** What was, is known, or is looked at again while it heals. */
+/** What a reason says is so: lower case, without what it denies. @example notDenied('Pain, no fracture or dislocation') // 'pain,  ' */
+export const notDenied = (reason: string): string => reason.toLowerCase().replace(DENIED, ' ');
+
+/**
+ * What was, is known, or is looked at again while it heals, as far as the next break. "78 years old" is an age, and after
+ * a fall is what everything is.
+ */
 const PAST =
-  /\b(old|known|healed|healing|previous|prior|chronic|follow[ -]?up( of| for)?|f\/u|s\/p|status post|post[ -]?op\w*|history of|h\/o|reduced|orif)\b.*/g;
+  /(?<!\b(y(ea)?rs?|y\/?o|months?|weeks?|days?)[ -])\bold\b[^,;.?]*|\b(known|healed|healing|previous|prior|chronic|follow[ -]?up|f\/u|post[ -]?op\w*|history of|h\/o|reduced|orif)\b[^,;.?]*|\b(s\/p|status post)\b(?! (a )?(fall|mv[ac]|rt[ac]|trauma|injury|assault))[^,;.?]*/g;
 
 const SUSPECTED_BY: readonly (readonly [RegExp, Suspected])[] = [
   [/\bdislocat\w*/, 'dislocation'],
@@ -28,7 +34,7 @@ const OF_JOINT = /\b(knee|elbow|ankle|hip|shoulder|wrist|joint)\b/;
  * @example situationOf({ exam: 'Shoulder', reason: 'dislocation?' }) // { suspected: ['dislocation'] }
  */
 export function situationOf({ exam, reason }: { exam: string; reason: string }): Partial<Situation> {
-  const left = reason.toLowerCase().replace(DENIED, ' ').replace(PAST, ' ');
+  const left = notDenied(reason).replace(PAST, ' ');
   const suspected = SUSPECTED_BY.flatMap(([written, finding]) => {
     if (!written.test(left)) return [];
     return finding === 'fluid level' && OF_JOINT.test(`${exam} ${left}`.toLowerCase()) ? [] : [finding];
