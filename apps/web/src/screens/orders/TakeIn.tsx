@@ -59,11 +59,11 @@ export function TakeIn() {
       )}
       {refused !== '' && (
         <Press
-          label="Save the rows that were not taken"
+          label="Save the rows not taken, with what is wrong"
           onPress={() => saveFile(new TextEncoder().encode(`\uFEFF${refused}`), 'orders-not-taken.csv', 'text/csv')}
           style={{ paddingHorizontal: 14 }}
         >
-          <Words>Save the rows that were not taken, with what is wrong</Words>
+          <Words>Save the rows not taken</Words>
         </Press>
       )}
     </View>

@@ -63,7 +63,7 @@ test('of a table with wrong rows the right ones are taken, the others told and g
   expect(await screen.findByText('✓ 2 orders taken in')).toBeTruthy();
   expect(screen.getByText('▲ line 4: Age must be 0 to 110 years')).toBeTruthy();
   expect(screen.queryByText('▲ Nothing was taken in.')).toBeNull();
-  fireEvent.click(screen.getByLabelText('Save the rows that were not taken'));
+  fireEvent.click(screen.getByLabelText('Save the rows not taken, with what is wrong'));
   const [bytes, name] = (saveFile as jest.Mock).mock.calls[0]!;
   expect(name).toBe('orders-not-taken.csv');
   expect(new TextDecoder().decode(bytes)).toContain(answer.refusedTable);
