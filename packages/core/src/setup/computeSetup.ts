@@ -8,6 +8,7 @@ import { describe } from './pipeline/described';
 import { chooseExposure } from './pipeline/exposed';
 import { standForGrid } from './pipeline/focused';
 import { poseAndPlace } from './pipeline/posed';
+import { standOrSit } from './pipeline/seated';
 import { standInRoom } from './pipeline/stood';
 import type { Known } from './placing/placeAdapted';
 import { blocks, type Problem } from './problem';
@@ -23,9 +24,10 @@ const isBlocked = ({ problems }: { problems: readonly Problem[] }): boolean => p
  * @throws RangeError as `computeSetup`
  */
 export function computeFeasible(request: SetupRequest, known: Known): Setup | null {
-  const posed = poseAndPlace(readRequest(request, known));
+  const asked = readRequest(request, known);
+  const posed = poseAndPlace(asked);
   if (isBlocked(posed)) return null;
-  const aimed = aimAndHold(posed);
+  const aimed = standOrSit(asked, aimAndHold(posed));
   const stood = standInRoom(aimed);
   if (isBlocked(stood)) return null;
   const collimated = standForGrid(stood, aimed);
@@ -42,6 +44,7 @@ export function computeFeasible(request: SetupRequest, known: Known): Setup | nu
  * @example computeSetup({ projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } }).tube.sidMm // 1016
  */
 export function computeSetup(request: SetupRequest): Setup {
-  const aimed = aimAndHold(poseAndPlace(readRequest(request, {})));
+  const asked = readRequest(request, {});
+  const aimed = standOrSit(asked, aimAndHold(poseAndPlace(asked)));
   return describe(chooseExposure(standForGrid(standInRoom(aimed), aimed)));
 }

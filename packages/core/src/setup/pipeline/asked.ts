@@ -38,6 +38,8 @@ export type Asked = {
   part: string;
   /** Parts of the body that the ray may cross; undefined for all. */
   segments: readonly string[] | undefined;
+  /** Seated because the tube does not go high enough for one who stands: how high the ray would have passed then. */
+  seatedFromMm?: number;
 };
 
 /** Of a paired part the side that is asked for; of a lateral of the trunk the side that lies on the receptor. */

@@ -70,12 +70,16 @@ function placeLately(
 
 export function poseAndPlace(asked: Asked): Posed {
   const { asTaught, body, adapted, overrides, part, projection, room, side, situation, view } = asked;
-  const chosen = choosePositioning(projection, situation, room, side, overrides, {
+  const found = choosePositioning(projection, situation, room, side, overrides, {
     adapted: adapted ?? undefined,
     part,
     mirrored: view.mirrored,
     ageYears: body.patient.ageYears,
   });
+  const chosen =
+    asked.seatedFromMm === undefined
+      ? found
+      : { ...found, positioning: { ...found.positioning, sitsOn: 'stool' as const } };
   const { holders } = chosen;
   const staysOnLine = neckStays(situation) && isOfHead(part) && !adapted;
   const tubeDeg = staysOnLine ? tubeForHead(projection, body, chosen.positioning.pose) : null;

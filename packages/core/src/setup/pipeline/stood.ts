@@ -2,7 +2,7 @@
 import { slideBody } from '../../body/posed';
 import { add, distance, type InRoom, type Vec3 } from '../../geometry/vector';
 import { beyondAimMm } from '../placing/place';
-import { sittingLowers, standingLift } from '../placing/stand';
+import { standingLift } from '../placing/stand';
 import { FOOT_REST_MM } from '../../room/rest';
 import type { Support } from '../placing/support';
 import { receptorPlane, type ReceptorPlane } from '../ray/receptorPlane';
@@ -27,24 +27,21 @@ export type Stood = Aimed & {
   focusToSkinMm: number;
 };
 
-export function standInRoom(asked: Aimed): Stood {
-  const { angle, body, adapted, holder, overrides, problems, projection, room, unit, positioning } = asked;
-  const { placement } = asked.placed;
-  const horizontal = isHorizontal(placement.beam);
+/** Where the patient is set down in the room, for the ray and the SID that are wanted. */
+export function setDown({ adapted, aimed, holder, overrides, placed, positioning, projection, room, ...asked }: Aimed) {
+  const horizontal = isHorizontal(placed.placement.beam);
   // The stool before a wheelchair stands on the floor as the chair does.
   const surfaceMm = holder.kind === 'floor' || adapted?.onStool ? 0 : room.surfaceHeightMm;
   const sidWantedMm = overrides.sidMm ?? asked.sidForGridMm ?? projection.sid.wantedMm;
-  const { shift, blockMm, seatedMm } = standingLift(
-    asked.placed,
-    { through: asked.aimed.through, direction: asked.aimed.direction, sidMm: sidWantedMm },
-    horizontal,
-    room,
-    surfaceMm,
-    {
-      mayLowerMm: positioning.seatable && !positioning.sitsOn ? sittingLowers(body.patient.statureMm) : 0,
-      liftMm: positioning.sitsOn === 'chair' ? FOOT_REST_MM : 0,
-    },
-  );
+  const ray = { through: aimed.through, direction: aimed.direction, sidMm: sidWantedMm };
+  const liftMm = positioning.sitsOn === 'chair' ? FOOT_REST_MM : 0;
+  return { horizontal, surfaceMm, sidWantedMm, ...standingLift(placed, ray, horizontal, room, surfaceMm, liftMm) };
+}
+
+export function standInRoom(asked: Aimed): Stood {
+  const { angle, adapted, holder, problems, projection, room, unit, positioning, seatedFromMm } = asked;
+  const { placement } = asked.placed;
+  const { horizontal, surfaceMm, sidWantedMm, shift, blockMm } = setDown(asked);
   const placed = { ...asked.placed, posed: slideBody(asked.placed.posed, shift) };
   const { crossing, target, through } = asked.aimed;
   const aimed = {
@@ -73,7 +70,7 @@ export function standInRoom(asked: Aimed): Stood {
     onSurface: placement.lies || !horizontal,
     supports: [
       ...(blockMm > 0 ? [{ kind: 'block' as const, mm: blockMm }] : []),
-      ...(seatedMm > 0 ? [{ kind: 'stool' as const, mm: seatedMm }] : []),
+      ...(seatedFromMm === undefined ? [] : [{ kind: 'stool' as const, mm: seatedFromMm - aimed.through[2] }]),
     ],
     focusToSkinMm: distance(focal, aimed.crossing.entry),
     problems: [

@@ -150,8 +150,8 @@ export function bearsHurt(body: Positioning['body'], part: string, situation: Si
 }
 
 /** How one who may also sit on a stool is placed. */
-export const erectWords = ({ seatable }: Positioning, { canStand }: Situation): string =>
-  seatable ? (canStand ? 'Erect or seated' : 'Seated') : 'Erect';
+export const erectWords = ({ seatable, sitsOn }: ChosenPositioning, { canStand }: Situation): string =>
+  seatable ? (canStand && !sitsOn ? 'Erect or seated' : 'Seated') : 'Erect';
 
 /** Something of the patient stays as it lies: the form of a position that poses nothing is taken where there is one. */
 const spares = (situation: Situation): boolean =>
@@ -174,7 +174,7 @@ export type ChosenPositioning = Positioning & {
   poseAlone: boolean;
   tubeDeg?: number;
   adapted?: AdaptedWay;
-  /** An erect view of one who only sits: on what. */
+  /** An erect view of one who sits for it: on what. */
   sitsOn?: 'stool' | 'chair';
 };
 

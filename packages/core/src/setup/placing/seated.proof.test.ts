@@ -3,7 +3,7 @@ import { eachSide } from '../../body/joints';
 import { posedIn } from '../../body/posedIn';
 import { furthestSkin, posedLandmark } from '../../body/posed';
 import { projections } from '../../projections/catalogue';
-import { ROOM_ONE } from '../../room/demoRooms';
+import { ROOM_ONE, ROOM_TWO } from '../../room/demoRooms';
 import { computeSetup } from '../computeSetup';
 import type { Setup } from '../setup';
 import type { SetupRequest } from '../request';
@@ -95,4 +95,29 @@ test('a tube that does not come so low is said, and the view is not feasible', (
   });
   expect(setup.problems.map(({ code }) => code)).toContain('tube-low');
   expect(setup.feasible).toBe(false);
+});
+
+test('who is seated because the tube does not go high enough sits in the scene, under a tube in reach', () => {
+  const room = ROOM_TWO;
+  const patients = [PATIENT, { ageYears: 30, sex: 'male', statureMm: 1900 }] as const;
+  let seatedForTube = 0;
+  for (const patient of patients)
+    for (const { id, sided } of projections) {
+      const setup = computeSetup({ ...asked(id, sided), room, patient });
+      const stool = setup.position.supports.find(({ kind }) => kind === 'stool');
+      if (!stool) continue;
+      seatedForTube += 1;
+      const posed = posedIn(setup);
+      const [knee, hip] = ['knee_centre_L', 'hip_centre_L'].map((mark) => posedLandmark(posed, mark).p[2]) as [
+        number,
+        number,
+      ];
+      expect([id, setup.position.say]).toEqual([id, expect.stringMatching(/^Seated/)]);
+      expect(Math.abs(hip - knee)).toBeLessThan(120);
+      expect(-furthestSkin(posed, [0, 0, -1]).reachMm).toBeLessThan(2);
+      expect(setup.scene.focal[2]).toBeLessThanOrEqual(room.tube.focusHeightMm[1] + 1);
+      expect(stool.mm / patient.statureMm).toBeGreaterThan(0.18);
+      expect(stool.mm / patient.statureMm).toBeLessThan(0.27);
+    }
+  expect(seatedForTube).toBeGreaterThan(3);
 });

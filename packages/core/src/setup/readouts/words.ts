@@ -30,7 +30,8 @@ type StepCode = keyof typeof STEP_WORDS;
 type DraftStep = Omit<SetupStep, 'cautions' | 'id'>;
 
 const isSeated = ({ position, situation }: StepInput): boolean =>
-  position.body === 'seated' || (position.body === 'upright' && !situation.canStand);
+  position.body === 'seated' ||
+  (position.body === 'upright' && (!situation.canStand || position.supports.some(({ kind }) => kind === 'stool')));
 
 const PATIENT_FRONT: Vec3<InPatient> = [0, -1, 0];
 /** The knees of one who sits so are where the receptor is: within 60 degrees. */
