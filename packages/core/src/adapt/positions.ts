@@ -54,6 +54,9 @@ export function positionsFor(
     if (decubitus && (each.position !== 'lateral-recumbent' || each.on !== decubitus)) return false;
     const beneath = SIDES.find((side) => side === each.on) ?? null;
     const way = { body: each.position, seatable: false, backRestDeg: each.backRestDeg };
-    return barred(way, situation, beneath, ageYears) === null && bearsHurt(each.position, segment, situation) === null;
+    return (
+      barred(way, situation, beneath, ageYears) === null &&
+      bearsHurt(each.position, segment, situation, beneath) === null
+    );
   });
 }

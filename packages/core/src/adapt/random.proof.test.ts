@@ -191,6 +191,20 @@ const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
     setup.exposure.thicknessMm > 120
       ? `${Math.round(setup.exposure.thicknessMm)} mm`
       : null,
+  'nobody lies on a shoulder that may be broken': ({ setup, known }) => {
+    const part = setup.inPart[0]!.segment;
+    if (!known.fractureSuspected || !/^(scapula|clavicle|upperarm)_/.test(part)) return null;
+    const { body } = setup.position;
+    if (body === 'prone' || body === 'sims') return body;
+    return body === 'lateral-recumbent' && leftIsDown(setup) === part.endsWith('_L') ? setup.position.say : null;
+  },
+  'the head is not in the ray to a shoulder': ({ setup }) => {
+    // A view of both shoulders is centred between them.
+    if (setup.side === null || !/^(scapula|clavicle|upperarm)_/.test(setup.inPart[0]!.segment)) return null;
+    const far = Math.hypot(...setup.scene.hit.map((v, i) => v - setup.scene.focal[i]!));
+    const [span] = skinSpans(posedIn(setup), setup.scene.focal, setup.scene.beam, ['head', 'mandible']);
+    return span && span[0] > 0 && span[0] < far ? `${Math.round(span[1] - span[0])} mm of head` : null;
+  },
   'a long bone that may be broken is not posed for nothing': ({ setup, known, first }) => {
     const part = setup.inPart[0]!.segment;
     if (!known.fractureSuspected || !first || !LONG_BONE.test(part) || setup.way?.asItLies) return null;

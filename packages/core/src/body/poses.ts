@@ -13,6 +13,8 @@ export const POSES: Readonly<Record<PoseName, Pose>> = {
   'neck-bent-forward': { neckExtension: -38, headExtension: -12 },
   'neck-bent-back': { neckExtension: 40, headExtension: 20 },
   'head-turned': { neckRotation: 40, headRotation: 42 },
+  // Leant and turned off the shoulder that is examined, out of a ray that comes from above it.
+  'head-away': { neckSideBend: -22, headSideBend: -10, neckRotation: -30, headRotation: -15 },
   'mouth-open': { jawOpening: 26 },
   // Arms
   'arms-clear': { shoulderAbduction: 15, forearmPronation: 70 },

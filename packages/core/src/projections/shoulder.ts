@@ -51,18 +51,21 @@ const facingTube = (
   joints: Record<string, number>,
   supported: PositioningSource['supported'] = [],
   head?: string,
+  pose: PositioningSource['pose'] = [],
 ): PositioningSource[] => [
   positioning('upright', ['wall'], BACK, `{erect}, ${body}${arm && `, ${arm}`}`, {
     seatable: true,
     joints,
+    pose,
     head,
-    ifInjured: { say: `{erect}, ${body}, arm as it hangs or in its sling`, pose: [] },
+    ifInjured: { say: `{erect}, ${body}, arm as it hangs or in its sling`, pose },
   }),
   positioning('supine', ['table-tray', 'table-top', 'bed'], BACK, `Supine, ${body}${arm && `, ${arm}`}`, {
     joints,
     supported,
+    pose,
     head,
-    ifInjured: { say: `Supine, ${body}, arm as it lies or in its sling`, pose: ['arms-clear'] },
+    ifInjured: { say: `Supine, ${body}, arm as it lies or in its sling`, pose: ['arms-clear', ...pose] },
   }),
 ];
 
@@ -501,11 +504,18 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'shoulder',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Anteroinferior rim of the glenoid, direction of a dislocation, arm unmoved',
-    positions: facingTube('rotated {turn} to the {oblique} position', 'arm across the chest', {
-      shoulderMedialRotation_L: 60,
-      elbowFlexion_L: 85,
-      forearmPronation_L: 60,
-    }),
+    positions: facingTube(
+      'rotated {turn} to the {oblique} position',
+      'arm across the chest',
+      {
+        shoulderMedialRotation_L: 60,
+        elbowFlexion_L: 85,
+        forearmPronation_L: 60,
+      },
+      [],
+      'head tilted and rotated away',
+      ['head-away'],
+    ),
     ray: { ...swung(ray('AP', 45, 'feet', [40, 45]), ['left', 45]) },
     aim: at('glenohumeral_centre_L', 'glenohumeral joint', { point: 'through', checkBy: ['coracoid_L'] }),
     cover: glenoid,
@@ -590,7 +600,15 @@ export const shoulderGirdle: ProjectionSource[] = [
         ['stand'],
         ['scapula_L', 'clavicle_L'],
         'Prone, shoulder on a pad, arm abducted to a right angle with the forearm over the edge, receptor upright against the top of the shoulder',
-        { beam: 'horizontal', joints: { shoulderAbduction_L: 88, elbowFlexion_L: 85 }, supported: ['arm_L'] },
+        {
+          beam: 'horizontal',
+          head: 'head tilted and rotated away',
+          joints: {
+            ...{ shoulderAbduction_L: 88, elbowFlexion_L: 85 },
+            ...{ neckRotation: -40, headRotation: -42, neckSideBend: -20 },
+          },
+          supported: ['arm_L'],
+        },
       ),
     ],
     ray: { ...swung(ray('up', 25, 'head', [20, 25]), ['right', 25]), says: ['table', 'ceiling'] },

@@ -22,6 +22,7 @@ export const POSE_NAMES = [
   'neck-bent-forward',
   'neck-bent-back',
   'head-turned',
+  'head-away',
   'mouth-open',
   'arms-clear',
   'hands-at-face',

@@ -24,10 +24,9 @@ const isBlocked = ({ problems }: { problems: readonly Problem[] }): boolean => p
  * @throws RangeError as `computeSetup`
  */
 export function computeFeasible(request: SetupRequest, known: Known): Setup | null {
-  const asked = readRequest(request, known);
-  const posed = poseAndPlace(asked);
+  const posed = poseAndPlace(readRequest(request, known));
   if (isBlocked(posed)) return null;
-  const aimed = standOrSit(asked, aimAndHold(posed));
+  const aimed = standOrSit(aimAndHold(posed));
   const stood = standInRoom(aimed);
   if (isBlocked(stood)) return null;
   const collimated = standForGrid(stood, aimed);
@@ -44,7 +43,6 @@ export function computeFeasible(request: SetupRequest, known: Known): Setup | nu
  * @example computeSetup({ projectionId: 'knee-ap', side: 'left', patient: { ageYears: 40 } }).tube.sidMm // 1016
  */
 export function computeSetup(request: SetupRequest): Setup {
-  const asked = readRequest(request, {});
-  const aimed = standOrSit(asked, aimAndHold(poseAndPlace(asked)));
+  const aimed = standOrSit(aimAndHold(poseAndPlace(readRequest(request, {}))));
   return describe(chooseExposure(standForGrid(standInRoom(aimed), aimed)));
 }

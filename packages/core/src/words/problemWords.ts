@@ -42,6 +42,7 @@ const BLOCKED = {
   before: () => 'The beam would pass through the body before the part.',
   behind: () => 'The body lies between the part and the receptor.',
   lengthwise: () => 'The CR would run along the limb instead of through it.',
+  head: () => 'The head lies in the beam.',
   limb: (says: string) => `The ${says} lies in the beam.`,
 };
 

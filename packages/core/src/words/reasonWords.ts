@@ -38,6 +38,7 @@ export const REASON_WORDS = {
     `the patient turns only to the ${side} side, and the view rolls them to the ${to}`,
   'not-on-what-may-be-broken': () => 'nobody stands or kneels on a suspected fracture',
   'sitting-bends-it': () => 'sitting flexes a leg with a suspected fracture',
+  'shoulder-not-lain-on': () => 'a hurt shoulder is not lain on',
   'not-lain-on': () => 'a leg with a suspected fracture is not rolled or lain on',
   // What a view demands of one who must not.
   'neck-not-bent': () => 'the neck is not cleared and must not be flexed or extended',

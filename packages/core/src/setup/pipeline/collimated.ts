@@ -3,7 +3,7 @@ import { coverMarks } from '../../projections/coverMarks';
 import type { Projection } from '../../projections/schema';
 import { boneRotation, coverPoints, neededField, shadowsOf, type CoverPoints } from '../collimation/cover';
 import { openField, type CollimatedField } from '../collimation/collimatedField';
-import { obstructions, rayBlocked } from '../placing/adaptedProjection';
+import { headInBeam, obstructions, rayBlocked } from '../placing/adaptedProjection';
 import type { Problem } from '../problem';
 import { centroid } from '../stage/scene';
 import { loadLost } from '../verdict/verdict';
@@ -23,18 +23,14 @@ function blocked(
   { aimed, focal, adapted, part, placed, plane, projection, segments, side }: Stood,
   cover: CoverPoints[],
 ): Problem[] {
-  // A limb that was to be held aside and does not go so far is in the way as it lies.
-  if (!adapted && placed.limited.length === 0) return [];
   const hit = plane.origin;
+  const shown = [hit, ...cover.map(({ points }) => centroid(points))];
+  const head = headInBeam(placed, focal, hit, shown.slice(1), part);
+  // A limb that was to be held aside and does not go so far is in the way as it lies.
+  if (!adapted && placed.limited.length === 0) return head;
   return [
-    ...obstructions(
-      placed,
-      focal,
-      hit,
-      [hit, ...cover.map(({ points }) => centroid(points))],
-      segments,
-      isOfOneSide(projection) ? side : null,
-    ),
+    ...head,
+    ...obstructions(placed, focal, hit, shown, segments, isOfOneSide(projection) ? side : null),
     ...rayBlocked(placed, { focal, hit, crossing: aimed.crossing, aim: aimed.target.p }, segments, part),
   ];
 }

@@ -3,6 +3,7 @@ import { toInches, toCentimetres, centimetres, inches } from '../../quantity/len
 import { EDGE_SHARE, gridAt } from '../technique/gridCheck';
 import type { Aimed } from './aimed';
 import { openCollimator, type Collimated } from './collimated';
+import { standOrSit } from './seated';
 import { standInRoom, type Stood } from './stood';
 
 /** An SID is set in such steps. */
@@ -33,6 +34,6 @@ export function standForGrid(stood: Stood, aimed: Aimed): Collimated {
   const lit = openCollimator(stood);
   const sidForGridMm = sidForGrid(lit);
   if (sidForGridMm === null || !lit.grid) return lit;
-  const farther = openCollimator(standInRoom({ ...aimed, sidForGridMm }));
+  const farther = openCollimator(standInRoom(standOrSit({ ...aimed, sidForGridMm })));
   return farther.sidMm > lit.sidMm ? farther : lit;
 }

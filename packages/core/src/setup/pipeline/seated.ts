@@ -1,6 +1,5 @@
 /** Steps 2 and 3 again, for one who may sit, where the tube does not go high enough for one who stands. */
 import { aimAndHold, type Aimed } from './aimed';
-import type { Asked } from './asked';
 import { poseAndPlace } from './posed';
 import { setDown } from './stood';
 
@@ -20,9 +19,10 @@ const maySit = ({ adapted, positioning, problems, situation }: Aimed): boolean =
  * The patient as the tube asks for it: standing, and seated where it does not go high enough. Then pose, stool, knees and
  * heights are those of one who sits.
  */
-export function standOrSit(asked: Asked, standing: Aimed): Aimed {
+export function standOrSit(standing: Aimed): Aimed {
   if (!maySit(standing)) return standing;
   const { shift, tooHighMm } = setDown(standing);
   if (tooHighMm < LEAST_MM) return standing;
-  return aimAndHold(poseAndPlace({ ...asked, seatedFromMm: standing.aimed.through[2] + shift[2] }));
+  // All that was asked goes along, the SID for the grid too.
+  return aimAndHold(poseAndPlace({ ...standing, seatedFromMm: standing.aimed.through[2] + shift[2] }));
 }

@@ -131,6 +131,22 @@ export function marksOf({ position, beam, backRestDeg, reversed, on }: AdaptedWa
   return marks;
 }
 
+/** Whether one of the segments lies on the way to one of the points, short of the receptor. */
+const liesBefore = (
+  { posed }: PlacedBody,
+  focal: Vec3<InRoom>,
+  hit: Vec3<InRoom>,
+  shown: readonly Vec3<InRoom>[],
+  segments: readonly string[],
+): boolean =>
+  shown.some((point) => {
+    const course = normalize(subtract(point, focal));
+    const met = crossSkin(posed, focal, course, segments);
+    if (!met) return false;
+    const at = dot(subtract(met.entry, focal), course);
+    return at > 0 && at < dot(subtract(hit, focal), course);
+  });
+
 /**
  * Parts of the other limb, or an arm, that lie between the focal spot and what must be shown.
  * @param shown points that the light must reach; @param of side of a view that is of one side
@@ -147,16 +163,25 @@ export function obstructions(
     if (own && all.some((each) => own.includes(each))) return false;
     // Of a picture of the trunk the roots of the limbs are a part; of one hip or flank the other thigh is not.
     const segments = own || (of !== null && of !== side) ? all : all.filter((each) => each !== near);
-    return shown.some((point) => {
-      const course = normalize(subtract(point, focal));
-      const met = crossSkin(placed.posed, focal, course, segments);
-      if (!met) return false;
-      const at = dot(subtract(met.entry, focal), course);
-      return at > 0 && at < dot(subtract(hit, focal), course);
-    });
+    return liesBefore(placed, focal, hit, shown, segments);
   });
   return found.map(({ says }) => problem('in-the-way', { what: 'limb', says }));
 }
+
+/** The head of one who does not lean it away, over a shoulder that is shown from above. */
+export function headInBeam(
+  placed: PlacedBody,
+  focal: Vec3<InRoom>,
+  hit: Vec3<InRoom>,
+  shown: readonly Vec3<InRoom>[],
+  part: string,
+): Problem[] {
+  if (!/^(scapula|clavicle|upperarm)_/.test(part)) return [];
+  return liesBefore(placed, focal, hit, shown, ['head', 'mandible'])
+    ? [problem('in-the-way', { what: 'head', says: '' })]
+    : [];
+}
+
 /** Shoulder girdle, and the half of the humerus that is nearer the shoulder than the elbow. */
 function isOnChest({ posed }: PlacedBody, part: string, at: Vec3<InRoom>): boolean {
   if (/^(scapula|clavicle)_/.test(part)) return true;

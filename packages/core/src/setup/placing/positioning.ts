@@ -139,9 +139,26 @@ const OF_LEG = /^(thigh|patella|shank|talus|foot|toes)/;
 
 const BENT_BY_SITTING = /^(thigh|patella|shank)/;
 
-/** Nobody stands, kneels or lies on what may be broken. @param part segment that is examined */
-export function bearsHurt(body: Positioning['body'], part: string, situation: Situation): Reason | null {
+const OF_SHOULDER = /^(scapula|clavicle|upperarm)_/;
+/** On the front the shoulders carry the chest; on a side the one that is beneath does. */
+const onShoulder = (body: Positioning['body'], part: string, beneath: Side | null): boolean =>
+  OF_SHOULDER.test(part) &&
+  (body === 'prone' || body === 'sims' || (body === 'lateral-recumbent' && beneath === sideOfSegment(part)));
+const sideOfSegment = (part: string): Side => (part.endsWith('_R') ? 'right' : 'left');
+
+/**
+ * Nobody stands, kneels or lies on what may be broken.
+ * @param part segment that is examined; @param beneath side that lies beneath on the side, of the patient
+ */
+export function bearsHurt(
+  body: Positioning['body'],
+  part: string,
+  situation: Situation,
+  beneath: Side | null,
+): Reason | null {
   if (!isInjured(situation)) return null;
+  if (isBroken(situation) && !isHipHurt(situation) && onShoulder(body, part, beneath))
+    return { code: 'shoulder-not-lain-on' };
   const leg = OF_LEG.test(part);
   if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar')) return { code: 'not-on-what-may-be-broken' };
   const sits = body === 'seated' && situation.place !== 'chair' && BENT_BY_SITTING.test(part);
@@ -241,7 +258,7 @@ export function choosePositioning(
     const why =
       barred(positioning, situation, fixed ?? nearSide, ageYears) ??
       rollBarred(entry, positioning, situation, mirrored) ??
-      bearsHurt(positioning.body, part, situation);
+      bearsHurt(positioning.body, part, situation, fixed ?? nearSide);
     const holders = holdersOf(positioning);
     if (why === null && holders.length > 0)
       return { positioning: { ...positioning, sitsOn: seatFor(positioning, situation) }, holders, problems: [] };
@@ -272,7 +289,7 @@ function chooseAdapted(
       situation,
       beneath,
       ageYears,
-    ) ?? bearsHurt(adapted.position, part, situation);
+    ) ?? bearsHurt(adapted.position, part, situation, beneath);
   const usual = entry.positions.find(({ body }) => body === adapted.position) ?? entry.positions[0];
   return {
     positioning: { ...usual, body: adapted.position, seatable: false, poseAlone: adapted.asItLies, adapted },
