@@ -121,41 +121,47 @@ export type Element = {
 const furthest = (middle: Vec3, points: readonly (readonly [Vec3, number])[]): number =>
   Math.max(...points.map(([p, r]) => length(subtract(p, middle)) + r));
 
-function elementsOf({ shape, material: name, priority, under }: Solid): Element[] {
-  const own = { material: materialIndex(name), priority, under };
-  const ball = (c: Vec3, r: number): Element => ({
-    ...own,
-    kind: BALL,
-    middle: c,
-    reach: r,
-    at: [c, [r, 0, 0], [0, r, 0], [0, 0, r]],
-    sizes: [],
-  });
-  const rod = (p0: Vec3, p1: Vec3, r0: number, r1: number): Element => {
-    const L = length(subtract(p1, p0));
-    // A ball within the other one adds nothing to it.
-    if (L <= Math.abs(r1 - r0) + 1e-9) return r0 > r1 ? ball(p0, r0) : ball(p1, r1);
-    return {
-      ...own,
-      kind: CONE,
-      middle: midpoint(p0, p1),
-      reach: L / 2 + Math.max(r0, r1),
-      at: [p0, p1],
-      sizes: [r0, r1],
-    };
-  };
+/** What an element has of its solid. */
+type Own = Pick<Element, 'material' | 'priority' | 'under'>;
+
+// A body is tens of thousands of these: written out, they are made several times as fast as spread from their solid.
+const elementFrom = (
+  { material, priority, under }: Own,
+  kind: number,
+  middle: Vec3,
+  reach: number,
+  at: readonly Vec3[],
+  sizes: readonly number[],
+): Element => ({ kind, material, priority, under, middle, reach, at, sizes });
+
+const ball = (own: Own, c: Vec3, r: number): Element =>
+  elementFrom(own, BALL, c, r, [c, [r, 0, 0], [0, r, 0], [0, 0, r]], NO_SIZES);
+const NO_SIZES: readonly number[] = [];
+
+function rod(own: Own, p0: Vec3, p1: Vec3, r0: number, r1: number): Element {
+  const L = Math.hypot(p1[0] - p0[0], p1[1] - p0[1], p1[2] - p0[2]);
+  // A ball within the other one adds nothing to it.
+  if (L <= Math.abs(r1 - r0) + 1e-9) return r0 > r1 ? ball(own, p0, r0) : ball(own, p1, r1);
+  return elementFrom(own, CONE, midpoint(p0, p1), L / 2 + Math.max(r0, r1), [p0, p1], [r0, r1]);
+}
+
+function putElements({ shape, material: name, priority, under }: Solid, all: Element[]): void {
+  const own: Own = { material: materialIndex(name), priority, under };
   switch (shape.kind) {
     case 'ellipsoid':
     case 'cylinder': {
       const reach = Math.sqrt(shape.axes.reduce((sum, axis) => sum + dot(axis, axis), 0));
       const kind = shape.kind === 'cylinder' ? CYLINDER : BALL;
-      return [{ ...own, kind, middle: shape.c, reach, at: [shape.c, ...shape.axes], sizes: [] }];
+      const [a, b, c] = shape.axes;
+      all.push(elementFrom(own, kind, shape.c, reach, [shape.c, a, b, c], NO_SIZES));
+      return;
     }
     case 'tube':
     case 'torus': {
       const { pts, r } = shape.kind === 'torus' ? ringOf(shape) : shape;
-      if (pts.length === 1) return [ball(pts[0], r[0])];
-      return pts.slice(1).map((p, i) => rod(pts[i], p, r[i], r[i + 1]));
+      if (pts.length === 1) all.push(ball(own, pts[0], r[0]));
+      for (let i = 1; i < pts.length; i += 1) all.push(rod(own, pts[i - 1], pts[i], r[i - 1], r[i]));
+      return;
     }
     case 'plate': {
       const middle = shapeCentre(shape);
@@ -163,7 +169,7 @@ function elementsOf({ shape, material: name, priority, under }: Solid): Element[
         middle,
         shape.pts.map((p) => [p, shape.t / 2]),
       );
-      return [{ ...own, kind: PLATE, middle, reach, at: shape.pts, sizes: [shape.t] }];
+      all.push(elementFrom(own, PLATE, middle, reach, shape.pts, [shape.t]));
     }
   }
 }
@@ -172,7 +178,9 @@ function elementsOf({ shape, material: name, priority, under }: Solid): Element[
 export function rankedElements(solids: readonly Solid[]): Element[] {
   const order = solids.map((_, i) => i);
   order.sort((a, b) => solids[b].priority - solids[a].priority || b - a);
-  return order.flatMap((at) => elementsOf(solids[at]));
+  const all: Element[] = [];
+  for (const at of order) putElements(solids[at], all);
+  return all;
 }
 
 /** Two lists by rank as one; those of the second win among equals. */

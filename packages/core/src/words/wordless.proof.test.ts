@@ -4,6 +4,7 @@
  */
 import type * as Core from '../index';
 import type * as Exercises from '../exercise/index';
+import { expectSame } from '../testing/same';
 import type { Fact } from './fact';
 
 type Loaded = { core: typeof Core; exercises: typeof Exercises };
@@ -104,8 +105,8 @@ test('the same is decided in English and in codes', () => {
   expect(english.ways.flat().length).toBeGreaterThan(150);
   expect(english.scores.length).toBeGreaterThan(10);
   expect(english.plans.flatMap(({ steps }) => steps.flatMap(({ changes }) => changes)).length).toBeGreaterThan(500);
-  expect(codes.setups).toEqual(english.setups);
-  expect(codes.plans).toEqual(english.plans);
-  expect(codes.ways).toEqual(english.ways);
-  expect(codes.scores).toEqual(english.scores);
+  expectSame(codes.setups, english.setups);
+  expectSame(codes.plans, english.plans);
+  expectSame(codes.ways, english.ways);
+  expectSame(codes.scores, english.scores);
 });

@@ -12,6 +12,7 @@ import { constraintsOf } from '../../series/constraints';
 import { planSeries } from '../../series/planSeries';
 import { summarizeSeries } from '../../series/bringList';
 import { projectionOf, projections } from '../../projections/catalogue';
+import { expectSame } from '../../testing/same';
 import type { Projection } from '../../projections/schema';
 import { computeSetup } from '../computeSetup';
 import { situationFor, type SetupRequest, type Situation } from '../request';
@@ -93,10 +94,10 @@ describe('a copy of an entry has the verdict of the original', () => {
     (_, entry) => {
       const copy = copyOf(entry);
       const setups = [computeSetup(ask(entry, {})), computeSetup(ask(entry, {}, copy))];
-      expect(unnamed(setups[1])).toEqual(unnamed(setups[0]));
+      expectSame(unnamed(setups[1]), unnamed(setups[0]));
       const [was, is] = setups.map((setup) => measuredFaults(setup).map(({ measure: __, ...fault }) => fault));
-      expect(is).toEqual(was);
-      expect(measureCriteria(setups[1], setups[1])).toEqual(measureCriteria(setups[0], setups[0]));
+      expectSame(is, was);
+      expectSame(measureCriteria(setups[1], setups[1]), measureCriteria(setups[0], setups[0]));
       const rules = withDefaults({ upperGiOrder: 'supine' });
       const order = (one: Projection) => {
         const others = projections.filter(({ id }) => id !== entry.id);
@@ -104,10 +105,11 @@ describe('a copy of an entry has the verdict of the original', () => {
         // Against each other view alone, before and after.
         return others.map((other) => constraintsOf([one, other], situation, rules).map((each) => ({ ...each })));
       };
-      expect(order(copy)).toEqual(order(entry));
+      expectSame(order(copy), order(entry));
       expect(questionsFor([copy], patient)).toEqual(questionsFor([entry], patient));
       expect(aftercareFor([copy])).toEqual(aftercareFor([entry]));
-      expect(patientSolids(setups[1]).map(({ material }) => material)).toEqual(
+      expectSame(
+        patientSolids(setups[1]).map(({ material }) => material),
         patientSolids(setups[0]).map(({ material }) => material),
       );
       const found = (own?: Projection) =>
@@ -120,7 +122,7 @@ describe('a copy of an entry has the verdict of the original', () => {
             setup: request.projectionId === (own ?? entry).id ? unnamed(setup) : null,
           }),
         );
-      expect(found(copy)).toEqual(found());
+      expectSame(found(copy), found());
     },
   );
 });
