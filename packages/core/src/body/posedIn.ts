@@ -14,12 +14,19 @@ export type BodyOfScene = {
   scene: { adapt: BodyAdapt; pose: Pose; place: Frame<InPatient, InRoom> };
 };
 
+/** By the very scene: much asks for the body of a set-up that it has been given, one after the other. */
+const known = new WeakMap<BodyOfScene['scene'], { patient: PatientInput; posed: PosedBody<InRoom> }>();
+
 /**
  * @returns the patient's body in its pose where it stands in the room, mm
  * @throws RangeError for a patient outside the model
  * @example posedLandmark(posedIn(computeSetup({ projectionId: 'chest-pa' })), 'C7_sp').p
  */
 export function posedIn({ patient, scene }: BodyOfScene): PosedBody<InRoom> {
+  const before = known.get(scene);
+  if (before?.patient === patient) return before.posed;
   const body = adaptBody(buildBody(patient), scene.adapt);
-  return placeBody(body, poseBody(body, scene.pose), scene.place);
+  const posed = placeBody(body, poseBody(body, scene.pose), scene.place);
+  known.set(scene, { patient, posed });
+  return posed;
 }
