@@ -12,7 +12,9 @@ import { seedHistory } from './seed/seedHistory';
 import { seedPractice } from './seed/seedPractice';
 import { takeFhir } from './services/intake';
 import { listOrders } from './services/orders';
-import { orderBundle } from './standins/orderSystem';
+import { listenForHl7 } from './mllp/listener';
+import { orderBundle, orderMessage } from './standins/orderSystem';
+import { sendHl7 } from './standins/mllpSender';
 
 const here = path.dirname(fileURLToPath(import.meta.url));
 const dataFolder = path.resolve(process.env.TAKTIK_DATA ?? path.join(here, '../../../.data'));
@@ -45,6 +47,20 @@ if (demo) {
     );
 }
 
+/** Off unless it is asked for: whoever reaches this port can place orders. */
+const hl7Port = Number(process.env.TAKTIK_HL7_PORT ?? 0);
+const hl7Host = process.env.TAKTIK_HL7_HOST ?? '127.0.0.1';
+const mllp =
+  hl7Port > 0
+    ? await listenForHl7({ store, port: hl7Port, host: hl7Host, log: logger }).catch((error: Error) => {
+        process.stderr.write(
+          `Taktik cannot listen for orders on port ${hl7Port} of ${hl7Host}: ${error.message}. Set TAKTIK_HL7_PORT to a free one.\n`,
+        );
+        process.exit(1);
+      })
+    : null;
+if (mllp) process.stdout.write(`Orders as HL7 v2 over MLLP: port ${mllp.port} of ${hl7Host}\n`);
+
 /** Seconds between two orders of the stand-in for the order system; 0 sends none. */
 const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (demo ? 180 : 0));
 /** It stops sending while this many wait. */
@@ -54,9 +70,12 @@ async function sendOrder(): Promise<void> {
   if ((await listOrders(store, 'waiting')).length >= MOST_WAITING) return;
   // Numbers that were sent before a restart are known and taken once only: go on to the next.
   for (let tries = 0; tries < 200; tries += 1) {
-    const { taken } = await takeFhir(store, orderBundle(ordersSent, Date.now()), 'order system', Date.now());
+    // Where the port is open it sends as an order system does.
+    const taken = mllp
+      ? /\rMSA\|AA\|[^|]*\|[1-9]/.test(await sendHl7(mllp.port, hl7Host, orderMessage(ordersSent, Date.now())))
+      : (await takeFhir(store, orderBundle(ordersSent, Date.now()), 'order system', Date.now())).taken > 0;
     ordersSent += 1;
-    if (taken > 0) return;
+    if (taken) return;
   }
 }
 if (orderSeconds > 0) {
@@ -79,7 +98,8 @@ const server = createApp({
 
 /** Lets requests in flight end, then closes the database. */
 function stop(): void {
-  server.close(() => void store.close().finally(() => process.exit(0)));
+  const done = () => void store.close().finally(() => process.exit(0));
+  server.close(() => void Promise.resolve(mllp?.close()).finally(done));
   server.closeIdleConnections();
 }
 process.on('SIGINT', stop);

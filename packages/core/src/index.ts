@@ -193,6 +193,8 @@ export {
 } from './interchange/incomingOrder';
 export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, WHY_COLUMN, type OrderRow } from './interchange/orderTable';
 export { ordersFromFhir } from './interchange/orderFhir';
+export { hl7Header, hl7Line, hl7Segments, type Hl7Segment } from './interchange/hl7Text';
+export { ordersFromHl7 } from './interchange/orderHl7';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf, unusualSchema } from './exam/unusual';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';

@@ -6,8 +6,11 @@ import {
   needsSide,
   orderedExam,
   ordersFromFhir,
+  ordersFromHl7,
   ordersFromTable,
   plannedFor,
+  type Hl7Segment,
+  type Incoming,
   type IncomingFault,
   type IncomingOrder,
   type Planned,
@@ -189,14 +192,22 @@ function changeOf({ orders: order, patients: person }: Known, news: IncomingOrde
 
 const NONE_REFUSED = { refused: [], refusedTable: '' };
 
-/** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
-export async function takeFhir(store: Store, document: unknown, by: string, now: number): Promise<Taken> {
-  const incoming = ordersFromFhir(document, new Date(now).toISOString().slice(0, 10));
+const dayOf = (now: number): string => new Date(now).toISOString().slice(0, 10);
+
+async function takeMessage(store: Store, incoming: Incoming, by: string, now: number): Promise<Taken> {
   if ('faults' in incoming) throw refuse(incoming.faults);
   const found = incoming.orders.map((order, i) => ({ line: i + 1, order }));
   const { count } = await takeIn(store, found, { whole: true, before: [], by, now });
   return { ...count, ...NONE_REFUSED };
 }
+
+/** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
+export const takeFhir = (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
+  takeMessage(store, ordersFromFhir(document, dayOf(now)), by, now);
+
+/** @param segments of an HL7 v2 message, taken whole or not. @throws Refusal 422 with a line for every fault */
+export const takeHl7 = (store: Store, segments: readonly Hl7Segment[], by: string, now: number): Promise<Taken> =>
+  takeMessage(store, ordersFromHl7(segments, dayOf(now)), by, now);
 
 /**
  * Rows that are right are taken; the others are told, and come back as a table of their own.

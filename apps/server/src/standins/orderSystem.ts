@@ -1,7 +1,8 @@
 /**
- * A stand-in for the order system: writes orders as FHIR R4 bundles, one after another. Invented people; the same
- * number always gives the same order.
+ * A stand-in for the order system: writes orders as FHIR R4 bundles or HL7 v2 messages, one after another. Invented
+ * people; the same number always gives the same order.
  */
+import { hl7Header, hl7Line } from '@taktik/core';
 import { inTurn } from '../inTurn';
 
 type Draft = {
@@ -101,6 +102,8 @@ const FAMILY = ['Marlow', 'Fennick', 'Dovey', 'Harrow', 'Quillan', 'Ashby', 'Tol
 /** Before the year's day of this month and day, so that the age is whole. */
 const birthDate = (ageYears: number, now: number): string => `${new Date(now).getUTCFullYear() - ageYears}-01-01`;
 
+const orderNumber = (number: number): string => `SIM-${String(number + 1).padStart(4, '0')}`;
+
 /** @param number of the order, from 0 */
 export function orderBundle(number: number, now: number): object {
   const draft = inTurn(DRAFTS, number);
@@ -133,7 +136,7 @@ export function orderBundle(number: number, now: number): object {
         resource: {
           resourceType: 'ServiceRequest',
           id: `sim-r${number}`,
-          identifier: [{ value: `SIM-${String(number + 1).padStart(4, '0')}` }],
+          identifier: [{ value: orderNumber(number) }],
           status: 'active',
           intent: 'order',
           priority: draft.priority,
@@ -146,4 +149,49 @@ export function orderBundle(number: number, now: number): object {
       },
     ],
   };
+}
+
+const HL7_PRIORITY = { routine: 'R', urgent: 'A', stat: 'S' } as const;
+
+/**
+ * The same order as an HL7 v2 message.
+ * @param number of the order, from 0; @param control what becomes of it: NW new, XO changed, CA called off, HD on hold
+ */
+export function orderMessage(number: number, now: number, control: 'NW' | 'XO' | 'CA' | 'HD' = 'NW'): string {
+  const draft = inTurn(DRAFTS, number);
+  const time = new Date(now).toISOString().replace(/[-:T]|\.\d+Z/g, '');
+  const reference = orderNumber(number);
+  const none = (count: number): string[] => Array.from({ length: count }, () => '');
+  const measure = (place: number, code: string, value: number, unit: string) =>
+    hl7Line('OBX', [String(place), 'NM', [code, '', 'LN'], '', String(value), unit, ...none(4), 'F']);
+  const [unit, place = ''] = draft.place.split(', ');
+  return [
+    hl7Header([
+      ...['ORDERS', 'STAND-IN', 'TAKTIK', 'IMAGING', time, ''],
+      ['ORM', 'O01', 'ORM_O01'],
+      `${reference}-${control}`,
+      ...['P', '2.5.1', ...none(5), 'UNICODE UTF-8'],
+    ]),
+    hl7Line('PID', [
+      ...['1', '', `sim-p${number}`, ''],
+      [inTurn(FAMILY, number), inTurn(FIRST_NAMES, number)],
+      '',
+      birthDate(draft.ageYears, now).replaceAll('-', ''),
+      draft.gender === 'female' ? 'F' : 'M',
+    ]),
+    hl7Line('PV1', ['1', 'E', [unit!, place]]),
+    hl7Line('ORC', [control, [reference, 'ORDERS']]),
+    hl7Line('OBR', [
+      ...['1', reference, ''],
+      ['', draft.exam],
+      HL7_PRIORITY[draft.priority],
+      ...none(9),
+      ['', '', '', draft.site],
+      ...none(15),
+      ['', draft.reason],
+    ]),
+    measure(1, '8302-2', draft.heightCm, 'cm'),
+    measure(2, '29463-7', draft.weightKg, 'kg'),
+    '',
+  ].join('\r');
 }

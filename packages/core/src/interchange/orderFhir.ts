@@ -3,7 +3,8 @@
  * ServiceRequest with its Patient contained. Source: HL7 FHIR R4 (v4.0.1), resources of those names.
  */
 import { z } from 'zod';
-import { centimetres } from '../quantity/length';
+import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
+import { yearsBetween } from './yearsBetween';
 import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
 import { notXray, readSides, sidesIn, type BodySide } from './orderGuard';
 
@@ -44,36 +45,10 @@ const serviceRequest = resource.extend({
 const bundle = resource.extend({ entry: z.array(z.looseObject({ fullUrl: z.string().optional(), resource })) });
 
 const URGENCY: Record<string, string> = { stat: 'now', asap: 'today', urgent: 'today', routine: 'routine' };
-const HEIGHT = '8302-2';
-const WEIGHT = '29463-7';
-/** Source: LOINC 82810-3, pregnancy status; answers LA15173-0 and LA26683-5, SNOMED CT 77386006 and 60001007. */
-const PREGNANCY = '82810-3';
-const PREGNANCY_ANSWERS: Readonly<Record<string, 'possible' | 'no'>> = {
-  'LA15173-0': 'possible',
-  '77386006': 'possible',
-  'LA26683-5': 'no',
-  '60001007': 'no',
-};
-const LENGTH_TO_MM: Record<string, number> = { cm: centimetres(1), m: centimetres(100), mm: 1 };
-const MASS_TO_KG: Record<string, number> = { kg: 1, g: 0.001 };
-
 const wordsOf = (value: z.infer<typeof concept> | undefined): string =>
   (value?.text ?? value?.coding?.[0]?.display ?? '').trim();
 const hasCode = (value: z.infer<typeof concept> | undefined, code: string): boolean =>
   value?.coding?.some((each) => each.code === code) ?? false;
-
-/** Whole and part years from a birth date to a day, both ISO dates; undefined for what is no date. */
-function yearsBetween(birthDate: string, today: string): number | undefined {
-  const parts = (text: string) =>
-    /^(\d{4})(?:-(\d{2})(?:-(\d{2}))?)?/
-      .exec(text)
-      ?.slice(1)
-      .map((part: string | undefined) => Number(part ?? 1));
-  const [from, to] = [parts(birthDate), parts(today)];
-  if (!from || !to) return undefined;
-  const days = ([year = NaN, month, day]: number[]) => year * 365.25 + ((month || 1) - 1) * 30.4375 + ((day || 1) - 1);
-  return Math.round(((days(to) - days(from)) / 365.25) * 100) / 100;
-}
 
 /** What a status makes of an order; others are no orders to be done. Source: FHIR R4, request-status. */
 const STANDING_OF: Readonly<Record<string, 'ordered' | 'cancelled' | 'on hold' | undefined>> = {
