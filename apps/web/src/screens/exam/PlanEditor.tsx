@@ -13,15 +13,16 @@ import {
 import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import { useDepartmentQuery } from '../../state/api';
-import { CornerTicks } from '../../ui/CornerTicks';
 import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
-import { RAIL_FROM, TARGET } from '../../ui/tokens';
+import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Planned } from '../../state/session';
 import { useOwnEntries } from '../projection/useOwnEntries';
+import { PlanRowCard } from './PlanRowCard';
+import { planRows, withRow, withRowAt, type PlanRow } from './planRows';
 import { useDragRows } from './useDragRows';
 import { usePlan } from './usePlan';
 
@@ -38,41 +39,46 @@ type Props = {
 };
 
 const MOST_HITS = 6;
-/** A name that is left less room than this gets a line of its own, the keys under it. */
-const NAME_WIDTH = 150;
 /** An entry of the catalogue or of the department's own; null where neither has it any more. */
 const entryOf = (id: string, own: readonly Projection[]): Projection | null =>
   own.find((each) => each.id === id) ?? (hasProjection(id) ? projectionOf(id) : null);
 
 export function PlanEditor({ order, plan, patient, situation, roomId, done, busy, onChange }: Props) {
-  const theme = useTheme();
   // On a phone a row is one line: what moves it stands in its sheet.
   const wide = useWindowDimensions().width >= RAIL_FROM;
   const { data: department } = useDepartmentQuery();
   const { own } = useOwnEntries();
   const nameOf = ({ projectionId, side }: Planned): string =>
     `${entryOf(projectionId, own)?.name ?? projectionId}${side ? `, ${side}` : ''}`;
+  /** A view of both sides says them in the order in which they are exposed. */
+  const rowName = (each: PlanRow): string =>
+    each.length === 1
+      ? nameOf(plan[each[0]]!)
+      : `${nameOf({ projectionId: plan[each[0]]!.projectionId })}, ${each.map((at) => plan[at]!.side).join(', then ')}`;
   const asked = { plan, patient, situation, roomId };
   const kept = usePlan({ ...asked, keepOrder: true });
   const least = usePlan({ ...asked, keepOrder: false });
-  const [swapping, setSwapping] = useState<number | null>(null);
+  /** The row whose sheet is open. */
+  const [open, setOpen] = useState<number | null>(null);
   const findings = checkPlan(order, plan, department && examsOf(department), own);
+  const rows = planRows(plan, done);
   const move = (from: number, to: number) => {
-    if (to < 0 || to >= plan.length || from === to) return;
-    const next = plan.filter((_, i) => i !== from);
-    next.splice(to, 0, plan[from]);
-    setSwapping((open) => (open === from ? to : open));
-    onChange(next);
+    if (to < 0 || to >= rows.length || from === to) return;
+    setOpen((known) => (known === from ? to : known));
+    onChange(withRowAt(plan, rows, from, to));
   };
   const { dragged, row, handle } = useDragRows((from, to) => {
     // What is exposed keeps its place.
-    if (!busy && !done.includes(to)) move(from, to);
+    if (!busy && !rows[to]!.some((at) => done.includes(at))) move(from, to);
   });
-  const replace = (at: number, projectionId: string) => {
+  const put = (each: PlanRow, instead: readonly Planned[]) => {
+    setOpen(null);
+    onChange(withRow(plan, each, instead));
+  };
+  const replace = (each: PlanRow, projectionId: string) => {
     const { sided } = projectionOf(projectionId);
-    const side = plan[at].side ?? order.side ?? undefined;
-    onChange(plan.map((each, i) => (i === at ? { projectionId, ...(sided === 'each' ? { side } : {}) } : each)));
-    setSwapping(null);
+    const sides = each.map((at) => plan[at]!.side ?? order.side ?? undefined);
+    put(each, sided === 'each' ? sides.map((side) => ({ projectionId, side })) : [{ projectionId }]);
   };
   const better =
     least && kept && !('error' in least) && !('error' in kept) && least.effort.points < kept.effort.points - 0.5
@@ -84,110 +90,36 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
         <Caution key={text} text={`${kind === 'more' ? 'More than was ordered: ' : ''}${text}`} />
       ))}
       <View role="list" aria-label="Plan" style={{ gap: 6 }}>
-        {plan.map((planned, at) => {
-          const name = nameOf(planned);
-          const step = kept && !('error' in kept) ? kept.steps[at] : undefined;
-          const barred = kept && !('error' in kept) ? kept.barred.find(({ item }) => item === at) : undefined;
-          const fixed = done.includes(at);
-          const moves = (
-            <>
-              <Key label={`Earlier: ${name}`} sign="↑" disabled={at === 0 || busy} onPress={() => move(at, at - 1)} />
-              <Key
-                label={`Later: ${name}`}
-                sign="↓"
-                disabled={at === plan.length - 1 || busy}
-                onPress={() => move(at, at + 1)}
-              />
-            </>
-          );
+        {rows.map((each, place) => {
+          const planned = plan[each[0]]!;
+          const steps = kept && !('error' in kept) ? each.flatMap((at) => kept.steps[at] ?? []) : [];
+          const barred =
+            kept && !('error' in kept) ? kept.barred.find(({ item }) => each.some((at) => at === item)) : null;
           return (
-            <div key={`${planned.projectionId}-${planned.side ?? ''}-${at}`} role="listitem" {...row(at)}>
-              <View
-                style={{
-                  backgroundColor: dragged?.from === at ? theme.raised : theme.surface,
-                  borderRadius: 4,
-                  padding: 10,
-                  gap: 4,
-                }}
-              >
-                {dragged?.over === at && dragged.from !== at && <CornerTicks />}
-                <View
-                  style={{
-                    flexDirection: 'row',
-                    flexWrap: 'wrap',
-                    alignItems: 'center',
-                    justifyContent: 'flex-end',
-                    gap: 4,
-                  }}
-                >
-                  <Words kind="heading" tone="lamp" style={{ width: 24 }}>
-                    {at + 1}
-                  </Words>
-                  <Words kind="bold" style={{ flexGrow: 1, flexShrink: 1, flexBasis: NAME_WIDTH }}>
-                    {name}
-                  </Words>
-                  {fixed ? (
-                    <Words kind="small" tone="sage">
-                      ✓ exposed
-                    </Words>
-                  ) : (
-                    <>
-                      <div aria-hidden {...handle(at)}>
-                        <View style={{ width: TARGET, height: TARGET, alignItems: 'center', justifyContent: 'center' }}>
-                          <Words kind="heading" tone="soft">
-                            ⠿
-                          </Words>
-                        </View>
-                      </div>
-                      {wide && moves}
-                      <Key
-                        label={`${wide ? 'Swap' : 'Move, swap'} or drop: ${name}`}
-                        sign="⋯"
-                        disabled={busy}
-                        onPress={() => setSwapping(swapping === at ? null : at)}
-                      />
-                    </>
-                  )}
-                </View>
-                {step && step.points > 0 && (
-                  <Words kind="small" tone="soft">
-                    {`${step.turn ? '↻ turn · ' : ''}${step.points} points: ${step.costs.join(', ')}`}
-                  </Words>
-                )}
-                {barred && <Words kind="small" tone="brick">{`▲ ${barred.why}`}</Words>}
-                {swapping === at && (
-                  <View style={{ gap: 6 }}>
-                    {!wide && <View style={{ flexDirection: 'row', gap: 4 }}>{moves}</View>}
-                    {(entryOf(planned.projectionId, own)?.instead ?? []).map(
-                      ({ projection, loses }) =>
-                        hasProjection(projection) && (
-                          <Press
-                            key={projection}
-                            label={`Instead: ${projectionOf(projection).name}. ${loses}`}
-                            onPress={() => replace(at, projection)}
-                            style={{ padding: 10, backgroundColor: theme.raised }}
-                          >
-                            <Words>{`Instead: ${projectionOf(projection).name}`}</Words>
-                            <Words kind="small" tone="soft">
-                              {loses}
-                            </Words>
-                          </Press>
-                        ),
-                    )}
-                    <Press
-                      label={`Drop ${name} from the plan`}
-                      disabled={plan.length === 1}
-                      onPress={() => {
-                        setSwapping(null);
-                        onChange(plan.filter((_, i) => i !== at));
-                      }}
-                      style={{ padding: 10, backgroundColor: theme.raised }}
-                    >
-                      <Words tone="brick">{plan.length === 1 ? 'The last one stays' : 'Drop from the plan'}</Words>
-                    </Press>
-                  </View>
-                )}
-              </View>
+            <div key={`${planned.projectionId}-${planned.side ?? ''}-${place}`} role="listitem" {...row(place)}>
+              <PlanRowCard
+                {...{ row: each, name: rowName(each), steps, busy, wide }}
+                why={barred?.why ?? null}
+                exposed={each.some((at) => done.includes(at))}
+                dragging={dragged?.from === place}
+                over={dragged?.over === place && dragged.from !== place}
+                handle={handle(place)}
+                open={open === place}
+                onOpen={() => setOpen(open === place ? null : place)}
+                onEarlier={place === 0 ? null : () => move(place, place - 1)}
+                onLater={place === rows.length - 1 ? null : () => move(place, place + 1)}
+                instead={entryOf(planned.projectionId, own)?.instead ?? []}
+                onReplace={(projectionId) => replace(each, projectionId)}
+                sides={each.map((at) => plan[at]!.side).filter((side) => side !== undefined)}
+                onOtherFirst={() => put(each, each.map((at) => plan[at]!).reverse())}
+                onKeepSide={(side) =>
+                  put(
+                    each,
+                    each.map((at) => plan[at]!).filter((one) => one.side === side),
+                  )
+                }
+                onDrop={rows.length === 1 ? null : () => put(each, [])}
+              />
             </div>
           );
         })}
@@ -224,24 +156,6 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
       )}
       <Add busy={busy} own={own} side={order.side} onAdd={(planned) => onChange([...plan, planned])} />
     </View>
-  );
-}
-
-function Key({
-  label,
-  sign,
-  disabled,
-  onPress,
-}: {
-  label: string;
-  sign: string;
-  disabled: boolean;
-  onPress: () => void;
-}) {
-  return (
-    <Press label={label} plain disabled={disabled} onPress={onPress} style={{ alignItems: 'center' }}>
-      <Words kind="heading">{sign}</Words>
-    </Press>
   );
 }
 

@@ -101,6 +101,31 @@ describe('an order in full', () => {
       expect(mockHere.sent.at(-1)?.body.projections).toEqual([...order.projections, { projectionId: 'own-sacrum' }]),
     );
   });
+  it('a view of both sides is one row, which moves, changes its first side, and may leave one out', async () => {
+    const hands = (side: 'left' | 'right') => ({ projectionId: 'hand-pa', side });
+    const both = {
+      ...order,
+      exam: 'Hands, both, PA',
+      projections: [hands('right'), hands('left'), { projectionId: 'sacrum-ap-axial' }],
+    };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order: both, exam: null, exposures: [] };
+    mockHere.answers[`/api/orders/${order.id}/plan`] = both;
+    show(<OrderScreen />);
+    const sent = () => mockHere.sent.at(-1)?.body.projections;
+    const open = async () =>
+      fireEvent.click(await screen.findByLabelText('Move, swap or drop: Hand, PA, right, then left'));
+    await open();
+    expect(screen.getByText('1–2')).toBeTruthy();
+    fireEvent.click(screen.getByLabelText('Later: Hand, PA, right, then left'));
+    await waitFor(() => expect(sent()).toEqual([both.projections[2], hands('right'), hands('left')]));
+    // The server of this test answers with the plan as it was.
+    await open();
+    fireEvent.click(screen.getByLabelText('The left first'));
+    await waitFor(() => expect(sent()).toEqual([hands('left'), hands('right'), both.projections[2]]));
+    await open();
+    fireEvent.click(screen.getByLabelText('Only the left: Hand, PA, right, then left'));
+    await waitFor(() => expect(sent()).toEqual([hands('left'), both.projections[2]]));
+  });
   it('says what is more than was ordered, and drops, moves and adds by hand', async () => {
     const more = { ...order, projections: [...order.projections, { projectionId: 'pelvis-ap' }] };
     mockHere.answers[`/api/orders/${order.id}/exam`] = { order: more, exam: null, exposures: [] };
