@@ -191,8 +191,15 @@ export {
   type IncomingFault,
   type IncomingOrder,
 } from './interchange/incomingOrder';
-export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, WHY_COLUMN, type OrderRow } from './interchange/orderTable';
-export { ordersFromFhir } from './interchange/orderFhir';
+export {
+  ORDER_COLUMNS,
+  ordersFromTable,
+  readTable,
+  SITUATION_WORDS,
+  WHY_COLUMN,
+  type OrderRow,
+} from './interchange/orderTable';
+export { ordersFromFhir, readFhir } from './interchange/orderFhir';
 export { hl7Header, hl7Line, hl7Segments, type Hl7Segment } from './interchange/hl7Text';
 export { ordersFromHl7 } from './interchange/orderHl7';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';

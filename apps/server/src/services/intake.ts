@@ -5,16 +5,17 @@ import {
   examsOf,
   needsSide,
   orderedExam,
-  ordersFromFhir,
   ordersFromHl7,
-  ordersFromTable,
   plannedFor,
+  readFhir,
+  readTable,
   type Hl7Segment,
   type Incoming,
   type IncomingFault,
   type IncomingOrder,
   type Planned,
 } from '@taktik/core';
+import { inSlices, pauses } from '../inSlices';
 import { Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { orders, patients } from '../db/schema';
@@ -69,7 +70,7 @@ async function takeIn(
     return room;
   };
   const faults: IncomingFault[] = [];
-  const planned = found.flatMap(({ line, order }): { order: IncomingOrder; projections: Planned[] }[] => {
+  const planOf = ({ line, order }: Lined): { order: IncomingOrder; projections: Planned[] }[] => {
     if (order.standing !== 'ordered') return [{ order, projections: [] }];
     const meant = orderedExam(order.exam, exams, order.reason);
     const side = order.bothSides ? 'both' : order.side;
@@ -80,7 +81,14 @@ async function takeIn(
     if (!meant) return put('exam', `no exam here is called “${order.exam}”`);
     if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
     return [{ order, projections: plannedFor(meant.projections, side, meant.sideDown) }];
-  });
+  };
+  // Hundreds of orders hold up nobody else: the others are answered in between.
+  const pause = pauses();
+  const planned: { order: IncomingOrder; projections: Planned[] }[] = [];
+  for (const each of found) {
+    planned.push(...planOf(each));
+    await pause();
+  }
   if (faults.length > 0 && (whole || planned.length === 0))
     throw refuse([...before, ...faults].sort((a, b) => a.line - b.line));
   const count = await store.writes.run(() =>
@@ -94,6 +102,7 @@ async function takeIn(
       const known = new Map(rows.map((row) => [row.orders.reference, row]));
       const count = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
       for (const { order, projections } of planned) {
+        await pause();
         const { initials, patient, situation, bothSides: _, standing, ...rest } = order;
         const before = known.get(order.reference);
         if (before) {
@@ -202,8 +211,8 @@ async function takeMessage(store: Store, incoming: Incoming, by: string, now: nu
 }
 
 /** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
-export const takeFhir = (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
-  takeMessage(store, ordersFromFhir(document, dayOf(now)), by, now);
+export const takeFhir = async (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
+  takeMessage(store, await inSlices(readFhir(document, dayOf(now))), by, now);
 
 /** @param segments of an HL7 v2 message, taken whole or not. @throws Refusal 422 with a line for every fault */
 export const takeHl7 = (store: Store, segments: readonly Hl7Segment[], by: string, now: number): Promise<Taken> =>
@@ -217,7 +226,7 @@ export async function takeTable(store: Store, text: string, by: string, now: num
   const table = orderRows(text);
   const { orders: found, faults: wrong } =
     table.rows.length > 0
-      ? ordersFromTable(table.columns, table.rows, table.headLine)
+      ? await inSlices(readTable(table.columns, table.rows, table.headLine))
       : { orders: [], faults: [] as IncomingFault[] };
   const before = [...table.faults, ...wrong];
   if (found.length === 0) throw refuse(before);

@@ -34,11 +34,23 @@ const plain = (text: string): string =>
     .replace(/[^a-z0-9]+/g, ' ')
     .trim();
 
+/** The names of exams and views are few, and stand beside every order anew. */
+const plainNames = new Map<string, string>();
+const MOST_NAMES = 5000;
+function plainName(name: string): string {
+  const known = plainNames.get(name);
+  if (known !== undefined) return known;
+  if (plainNames.size >= MOST_NAMES) plainNames.clear();
+  const made = plain(name);
+  plainNames.set(name, made);
+  return made;
+}
+
 /** Exams whose names' words all stand in the order, longest first, no word used twice: "Chest and pelvis" is two. */
 function named(asked: string, exams: readonly Exam[]): Exam[] {
   const left = new Set(asked.split(' '));
   const names = exams.flatMap((exam) =>
-    [exam.name, ...exam.alsoCalled].map((name) => ({ exam, words: plain(name.split(',')[0]).split(' ') })),
+    [exam.name, ...exam.alsoCalled].map((name) => ({ exam, words: plainName(name.split(',')[0]).split(' ') })),
   );
   const found: Exam[] = [];
   for (;;) {
@@ -56,10 +68,10 @@ const AS_NAMED = { named: [], read: [], unread: [], sideDown: null } as const;
 /** An exam or a view that is called just so. */
 function calledSo(asked: string, exams: readonly Exam[]): Ordered | null {
   const exam = exams.find(({ id, name, alsoCalled }) =>
-    [id, name, ...alsoCalled].some((each) => plain(each) === asked),
+    [id, name, ...alsoCalled].some((each) => plainName(each) === asked),
   );
   if (exam) return { ...AS_NAMED, exam, name: exam.name, projections: exam.projections };
-  const view = projections.find(({ name }) => plain(name) === asked);
+  const view = projections.find(({ name }) => plainName(name) === asked);
   return view ? { ...AS_NAMED, exam: null, name: view.name, projections: [view.id] } : null;
 }
 

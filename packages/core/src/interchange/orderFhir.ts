@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
 import { yearsBetween } from './yearsBetween';
-import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
+import { eachOf, finished, takeIncoming, type Incoming, type IncomingFault, type Reading } from './incomingOrder';
 import { notXray, readSides, sidesIn, type BodySide } from './orderGuard';
 
 const concept = z.looseObject({
@@ -79,7 +79,7 @@ type Found = { resource: z.infer<typeof resource>; line: number; url?: string };
  * @param today ISO date on which the age counts
  * Lines of faults are places in the bundle, from 1.
  */
-export function ordersFromFhir(document: unknown, today: string): Incoming {
+export function* readFhir(document: unknown, today: string): Reading<Incoming> {
   const whole = resource.safeParse(document);
   if (!whole.success)
     return { faults: [{ line: 1, field: 'resourceType', message: 'Not a FHIR resource: resourceType is missing' }] };
@@ -96,12 +96,34 @@ export function ordersFromFhir(document: unknown, today: string): Incoming {
   const requests = found.filter((each) => each.resource.resourceType === 'ServiceRequest');
   if (requests.length === 0)
     return { faults: [{ line: 1, field: 'resourceType', message: 'There is no ServiceRequest in it' }] };
-  return takeIncoming(requests.map((each) => draftOf(each, found, today)));
+  const message = indexed(found);
+  return yield* takeIncoming(eachOf(requests, (each) => draftOf(each, message, today)));
+}
+
+/** The same at once. */
+export const ordersFromFhir = (document: unknown, today: string): Incoming => finished(readFhir(document, today));
+
+type Seen = { line: number; data: z.infer<typeof observation> };
+type Message = { byName: ReadonlyMap<string, z.infer<typeof resource>>; seenOf: ReadonlyMap<string, readonly Seen[]> };
+
+/** By the names by which they are referred to, and what was observed by its subject: each is looked for once. */
+function indexed(all: readonly Found[]): Message {
+  const byName = new Map<string, z.infer<typeof resource>>();
+  const seenOf = new Map<string, Seen[]>();
+  for (const { resource: each, url, line } of all) {
+    for (const name of [url, `${each.resourceType}/${each.id}`])
+      if (name !== undefined && !byName.has(name)) byName.set(name, each);
+    if (each.resourceType !== 'Observation') continue;
+    const { data } = observation.safeParse(each);
+    const subject = data?.subject?.reference;
+    if (data && subject !== undefined) seenOf.set(subject, [...(seenOf.get(subject) ?? []), { line, data }]);
+  }
+  return { byName, seenOf };
 }
 
 function draftOf(
   { resource: raw, line }: Found,
-  all: readonly Found[],
+  { byName, seenOf }: Message,
   today: string,
 ): { line: number; order: unknown; faults: IncomingFault[] } {
   const faults: IncomingFault[] = [];
@@ -118,11 +140,10 @@ function draftOf(
   if (request.doNotPerform === true)
     put('doNotPerform', 'This order asks that the exam is NOT done; it is not taken as one to do');
   const target = request.subject?.reference ?? '';
-  const named = (name: string, each: Found): boolean =>
-    each.url === name || `${each.resource.resourceType}/${each.resource.id}` === name;
   const subject = target.startsWith('#')
     ? request.contained?.find(({ id }) => `#${id}` === target)
-    : all.find((each) => named(target, each))?.resource;
+    : byName.get(target);
+  const observed = seenOf.get(target) ?? [];
   const person = patientResource.safeParse(subject);
   // What is called off is known by its number: nothing else of it is needed.
   const calledOff = standing === 'cancelled';
@@ -130,11 +151,9 @@ function draftOf(
     put('initials', `subject.reference: the Patient “${target.slice(0, 60)}” is not in the message`);
   const patient = person.success ? person.data : undefined;
   const measured = (code: string, units: Record<string, number>, what: string): number | undefined => {
-    for (const each of all) {
-      const seen = observation.safeParse(each.resource);
-      if (!seen.success || seen.data.resourceType !== 'Observation' || !hasCode(seen.data.code, code)) continue;
-      if (seen.data.subject?.reference !== target) continue;
-      const { value, unit = '' } = seen.data.valueQuantity ?? {};
+    for (const each of observed) {
+      if (!hasCode(each.data.code, code)) continue;
+      const { value, unit = '' } = each.data.valueQuantity ?? {};
       if (value === undefined || units[unit] === undefined) {
         faults.push({
           line: each.line,
@@ -149,11 +168,9 @@ function draftOf(
   };
   /** Known to be pregnant counts as possible: what follows from it is the same. */
   const pregnancy = (): 'possible' | 'no' | undefined => {
-    for (const each of all) {
-      const seen = observation.safeParse(each.resource);
-      if (!seen.success || seen.data.resourceType !== 'Observation' || !hasCode(seen.data.code, PREGNANCY)) continue;
-      if (seen.data.subject?.reference !== target) continue;
-      const answer = (seen.data.valueCodeableConcept?.coding ?? []).flatMap(
+    for (const each of observed) {
+      if (!hasCode(each.data.code, PREGNANCY)) continue;
+      const answer = (each.data.valueCodeableConcept?.coding ?? []).flatMap(
         ({ code }) => PREGNANCY_ANSWERS[code ?? ''] ?? [],
       );
       if (answer.length > 0) return answer[0];

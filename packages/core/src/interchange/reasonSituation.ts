@@ -29,6 +29,8 @@ const BROKEN = /\b(fractur\w*|fx|broken|deformity|crush\w*|mv[ac]|rt[ac]|gunshot
 /** An effusion of a joint is no fluid that settles. */
 const OF_JOINT = /\b(knee|elbow|ankle|hip|shoulder|wrist|joint)\b/;
 
+const PART_OF_SITUATION = situationSchema.partial();
+
 /**
  * @param exam what is ordered, @param reason why
  * @example situationOf({ exam: 'Shoulder', reason: 'dislocation?' }) // { suspected: ['dislocation'] }
@@ -39,7 +41,7 @@ export function situationOf({ exam, reason }: { exam: string; reason: string }):
     if (!written.test(left)) return [];
     return finding === 'fluid level' && OF_JOINT.test(`${exam} ${left}`.toLowerCase()) ? [] : [finding];
   });
-  return situationSchema.partial().parse({
+  return PART_OF_SITUATION.parse({
     ...(suspected.length > 0 ? { suspected } : {}),
     ...(BROKEN.test(left) ? { fractureSuspected: true } : {}),
   });

@@ -1,0 +1,24 @@
+/** Long work in slices: between them the one thread of the server answers whoever else asks. */
+import { setImmediate } from 'node:timers/promises';
+
+/** A slice is about so long, ms: less than a touch is felt by. */
+const SLICE_MS = 8;
+
+/** @returns a pause that lets others go on, where a slice has passed since the last one */
+export function pauses(sliceMs: number = SLICE_MS): () => Promise<void> {
+  let since = performance.now();
+  return async () => {
+    if (performance.now() - since < sliceMs) return;
+    await setImmediate();
+    since = performance.now();
+  };
+}
+
+/** Runs work that stops by itself now and then, and lets others go on where it does. */
+export async function inSlices<T>(work: Iterator<unknown, T>, pause: () => Promise<void> = pauses()): Promise<T> {
+  for (;;) {
+    const { done, value } = work.next();
+    if (done) return value;
+    await pause();
+  }
+}
