@@ -17,7 +17,11 @@ const concept = z.looseObject({
     .optional(),
 });
 const reference = z.looseObject({ reference: z.string().optional(), display: z.string().optional() });
-const resource = z.looseObject({ resourceType: z.string(), id: z.string().optional() });
+const resource = z.looseObject({
+  resourceType: z.string(),
+  id: z.string().optional(),
+  modifierExtension: z.unknown().optional(),
+});
 const patientResource = resource.extend({
   name: z.array(z.looseObject({ given: z.array(z.string()).optional(), family: z.string().optional() })).optional(),
   gender: z.string().optional(),
@@ -71,6 +75,14 @@ const sideOfSite = (site: z.infer<typeof concept>): ReadonlySet<BodySide> => {
   const coded = (site.coding ?? []).flatMap(({ code }) => SITE_SIDES[code ?? ''] ?? []);
   return new Set([...coded, ...sidesIn(allWordsOf(site))]);
 };
+
+/** Extensions by their addresses. */
+const modifierNames = (extensions: unknown): string =>
+  [extensions]
+    .flat()
+    .map((each) => String((each as { url?: unknown } | null)?.url ?? 'without an address'))
+    .join(', ')
+    .slice(0, 200);
 
 type Found = { resource: z.infer<typeof resource>; line: number; url?: string };
 
@@ -145,6 +157,13 @@ function draftOf(
     : byName.get(target);
   const observed = seenOf.get(target) ?? [];
   const person = patientResource.safeParse(subject);
+  // What changes the meaning of the rest, and is not known here, must not be passed over. Source: FHIR R4, 2.5.2.
+  for (const each of [request, person.success ? person.data : null])
+    if (each?.modifierExtension !== undefined)
+      put(
+        'modifierExtension',
+        `${each.resourceType} has a modifier that is not known here and may change what it asks for: ${modifierNames(each.modifierExtension)}`,
+      );
   // What is called off is known by its number: nothing else of it is needed.
   const calledOff = standing === 'cancelled';
   if (!calledOff && (!person.success || person.data.resourceType !== 'Patient'))

@@ -194,6 +194,9 @@ describe('FHIR', () => {
     expect(faults({ doNotPerform: true })).toMatch(/NOT done/);
     expect(faults({ code: { text: 'Head', coding: [{ display: 'CT of head' }] } })).toMatch(/CT/);
     expect(faults({ status: 'draft' })).toMatch(/Only active/);
+    expect(faults({ modifierExtension: [{ url: 'urn:x:unless', valueBoolean: true }] })).toMatch(
+      /modifier.*urn:x:unless/,
+    );
     expect(faults({}, [{ text: 'Right wrist' }])).toMatch(/the exam says the left, the body site says the right/);
     expect(faults({}, [{ coding: [{ system: 'http://snomed.info/sct', code: '24028007' }] }])).toMatch(/right/);
     expect(faults({})).toBe('');

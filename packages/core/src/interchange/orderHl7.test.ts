@@ -66,7 +66,7 @@ test('an order is read whole, and of the person no more than is needed', () => {
     reason: 'Cannot walk; Twisted; Door code 4',
     urgency: 'routine',
     ward: 'Ward 3 12 2',
-    situation: { pregnancy: 'possible' },
+    situation: { canStand: false, pregnancy: 'possible' },
   });
   expect(JSON.stringify(found)).not.toMatch(/Zeller|1981/);
 });

@@ -1,4 +1,5 @@
-/** What the reason of an order says of the patient: what is suspected is in the situation before anybody is touched. */
+/** What an order says of the patient, and what its reason suspects, is in the situation before anybody is touched. */
+import { saidOfPatient } from './saidOfPatient';
 import { situationSchema, type Situation, type Suspected } from '../setup/request';
 
 /** "No fracture", "denies injury": said, and not so. */
@@ -42,6 +43,7 @@ export function situationOf({ exam, reason }: { exam: string; reason: string }):
     return finding === 'fluid level' && OF_JOINT.test(`${exam} ${left}`.toLowerCase()) ? [] : [finding];
   });
   return PART_OF_SITUATION.parse({
+    ...saidOfPatient(`${exam}; ${reason}`),
     ...(suspected.length > 0 ? { suspected } : {}),
     ...(BROKEN.test(left) ? { fractureSuspected: true } : {}),
   });
