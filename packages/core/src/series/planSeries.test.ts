@@ -1,5 +1,5 @@
 import { exams } from '../projections/exams';
-import { projectionOf } from '../projections/catalogue';
+import { projectionOf, projections } from '../projections/catalogue';
 import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import { wayFromText } from '../setup/placing/adaptedWay';
@@ -153,6 +153,16 @@ test('what cannot be done as it stands is named, and the rest is still planned',
   const found = plan(examItems('chest-two'), { situation: { canStand: false, canSit: false, canTurn: 'none' } });
   expect(found.barred.map(({ item: place }) => place)).toEqual([0, 1]);
   expect(found.barred[0].why).toMatch(/can neither stand nor sit|cannot stand/);
+});
+test('why an item is not done is said in whole sentences, the one that forbids it alone', () => {
+  const said = projections.flatMap(({ id, sided }) => {
+    const items = [{ projectionId: id, ...(sided === 'each' ? { side: 'left' as const } : {}) }];
+    return plan(items, { situation: { canStand: false, canLieFlat: false, fractureSuspected: true } }).barred;
+  });
+  expect(said.length).toBeGreaterThan(30);
+  for (const { why } of said) expect(why).toMatch(/^[A-Z][^]*\.$/);
+  for (const { why } of said) expect(why).not.toMatch(/\.,? and |\.\./);
+  expect(said.some(({ why }) => /^Not to be done/.test(why) && !/is barred/.test(why))).toBe(true);
 });
 
 test('more than fourteen are planned too, and said not to be proven the least', () => {

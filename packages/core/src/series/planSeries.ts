@@ -1,10 +1,10 @@
 /** The order of a series with the least work and harm, what changes at each step, and what the order as given would cost. */
 import { projectionOf } from '../projections/catalogue';
-import { listWords } from '../quantity/text';
 import { withDefaults, type HouseRules } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
 import { situationFor, type SetupRequest, type Situation } from '../setup/request';
 import type { Setup } from '../setup/setup';
+import { blocks } from '../setup/problem';
 import { isInjured } from '../setup/verdict/kept';
 import { changesBetween, type Change } from './changesBetween';
 import { constraintsOf, type Constraint } from './constraints';
@@ -109,6 +109,13 @@ function sayWhatIsSaved(effort: SeriesEffort, asGiven: SeriesEffort): string {
   return `${turns}, as ordered`;
 }
 
+/** Sentences that say why an item is not done: where the view itself is forbidden, that alone. */
+function whyBarred({ problems }: Setup): string {
+  const blocking = problems.filter(blocks);
+  const forbidden = blocking.filter(({ code }) => code === 'forbidden');
+  return (forbidden.length > 0 ? forbidden : blocking).map(({ text }) => text).join(' ');
+}
+
 /**
  * @throws RangeError for an order that does not name every item once, an unknown projection, a value out of range,
  * and for constraints that run in a circle
@@ -174,8 +181,6 @@ export function planSeries(request: SeriesRequest): SeriesPlan {
     broken: constraints
       .filter((each) => place.get(each.before)! > place.get(each.after)!)
       .map((each) => `${setups[each.before].name} belongs before ${setups[each.after].name}: ${each.why}`),
-    barred: setups.flatMap((setup, item) =>
-      setup.feasible ? [] : [{ item, why: listWords(setup.problems.map(({ text }) => text)) }],
-    ),
+    barred: setups.flatMap((setup, item) => (setup.feasible ? [] : [{ item, why: whyBarred(setup) }])),
   };
 }
