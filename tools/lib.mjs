@@ -76,6 +76,18 @@ export async function ensureChromium() {
   return (await run('apt-get', ['install', '-y', '-qq', 'chromium'], { env })) === 0 && existsSync(CHROMIUM);
 }
 
+/** Peers from Debian’s packages that tests speak to where they are there; without them those tests are left out, and it is said. */
+export async function ensurePeers() {
+  if (spawnSync('which', ['wlmscpfs']).status === 0) return;
+  if (process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0) {
+    say('Installing a DICOM worklist to test against from Debian’s packages');
+    const env = { DEBIAN_FRONTEND: 'noninteractive' };
+    if ((await run('apt-get', ['update', '-qq'], { env })) === 0)
+      if ((await run('apt-get', ['install', '-y', '-qq', 'dcmtk'], { env })) === 0) return;
+  }
+  say('No dcmtk here: the test against its worklist server is left out');
+}
+
 /** Newest change under the given files and folders, as one hash of names, sizes and times. */
 export function fingerprint(paths) {
   const hash = createHash('sha256');

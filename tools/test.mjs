@@ -8,12 +8,13 @@ import { spawn } from 'node:child_process';
 import { createWriteStream, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { at, ensureChromium, ensureInstalled, root } from './lib.mjs';
+import { at, ensureChromium, ensureInstalled, ensurePeers, root } from './lib.mjs';
 
 await ensureInstalled();
 const { browserTests, testsToRun } = await import('./proved.mjs');
 
 const quick = process.argv.includes('--quick');
+if (!quick) await ensurePeers();
 const everything = Boolean(process.env.CI) || process.argv.includes('--all');
 const results = mkdtempSync(path.join(tmpdir(), 'taktik-test-'));
 

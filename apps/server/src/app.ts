@@ -11,6 +11,7 @@ import { openApiDocument } from './api/openapi';
 import { questions, routes } from './api/routes';
 import { parse, parseJson, Problem, problemHandler } from './api/problem';
 import { reportDamage, type Store } from './db/database';
+import type { WorklistAddress } from './dicom/worklist';
 import { rulesInForce } from './services/rooms';
 import { KeptAnswers } from './services/keptAnswers';
 
@@ -43,6 +44,7 @@ export type AppOptions = {
   clock?: () => number;
   logger?: Logger;
   requestsPerMinute?: number;
+  worklist?: WorklistAddress | null;
 };
 
 const BODY_LIMIT = '256kb';
@@ -58,6 +60,7 @@ export function createApp({
   clock = Date.now,
   logger = pino({ level: 'warn' }),
   requestsPerMinute = 6000,
+  worklist = null,
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -100,7 +103,7 @@ export function createApp({
     express.json({ type: ['application/json', 'application/fhir+json'], limit: IMPORT_LIMIT }),
   );
   app.get('/api/openapi.json', ...limits, (_request, response) => void response.json(openApiDocument));
-  app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), mountRoutes(routes, store, clock));
+  app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), mountRoutes(routes, store, clock, worklist));
   app.use(
     helmet({
       contentSecurityPolicy: {

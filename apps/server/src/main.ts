@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { loggable } from './api/problem';
 import { createApp } from './app';
+import { worklistAddress } from './dicom/worklist';
 import { DamagedError, openStore } from './db/database';
 import { firstStart } from './seed/firstStart';
 import { seedDemo } from './seed/seedDemo';
@@ -61,6 +62,14 @@ const mllp =
     : null;
 if (mllp) process.stdout.write(`Orders as HL7 v2 over MLLP: port ${mllp.port} of ${hl7Host}\n`);
 
+const worklistSet = process.env.TAKTIK_WORKLIST;
+const worklist =
+  worklistSet === undefined ? null : worklistAddress(worklistSet, process.env.TAKTIK_AE_TITLE ?? 'TAKTIK');
+if (worklistSet !== undefined && worklist === null) {
+  process.stderr.write(`TAKTIK_WORKLIST must be like WORKLIST@host:104, not “${worklistSet}”\n`);
+  process.exit(1);
+}
+
 /** Seconds between two orders of the stand-in for the order system; 0 sends none. */
 const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (demo ? 180 : 0));
 /** It stops sending while this many wait. */
@@ -87,6 +96,7 @@ const server = createApp({
   store,
   webFolder: path.resolve(process.env.TAKTIK_WEB ?? path.join(here, '../../web/dist')),
   logger,
+  worklist,
   requestsPerMinute: Number(process.env.TAKTIK_REQUESTS_PER_MINUTE ?? 6000),
 }).listen(port, host, (error?: Error) => {
   if (error) {

@@ -216,6 +216,9 @@ export const auditLineSchema = z.object({
   subject: z.string(),
   detail: z.record(z.string(), z.unknown()),
 });
+/** The worklist that the server asks; null where it has none. */
+export const worklistSchema = z.strictObject({ name: z.string().nullable() });
+
 export const takenSchema = z.object({
   taken: z.number().int(),
   known: z.number().int(),

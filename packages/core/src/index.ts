@@ -202,6 +202,7 @@ export {
 export { ordersFromFhir, readFhir } from './interchange/orderFhir';
 export { hl7Header, hl7Line, hl7Segments, type Hl7Segment } from './interchange/hl7Text';
 export { ordersFromHl7 } from './interchange/orderHl7';
+export { isForXray, readWorklist, type WorklistEntry } from './interchange/orderWorklist';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf, unusualSchema } from './exam/unusual';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';

@@ -1,6 +1,7 @@
 /** Puts the table of routes on Express: who may, what is asked, what is answered. */
 import { Router, type Request, type RequestHandler } from 'express';
 import type { Store } from '../db/database';
+import type { WorklistAddress } from '../dicom/worklist';
 import { parse, Problem, unknownRoute } from './problem';
 import { Answer, type BodyType, type Route, type Who } from './route';
 import { guard, personOf, type Guard } from './signedIn';
@@ -19,13 +20,19 @@ function bodyOf({ body, bodyType, readsItself }: Route, request: Request): unkno
   return body && !readsItself ? parse(body, request.body) : (request.body as unknown);
 }
 
-export function mountRoutes(routes: readonly Route[], store: Store, clock: () => number): Router {
+export function mountRoutes(
+  routes: readonly Route[],
+  store: Store,
+  clock: () => number,
+  worklist: WorklistAddress | null,
+): Router {
   const api = Router();
   const signedIn = guard(store, clock);
   for (const route of routes)
     api[route.method](route.path, ...guardsFor(route.who, signedIn), async (request, response) => {
       const answer: unknown = await route.handle({
         store,
+        worklist,
         now: clock(),
         person: personOf(response),
         id: String(request.params.id ?? ''),

@@ -3,6 +3,7 @@ import type { Request, Response } from 'express';
 import { z } from 'zod';
 import { idSchema, type Person, Role } from '@taktik/contracts';
 import type { Store } from '../db/database';
+import type { WorklistAddress } from '../dicom/worklist';
 
 export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
 
@@ -12,6 +13,8 @@ export type Who = 'anyone' | 'signed in' | readonly Role[];
 /** What a handler is given, parsed. `person` is only there where somebody must be signed in. */
 export type Asked<Q, B> = {
   store: Store;
+  /** Where the worklist of the hospital is; null where there is none. */
+  worklist: WorklistAddress | null;
   now: number;
   person: Person;
   id: string;

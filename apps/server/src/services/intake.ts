@@ -9,7 +9,9 @@ import {
   plannedFor,
   readFhir,
   readTable,
+  readWorklist,
   type Hl7Segment,
+  type WorklistEntry,
   type Incoming,
   type IncomingFault,
   type IncomingOrder,
@@ -237,4 +239,23 @@ export async function takeTable(store: Store, text: string, by: string, now: num
     refused: all.map(({ line, message }) => ({ line, message })),
     refusedTable: refusedTable(table, all),
   };
+}
+
+/**
+ * What a worklist has for plain x-rays: entries that are right are taken, the others told by their place.
+ */
+export async function takeWorklist(
+  store: Store,
+  entries: readonly WorklistEntry[],
+  by: string,
+  now: number,
+): Promise<Taken> {
+  const { orders: found, faults: wrong } = await inSlices(readWorklist(entries, dayOf(now)));
+  const none = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
+  const { count, faults } =
+    found.length === 0
+      ? { count: none, faults: [] }
+      : await takeIn(store, found, { whole: false, before: wrong, by, now });
+  const all = [...wrong, ...faults].sort((a, b) => a.line - b.line);
+  return { ...count, refused: all.map(({ line, message }) => ({ line, message })), refusedTable: '' };
 }

@@ -104,6 +104,11 @@ export const api = createApi({
       query: (body) => ({ url: 'orders/import', method: 'POST', body, headers: { 'content-type': 'text/csv' } }),
       invalidatesTags: ['Orders'],
     }),
+    worklist: build.query<{ name: string | null }, void>({ query: () => 'orders/worklist' }),
+    askWorklist: build.mutation<Taken, void>({
+      query: () => ({ url: 'orders/worklist', method: 'POST', body: {} }),
+      invalidatesTags: ['Orders'],
+    }),
     importFhir: build.mutation<Taken, string>({
       query: (body) => ({ url: 'fhir', method: 'POST', body, headers: { 'content-type': 'application/fhir+json' } }),
       invalidatesTags: ['Orders'],
@@ -198,6 +203,8 @@ export const {
   useChangePlanMutation,
   useImportTableMutation,
   useImportFhirMutation,
+  useWorklistQuery,
+  useAskWorklistMutation,
   useOrdersQuery,
   useRoomsQuery,
   useChangeRoomMutation,

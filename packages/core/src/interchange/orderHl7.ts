@@ -6,7 +6,7 @@ import type { Hl7Segment } from './hl7Text';
 import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
 import { finished, takeIncoming, type Draft, type Incoming, type IncomingFault } from './incomingOrder';
 import { notXray, readSides, sidesIn } from './orderGuard';
-import { yearsBetween } from './yearsBetween';
+import { isoDate, yearsBetween } from './yearsBetween';
 
 /** Messages that bring orders. Source: HL7 table 0354. */
 const ORDERS: ReadonlySet<string> = new Set(['ORM^O01', 'OMI^O23', 'OMG^O19']);
@@ -56,12 +56,6 @@ const SEX: Readonly<Record<string, 'female' | 'male' | undefined>> = { F: 'femal
 const LONGEST_REASON = 500;
 
 type Group = { control: Hl7Segment; line: number; rest: Hl7Segment[] };
-
-/** `19810312` or a part of it, as an ISO date; null for what is none. */
-function isoDate(text: string): string | null {
-  const [, year, month, day] = /^(\d{4})(\d{2})?(\d{2})?/.exec(text) ?? [];
-  return year === undefined ? null : [year, month, day].filter((part) => part !== undefined).join('-');
-}
 
 /** Each order begins with its control segment; what comes before the first is of the patient. */
 function groupsOf(segments: readonly Hl7Segment[]): { common: Hl7Segment[]; groups: Group[] } {

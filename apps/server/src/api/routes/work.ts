@@ -16,6 +16,7 @@ import {
   recordQuerySchema,
   startExamSchema,
   takenSchema,
+  worklistSchema,
   verdictSchema,
 } from '@taktik/contracts';
 import { bodyDocumentSchema } from '@taktik/core';
@@ -33,8 +34,10 @@ import {
   startExam,
   typeReading,
 } from '../../services/exams';
-import { takeFhir, takeTable } from '../../services/intake';
+import { askWorklist, NoWorklist } from '../../dicom/worklist';
+import { takeFhir, takeTable, takeWorklist } from '../../services/intake';
 import { addOrder, changePlan, getOrder, listOrders } from '../../services/orders';
+import { Problem } from '../problem';
 import { Answer, created, file, type Route, route } from '../route';
 import { foreignDocument } from './shared';
 
@@ -68,6 +71,34 @@ export const work: readonly Route[] = [
     answer: takenSchema,
     says: 'How many were new, and how many known',
     handle: ({ store, body, person, now }) => takeTable(store, body, person.name, now),
+  }),
+  route({
+    method: 'get',
+    path: '/orders/worklist',
+    summary: 'Whether this server has a DICOM worklist to ask',
+    answer: worklistSchema,
+    says: 'Its name, or null',
+    handle: ({ worklist }) => ({ name: worklist && worklist.calledAe }),
+  }),
+  route({
+    method: 'post',
+    path: '/orders/worklist',
+    summary:
+      'Asks the DICOM worklist for the x-rays of today and takes them in, with a line for each that is not taken',
+    answer: takenSchema,
+    says: 'How many were new, and how many known',
+    handle: async ({ store, worklist, person, now }) => {
+      if (!worklist)
+        throw new Problem(409, 'No worklist', 'This server has no worklist to ask: TAKTIK_WORKLIST names one.');
+      try {
+        const entries = await askWorklist(worklist, new Date(now).toISOString().slice(0, 10));
+        return await takeWorklist(store, entries, person.name, now);
+      } catch (error) {
+        if (error instanceof NoWorklist)
+          throw new Problem(502, 'The worklist did not answer', `Nothing was taken in: ${error.message}.`);
+        throw error;
+      }
+    },
   }),
   route({
     method: 'post',
