@@ -36,6 +36,7 @@ import {
 } from '../../services/exams';
 import { askWorklist, NoWorklist } from '../../dicom/worklist';
 import { takeFhir, takeTable, takeWorklist } from '../../services/intake';
+import { orderAsFhir } from '../../services/orderAsFhir';
 import { addOrder, changePlan, getOrder, listOrders } from '../../services/orders';
 import { Problem } from '../problem';
 import { Answer, created, file, type Route, route } from '../route';
@@ -126,6 +127,14 @@ export const work: readonly Route[] = [
     answer: orderDetailSchema,
     says: 'Order, exam, exposures',
     handle: ({ store, id }) => orderDetail(store, id),
+  }),
+  route({
+    method: 'get',
+    path: '/orders/:id/fhir',
+    summary: 'An order and what became of it as FHIR R4: its status, the procedure, the dose of every exposure',
+    answer: z.looseObject({ resourceType: z.literal('Bundle') }),
+    says: 'A Bundle of ServiceRequest, Patient, Procedure and Observation',
+    handle: async ({ store, id }) => orderAsFhir(await orderDetail(store, id)),
   }),
   route({
     method: 'post',
