@@ -29,7 +29,7 @@ export function orderAsFhir({ order, exam, exposures }: OrderDetail): object {
   const [patient, request, procedure] = [`patient-${order.patient.id}`, `order-${order.id}`, `exam-${exam?.id ?? ''}`];
   const subject = { reference: `Patient/${patient}` };
   const basedOn = [{ reference: `ServiceRequest/${request}` }];
-  const { ageYears: _, sex } = order.patient.body;
+  const { sex } = order.patient.body;
   const ended = exam?.finishedAt ?? null;
   const observation = (id: string, code: typeof DOSE, gyCm2: number, at: number, text: string) => ({
     resourceType: 'Observation',
