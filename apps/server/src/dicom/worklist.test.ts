@@ -7,10 +7,11 @@ import path from 'node:path';
 import type { WorklistEntry } from '@taktik/core';
 import { startWorklist } from '../standins/worklistServer';
 import { takeWorklist } from '../services/intake';
+import { localDay } from '../services/times';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 import { askWorklist, NoWorklist, worklistAddress } from './worklist';
 
-const DAY = new Date(CLOCK).toISOString().slice(0, 10);
+const DAY = localDay(CLOCK);
 const entry = (change: WorklistEntry = {}, step: WorklistEntry = {}): WorklistEntry => ({
   AccessionNumber: 'WL-1',
   PatientName: 'Zeller^Quin',
@@ -86,6 +87,12 @@ test('what is for x-rays is taken in, and wrong entries are told by their place'
     roomId: 'mobile-1',
   });
   expect(JSON.stringify(orders)).not.toMatch(/Zeller/);
+});
+
+test('today is the day of the place, whatever day it is in Greenwich', () => {
+  const evening = new Date(2026, 4, 28, 23, 50).getTime();
+  expect([localDay(evening), localDay(evening + 20 * 60_000)]).toEqual(['2026-05-28', '2026-05-29']);
+  expect(localDay(new Date(2026, 0, 3, 0, 5).getTime())).toBe('2026-01-03');
 });
 
 test('an empty worklist is no fault', async () => {

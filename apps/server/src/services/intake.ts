@@ -25,6 +25,7 @@ import { note } from './audit';
 import { getDepartment } from './departments';
 import { orderRows, refusedTable } from './orderRows';
 import { listRooms } from './rooms';
+import { localDay } from './times';
 
 /** `known`: came before, just so; `corrected` and `cancelled`: came before, and now otherwise. */
 export type Taken = {
@@ -203,8 +204,6 @@ function changeOf({ orders: order, patients: person }: Known, news: IncomingOrde
 
 const NONE_REFUSED = { refused: [], refusedTable: '' };
 
-const dayOf = (now: number): string => new Date(now).toISOString().slice(0, 10);
-
 async function takeMessage(store: Store, incoming: Incoming, by: string, now: number): Promise<Taken> {
   if ('faults' in incoming) throw refuse(incoming.faults);
   const found = incoming.orders.map((order, i) => ({ line: i + 1, order }));
@@ -214,11 +213,11 @@ async function takeMessage(store: Store, incoming: Incoming, by: string, now: nu
 
 /** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
 export const takeFhir = async (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
-  takeMessage(store, await inSlices(readFhir(document, dayOf(now))), by, now);
+  takeMessage(store, await inSlices(readFhir(document, localDay(now))), by, now);
 
 /** @param segments of an HL7 v2 message, taken whole or not. @throws Refusal 422 with a line for every fault */
 export const takeHl7 = (store: Store, segments: readonly Hl7Segment[], by: string, now: number): Promise<Taken> =>
-  takeMessage(store, ordersFromHl7(segments, dayOf(now)), by, now);
+  takeMessage(store, ordersFromHl7(segments, localDay(now)), by, now);
 
 /**
  * Rows that are right are taken; the others are told, and come back as a table of their own.
@@ -250,7 +249,7 @@ export async function takeWorklist(
   by: string,
   now: number,
 ): Promise<Taken> {
-  const { orders: found, faults: wrong } = await inSlices(readWorklist(entries, dayOf(now)));
+  const { orders: found, faults: wrong } = await inSlices(readWorklist(entries, localDay(now)));
   const none = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
   const { count, faults } =
     found.length === 0

@@ -32,3 +32,10 @@ export function trueTime(
     );
   return { at: corrected, deviceAt: wrong ? at : null, offMs: wrong ? offMs : 0 };
 }
+
+/** The day where this server stands, as an ISO date: a worklist and an age count by the hospital's days, not by Greenwich's. */
+export function localDay(at: number): string {
+  const date = new Date(at);
+  const two = (part: number): string => String(part).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}

@@ -37,6 +37,7 @@ import {
 import { askWorklist, NoWorklist } from '../../dicom/worklist';
 import { takeFhir, takeTable, takeWorklist } from '../../services/intake';
 import { orderAsFhir } from '../../services/orderAsFhir';
+import { localDay } from '../../services/times';
 import { addOrder, changePlan, getOrder, listOrders } from '../../services/orders';
 import { Problem } from '../problem';
 import { Answer, created, file, type Route, route } from '../route';
@@ -92,7 +93,7 @@ export const work: readonly Route[] = [
       if (!worklist)
         throw new Problem(409, 'No worklist', 'This server has no worklist to ask: TAKTIK_WORKLIST names one.');
       try {
-        const entries = await askWorklist(worklist, new Date(now).toISOString().slice(0, 10));
+        const entries = await askWorklist(worklist, localDay(now));
         return await takeWorklist(store, entries, person.name, now);
       } catch (error) {
         if (error instanceof NoWorklist)

@@ -157,8 +157,8 @@ export function bearsHurt(
   beneath: Side | null,
 ): Reason | null {
   if (!isInjured(situation)) return null;
-  if (isBroken(situation) && !isHipHurt(situation) && onShoulder(body, part, beneath))
-    return { code: 'shoulder-not-lain-on' };
+  const shoulderHurt = situation.fractureSuspected || situation.suspected.includes('dislocation');
+  if (shoulderHurt && onShoulder(body, part, beneath)) return { code: 'shoulder-not-lain-on' };
   const leg = OF_LEG.test(part);
   if (BEARS.has(body) && (leg || part === 'pelvis' || part === 'lumbar')) return { code: 'not-on-what-may-be-broken' };
   const sits = body === 'seated' && situation.place !== 'chair' && BENT_BY_SITTING.test(part);
