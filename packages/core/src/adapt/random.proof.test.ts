@@ -123,7 +123,11 @@ const RULES: Readonly<Record<string, (each: Case) => string | null>> = {
       supine: /^supine$/,
       prone: /^prone$/,
       recumbent: /^lateral-recumbent$/,
-      decubitus: /dorsal/.test(setup.name) ? /^supine$/ : /^lateral-recumbent$/,
+      decubitus: /dorsal/.test(setup.name)
+        ? /^supine$/
+        : /ventral/.test(setup.name)
+          ? /^prone$/
+          : /^lateral-recumbent$/,
       kneeling: /^kneeling$/,
       seated: /^seated$/,
       'weight-bearing': /^upright$/,

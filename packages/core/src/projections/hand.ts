@@ -464,7 +464,7 @@ export const handAndWrist: ProjectionSource[] = [
         contact: ['hand_L', 'forearm_L'],
         partFrame: 'hand_L',
         pose: ['forearm-on-table'],
-        say: 'Seated at the end of the table, elbow flexed 90°, palm flat on the receptor',
+        say: 'Seated at the end of the table, elbow flexed, palm flat on the receptor',
       },
     ],
     ray: { view: 'PA', rangeDeg: [0, 0] },

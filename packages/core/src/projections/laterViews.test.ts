@@ -17,6 +17,19 @@ test.each([
   ['clenched fist', 'wrist-clenched-fist-pa'],
   ['cystogram oblique', 'cystogram-oblique'],
   ['bladder side', 'cystogram-lateral'],
+  ['coned kidneys', 'abdomen-kidneys-ap'],
+  ['bladder stones', 'abdomen-bladder-ap'],
+  ['cystogram AP', 'cystogram-ap'],
+  ['cross table lateral rectum', 'colon-ventral-decubitus-lateral'],
+  ['bilateral Judet', 'acetabulum-oblique-bilateral'],
+  ['lateral pelvis', 'pelvis-lateral'],
+  ['bilateral Dunn', 'hips-flexed-abducted-bilateral'],
+  ['chewing view', 'cervical-ap-moving-jaw'],
+  ['OM30', 'face-occipitomental-30'],
+  ['reverse Caldwell', 'face-ap-axial-15'],
+  ['Arcelin', 'petrous-oblique-posterior'],
+  ['mastoid air cells', 'mastoid-axiolateral-oblique'],
+  ['hindfoot alignment', 'hindfoot-alignment'],
 ])('“%s” finds %s among the first three', (words, id) => {
   expect(
     findProjections(words)
@@ -32,6 +45,14 @@ test.each([
   ['scanogram', 'leg-length'],
   ['standing ankle series', 'ankle-standing'],
   ['bladder series', 'cystography'],
+  ['pelvis inlet and outlet', 'pelvic-ring'],
+  ['Judet views', 'acetabulum'],
+  ['FAI series', 'hip-impingement'],
+  ['urinary stones series', 'urinary-stones'],
+  ['facial trauma series', 'face-trauma'],
+  ['mastoid series', 'mastoids'],
+  ['heel alignment series', 'hindfoot'],
+  ['bone age', 'bone-age'],
 ])('an order for “%s” is the exam %s, and its plan is what was ordered', (words, id) => {
   expect(findExams(words)[0]?.id).toBe(id);
   const ordered = orderedExam(words)!;
@@ -53,7 +74,12 @@ test('what loads or stresses is barred where a fracture is suspected, what only 
     computeSetup({ projectionId, side: 'left', situation: { fractureSuspected: true } }).problems.some(
       ({ code }) => code === 'forbidden',
     );
-  for (const id of ['ankle-mortise-weight-bearing', 'ankle-lateral-weight-bearing', 'wrist-clenched-fist-pa'])
+  for (const id of [
+    'ankle-mortise-weight-bearing',
+    'ankle-lateral-weight-bearing',
+    'wrist-clenched-fist-pa',
+    'hindfoot-alignment',
+  ])
     expect([id, barred(id)]).toEqual([id, true]);
   for (const id of ['ankle-oblique-lateral', 'ribs-oblique-posterior-lower', 'lumbar-pa'])
     expect([id, barred(id)]).toEqual([id, false]);

@@ -683,6 +683,68 @@ export const spine: ProjectionSource[] = [
     brightBones: ['C1', 'C2'],
   }),
   column({
+    id: 'cervical-ap-moving-jaw',
+    name: 'Cervical spine, AP, moving mandible',
+    alsoCalled: ['chewing view', 'wagging jaw', 'moving jaw cervical', 'Ottonello', 'mandible in motion'],
+    part: 'cervical spine',
+    signs: ['process-C5', 'plates-C5'],
+    shows: 'All cervical vertebrae from in front, the mandible blurred away by its motion',
+    positions: backs(
+      'arms at the sides, head fixed by a band',
+      {
+        head: 'chin raised until upper incisors and mastoid tips are in one line perpendicular to the receptor',
+        pose: ['arms-clear'],
+      },
+      ['head', 'thorax'],
+    ),
+    headLine: { line: 'TML', toReceptorDeg: 90 },
+    ray: ray('AP'),
+    aim: at('C4', 'prominence of the thyroid cartilage', {
+      taughtAt: ['thyroid_notch', []],
+      level: true,
+      point: 'through',
+      checkBy: ['thyroid_notch'],
+    }),
+    cover: [all('C1_latmass_L', 'C1', 14), vertebra('C7', 12), ...pair('C5_tp', 'side of the neck', 22, 'across')],
+    sid: sid(40, 40, 48),
+    receptor: usual('8×10', 'lengthwise'),
+    exposure: {
+      ...technique(74, 10, 125, [150, 220], { grid: 10, without: 70, thin: 64, composition: 1.22, long: true }),
+      thicknessBy: 'field',
+    },
+    aids: ['head band'],
+    steps: steps(
+      'breathe',
+      'Mandible moved up and down evenly, teeth never touching, the head still; rehearse, then expose while it moves',
+    ),
+    checks: ['C1 to C7 included', 'Mandible blurred, vertebrae sharp'],
+    cautions: [
+      neverTurnNeck,
+      {
+        text: 'A suspected fracture of the mandible or of the neck: the mandible is not moved.',
+        grave: true,
+        when: 'fractureSuspected',
+        group: 'position',
+      },
+    ],
+    faults: [
+      fault(
+        'sharp',
+        'Mandible still seen',
+        'Moved too little, or exposed too short',
+        'Longer exposure at a lower mA, mandible moving all the time',
+      ),
+      fault('blur', 'Vertebrae blurred', 'Head moved with the mandible', 'Head band, rehearse again'),
+    ],
+    instead: [
+      lost('cervical-ap-open-mouth', 'C3 to C7, which need a view of their own'),
+      lost('cervical-ap-axial', 'C1 and C2'),
+    ],
+    brightBones: ['C1', 'C2', 'C3', 'C4', 'C5', 'C6', 'C7'],
+    confidence: 'typical',
+  }),
+
+  column({
     id: 'cervical-ap-axial',
     name: 'Cervical spine, AP axial',
     alsoCalled: ['C-spine AP', 'neck frontal', 'cervical three view', 'cspine'],

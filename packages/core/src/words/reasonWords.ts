@@ -52,6 +52,8 @@ export const REASON_WORDS = {
   'no-weight-on-broken': () => 'no weight-bearing where a fracture or dislocation is suspected',
   'load-is-the-view': () => 'the patient cannot stand, and weight-bearing is what it shows',
   'leg-not-spread': () => 'a leg with a suspected fracture is not rotated or abducted',
+  'kept-limb-not-loaded': () => 'a limb that stays as it lies is neither stressed nor loaded',
+  'kept-leg-not-spread': () => 'a leg that stays as it lies is not flexed, rotated or abducted',
   /** @param part the limb and where it ends: "left leg below the knee" */
   amputated: ({ part }: { part: string }) => {
     const [side, limb, ...level] = part.split(' ');

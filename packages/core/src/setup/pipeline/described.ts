@@ -30,7 +30,7 @@ import { protectionFor } from '../readouts/protection';
 import { takeOffOf } from '../readouts/takeOff';
 import { composeSteps } from '../readouts/words';
 import { say } from '../../words/say';
-import { isInjured, neckStays } from '../verdict/kept';
+import { isInjured, neckStays, partStays } from '../verdict/kept';
 import type { Exposed } from './exposed';
 
 const stoodIn = ({ placed, situation, positioning }: Pick<Exposed, 'placed' | 'situation' | 'positioning'>): Stood => ({
@@ -55,10 +55,11 @@ function ownSteps({
   const headSteps = headWords
     ? [{ group: 'position' as const, text: headWords, unlessInjured: true, setsHead: true }]
     : [];
+  const stays = isInjured(situation) || positioning.poseAlone || partStays(done.part, situation);
   // How the entry's own position is taken helps nobody who is in another.
   const fits = !adapted || asTaught.positions[0].body === adapted.position;
   return [...headSteps, ...projection.steps]
-    .filter((step) => !(step.unlessInjured && isInjured(situation)) && !(step.setsHead && neckStays(situation)))
+    .filter((step) => !(step.unlessInjured && stays) && !(step.setsHead && neckStays(situation)))
     .filter((step) => step.group !== 'position' || (fits && !adapted?.asItLies))
     .filter((step) => !('in' in step) || !step.in || step.in.includes(positioning.body))
     .map(({ group, text }) => ({

@@ -423,7 +423,7 @@ function upTo(
   };
 }
 
-/** What the ray crosses; a ray between two limbs passes none, and counts as the one beside it. */
+/** What the ray crosses; a ray between two limbs passes none, and counts as the one beside it, of two the first that is there. */
 function crossing(
   { aim }: Projection,
   { posed }: PlacedBody,
@@ -434,8 +434,8 @@ function crossing(
 ): SkinCrossing | null {
   const own = crossSkin(posed, p, direction, segments);
   if (own || !('between' in aim)) return own;
-  const beside = posedMark(posed, view.name(aim.between[0])).p;
-  const limb = crossSkin(posed, beside, direction, segments);
+  const [first, second] = aim.between.map((id) => posedMark(posed, view.name(id)).p);
+  const limb = crossSkin(posed, first, direction, segments) ?? crossSkin(posed, second, direction, segments);
   if (!limb) return null;
   const onRay = (q: Vec3<InRoom>): Vec3<InRoom> => addScaled(p, direction, dot(subtract(q, p), direction));
   return { ...limb, entry: onRay(limb.entry), exit: onRay(limb.exit) };

@@ -31,7 +31,7 @@ const FELT_AT: readonly (readonly [number, number])[] = [-110, -55, 0, 55, 110].
   [-80, 0, 80].map((across): [number, number] => [along, across]),
 );
 
-/** How far along a ray the body reaches before a receptor that is leaned against it. */
+/** How far along a ray the body reaches before a receptor that is leaned against it; all of it where the ray passes between two limbs. */
 function leanedMm(
   { posed, contact }: PlacedBody,
   through: Vec3<InRoom>,
@@ -42,7 +42,7 @@ function leanedMm(
     const felt = crossSkin(posed, addScaled(addScaled(through, v, along), u, across), d, contact);
     return felt ? [dot(felt.exit, d)] : [];
   });
-  return Math.max(...exits);
+  return exits.length > 0 ? Math.max(...exits) : furthestSkin(posed, d, contact).reachMm;
 }
 
 /** @throws RangeError for a ray that runs along the receptor */

@@ -14,11 +14,9 @@ const NECK: JointLimits = {
   headRotation: [0, 0],
 };
 /** A hip lies as it lies: rolled out a little, neither turned in nor raised nor spread. */
-const HIP = { hipMedialRotation: [-60, 0], hipFlexion: [-10, 20], hipAbduction: [-10, 15] } as const;
+const HIP = { hipMedialRotation: [-30, 0], hipFlexion: [-10, 20], hipAbduction: [-10, 15] } as const;
 /** Knee and ankle of a leg that stays lie nearly straight, the foot as it falls [typical]. */
-const LEG = { ...HIP, kneeFlexion: [-5, 20], anklePlantarFlexion: [-10, 45], footInversion: [-10, 20] } as const;
-/** A leg that may be broken below the hip lies rolled out no more than any leg does. */
-const HURT_LEG = { ...LEG, hipMedialRotation: [-30, 0] } as const;
+const LEG = { ...HIP, kneeFlexion: [-5, 20], anklePlantarFlexion: [10, 45], footInversion: [-10, 20] } as const;
 /** The same of one who stays in a chair: bent as the seat has it. */
 const SEATED_LEG = { ...LEG, hipFlexion: [-10, 95], kneeFlexion: [-5, 95] } as const;
 /** Of a broken ankle or foot only what turns or bends it is held. */
@@ -29,6 +27,9 @@ const MOST_LOW_ARM_DEG = 60;
 const ARM = { shoulderFlexion: [-60, MOST_LOW_ARM_DEG], shoulderAbduction: [-45, MOST_LOW_ARM_DEG] } as const;
 /** An arm that stays hangs or lies beside the body, the elbow bent no further than on a table top. */
 const KEPT_ARM = { ...ARM, elbowFlexion: [-5, 60], wristFlexion: [-30, 30], wristUlnarDeviation: [-12, 12] } as const;
+
+/** An arm that is to be kept is not supinated for the picture, nor rotated further than it lies across the body [typical]. */
+const IMMOBILIZED_ARM = { ...KEPT_ARM, shoulderMedialRotation: [-10, 70], forearmPronation: [60, 175] } as const;
 
 const sided = (ranges: Readonly<Record<string, readonly [number, number]>>, side: 'L' | 'R'): JointLimits =>
   Object.fromEntries(
@@ -67,7 +68,7 @@ function immobilizedJoints(situation: Situation, part: string): ImmobilizedJoint
       const arm = keepStill.includes(`${side} arm`);
       return [
         ...(arm
-          ? [{ limits: sided(KEPT_ARM, LETTER[side]), why: because('arm-stays', side) }]
+          ? [{ limits: sided(IMMOBILIZED_ARM, LETTER[side]), why: because('arm-stays', side) }]
           : raisesArm(situation, side)
             ? []
             : [{ limits: sided(ARM, LETTER[side]), why: because('arm-not-raised', side) }]),
@@ -101,7 +102,7 @@ export function hurtLimb(situation: Situation, part: string): ImmobilizedJoints[
   const shoulder = OF_SHOULDER.exec(part);
   if (shoulder) return put(CARRIED_ARM, shoulder[2]);
   const leg = OF_LEG.exec(part);
-  if (leg) return put(HURT_LEG, leg[2]);
+  if (leg) return put(LEG, leg[2]);
   const ankle = OF_ANKLE.exec(part);
   return ankle ? put(ANKLE, ankle[1]) : [];
 }

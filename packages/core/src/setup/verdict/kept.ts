@@ -13,6 +13,19 @@ export const isBroken = (situation: Situation): boolean =>
 /** Nothing is moved for the picture that could be broken. */
 export const isInjured = (situation: Situation): boolean => situation.spineNotCleared || isBroken(situation);
 
+const ARM_PART = /^(clavicle|scapula|upperarm|forearm|radius|hand|finger)/;
+const LEG_PART = /^(pelvis|thigh|patella|shank|talus|foot|toes)/;
+
+/** The limb that is examined is to be kept as it lies; of the pelvis either leg counts. @param part segment of the body */
+export function partStays(part: string, situation: Situation): boolean {
+  const { keepStill } = situation;
+  const side = part.endsWith('_L') ? 'left' : part.endsWith('_R') ? 'right' : null;
+  if (ARM_PART.test(part)) return keepStill.some((each) => each === `${side} arm`);
+  if (!LEG_PART.test(part)) return false;
+  const hipKept = keepStill.includes('hip') || keepStill.includes('pelvis');
+  return hipKept || legsKept(situation).some((each) => side === null || each === side);
+}
+
 /** A collar or a halo says as much as a neck that is to be kept. */
 export const neckKept = ({ keepStill, worn }: Situation): boolean =>
   keepStill.includes('neck') || worn.includes('collar') || worn.includes('halo');

@@ -12,7 +12,7 @@ import type { BodyPosition, PoseName } from '../../projections/vocabulary';
 import { ASKED_WORDS, reasonWords, type Asked, type Reason, type ReasonCode } from '../../words/reasonWords';
 import { problem, type Problem } from '../problem';
 import type { Situation } from '../request';
-import { ARM_OR_LEG_WORN, isBroken, isInjured, neckStays } from './kept';
+import { ARM_OR_LEG_WORN, isBroken, isInjured, neckStays, partStays } from './kept';
 import { immobilizedFor } from './immobilized';
 
 /** Why it must not be done and who is asked, as codes and as they are said. */
@@ -32,6 +32,24 @@ const asksAny = (projection: Projection, names: readonly PoseName[]): boolean =>
   const asked = poses(projection);
   return names.some((name) => asked.has(name));
 };
+/** The segment that is aimed at, on its side; of a view of both legs the pelvis that bears them. */
+function examined({ aim, sided }: Projection, { view }: Pick<Subject, 'view'>): string {
+  const { segment } = markOnMannequin(view.name('between' in aim ? aim.between[0] : aim.landmark));
+  return sided === 'none' && /^(thigh|shank|talus|foot)_/.test(segment) ? 'pelvis' : segment;
+}
+
+/** Stress and load on a limb that is to be kept; weights hang from both wrists. */
+function loadsKeptLimb(projection: Projection, situation: Situation, subject: Subject): boolean {
+  const { demands } = projection;
+  if (demands.includes('weights') && situation.keepStill.some((each) => each.endsWith(' arm'))) return true;
+  const loads = demands.includes('stress') || demands.includes('weight-bearing');
+  return loads && partStays(examined(projection, subject), situation);
+}
+
+/** Both thighs are posed for the picture, which is what it shows: nothing of it is left with a leg as it lies. */
+const spreadsBothLegs = (projection: Projection): boolean =>
+  asksAny(projection, ['frog-legs']) ||
+  projection.positions.every(({ joints }) => 'hipAbduction_L' in joints && 'hipAbduction_R' in joints);
 const BENDS_NECK: readonly PoseName[] = ['neck-bent-forward', 'neck-bent-back'];
 const BENDS_TRUNK: readonly PoseName[] = ['bent-forward', 'bent-back', 'bent-left', 'turned-left'];
 
@@ -70,13 +88,17 @@ export function forbiddenView(projection: Projection, situation: Situation, subj
   if (hurt && asks('weights'))
     return forbid(broken ? 'no-weights-where-broken' : 'no-weights-while-spine', 'radiologist');
   if (hurt && asks('stress')) return forbid(broken ? 'no-stress-where-broken' : 'no-stress-while-spine', 'physician');
+  if (loadsKeptLimb(projection, situation, subject)) return forbid('kept-limb-not-loaded', 'physician');
   if (broken && asks('weight-bearing')) return forbid('no-weight-on-broken', 'physician');
   // One who sits still carries head and trunk: a spine is loaded so, a leg is not.
   const seatedLoads = projection.region === 'spine' && situation.canSit && !asks('weights');
   const stands = !seatedLoads && projection.positions.every(({ body, seatable }) => STANDS.has(body) && !seatable);
   if (stands && (asks('weight-bearing') || asks('weights')) && !situation.canStand)
     return forbid('load-is-the-view', 'radiologist');
-  if (broken && asksAny(projection, ['frog-legs'])) return forbid('leg-not-spread', 'radiologist');
+  if (spreadsBothLegs(projection)) {
+    if (broken) return forbid('leg-not-spread', 'radiologist');
+    if (partStays('pelvis', situation)) return forbid('kept-leg-not-spread', 'radiologist');
+  }
   if (ARM_OR_LEG_WORN.some((worn) => situation.worn.includes(worn)) && asks('stress'))
     return forbid('limb-is-fixed', 'physician');
   return null;
