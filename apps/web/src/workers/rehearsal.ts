@@ -16,6 +16,7 @@ import {
   ROOM_ONE,
   setupRequestSchema,
   simulateRadiograph,
+  takenCriteria,
   withDefaults,
   type Correction,
   type Criterion,
@@ -161,16 +162,19 @@ function referenceOf(request: SetupRequest): Reference {
 
 /** What the criteria read on the scene; where `correcting`, with what would put right those that fail. */
 export function judge(
-  input: Pick<RehearsalInput, 'request' | 'positioningError' | 'breath'>,
+  input: Pick<RehearsalInput, 'request' | 'positioningError' | 'breath'> &
+    Partial<Pick<RehearsalInput, 'motionMm' | 'marker'>>,
   correcting = true,
 ): Judged | Refused {
   try {
     const { ideal, faults } = referenceOf(input.request);
     const setup = actualOf(input);
-    const criteria = measureCriteria(ideal, setup, faults).map((criterion): FailedCriterion => {
-      if (criterion.passes || !correcting) return { ...criterion, correction: null };
+    const unit = unitOf(input.request);
+    const read = [...measureCriteria(ideal, setup, faults), ...takenCriteria(ideal, setup, input.motionMm, unit)];
+    const criteria = read.map((criterion): FailedCriterion => {
+      if (criterion.passes || !correcting || criterion.remedy) return { ...criterion, correction: null };
       const seen = criterion.id.startsWith('edge ') ? worstCentring(faults, setup) : criterion;
-      return { ...criterion, correction: seen && correctionOf(ideal, faults, seen, unitOf(input.request)) };
+      return { ...criterion, correction: seen && correctionOf(ideal, faults, seen, unit) };
     });
     // What is wrong comes first.
     return {

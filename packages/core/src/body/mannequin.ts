@@ -155,7 +155,7 @@ const COSTOPHRENIC: Landmark[] = [1, -1].map((x) => ({
   id: x > 0 ? 'costophrenic_L' : 'costophrenic_R',
   name: 'Costophrenic angle',
   kind: 'joint',
-  p: [118 * x, 45, 262],
+  p: [130 * x, 45, 262],
   dir: [x, 0, 0],
   skinDepthMm: 30,
   segment: 'thorax',

@@ -1,7 +1,8 @@
 import { bodyInState, buildBody, landmarkOf, structureOf, type Body } from './body';
 import { HABITUS, type Habitus } from './patient';
 import { STANDING } from './organs';
-import type { Ellipsoid, Tube } from './shape';
+import { dot, type Vec3 } from '../geometry/vector';
+import { supportPoint, type Ellipsoid, type Tube } from './shape';
 
 const LEVELS = ['T9', 'T10', 'T11', 'T12', 'L1', 'L2', 'L3', 'L4', 'L5'] as const;
 const lying = { rest: 'lying', breath: 'in' } as const;
@@ -105,6 +106,24 @@ describe('standing and breath', () => {
     expect(flesh(bodyInState(taken, lying))).toEqual(flesh(taken));
     expect(flesh(bodyInState(bodyInState(man('sthenic'), lying), STANDING))[1]).toBeCloseTo(standing[1], 9);
   });
+});
+
+test('lungs of a median man fill the rib cage: 28 to 30 cm wide inside, 24 to 28 cm high, and no rib stands out of the skin', () => {
+  const body = buildBody({ ageYears: 40, sex: 'male' });
+  const reach = (id: string, d: Vec3) => dot(supportPoint(structureOf(body, id).shape, d), d);
+  const ribs = Array.from({ length: 12 }, (_, i) => structureOf(body, `rib${i + 1}_L`).shape as Tube);
+  const inner = 2 * Math.max(...ribs.map(({ pts, r }) => Math.max(...pts.map(([x], i) => x - r[i]))));
+  expect(inner).toBeGreaterThan(278);
+  expect(inner).toBeLessThan(300);
+  const lungs = reach('lung_L', [1, 0, 0]) + reach('lung_R', [-1, 0, 0]);
+  expect(inner - lungs).toBeLessThan(12);
+  const high = reach('lung_L', [0, 0, 1]) - landmarkOf(body, 'costophrenic_L').p[2];
+  expect(high).toBeGreaterThan(240);
+  expect(high).toBeLessThan(285);
+  // The heart is 0.40 to 0.50 of the inner width.
+  const heart = reach('heart', [1, 0, 0]) + reach('heart', [-1, 0, 0]);
+  expect(heart / inner).toBeGreaterThan(0.4);
+  expect(heart / inner).toBeLessThan(0.5);
 });
 
 test('apices of the lungs stand high over the clavicles in a small child', () => {

@@ -7,12 +7,16 @@ import { OPEN_SHARE, openingsOf } from './openings';
 export type Criterion = {
   id: string;
   name: string;
-  unit: 'mm' | '°';
+  unit: 'mm' | '°' | 'ribs' | '%' | 'DI' | 'markers';
   /** At the part for edges, on the receptor for the rest. */
   value: number;
   target: number;
   tolerance: number;
   passes: boolean;
+  /** What was read, where a number does not say it. */
+  says?: string;
+  /** What puts it right, where no motion of the part does. */
+  remedy?: string;
 };
 
 /** Rounding of a millimetre is no cut. */

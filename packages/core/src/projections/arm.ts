@@ -577,7 +577,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
         '{erect}, back to the receptor, body rotated {turn} until shoulder and arm touch it, arm slightly abducted, hand supinated',
         {
           seatable: true,
-          joints: { shoulderAbduction_L: 12, shoulderMedialRotation_L: 20 },
+          joints: { shoulderAbduction_L: 12, shoulderMedialRotation_L: 20, forearmPronation_L: 0 },
           ifInjured: {
             say: '{erect}, back to the receptor, body turned until shoulder and arm touch it, arm as it hangs',
             pose: [],
@@ -590,7 +590,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
         ['upperarm_L', 'scapula_L'],
         'Supine, body rotated {turn} so that the arm lies flat, hand supinated',
         {
-          joints: { shoulderAbduction_L: 15, shoulderMedialRotation_L: 20 },
+          joints: { shoulderAbduction_L: 15, shoulderMedialRotation_L: 20, forearmPronation_L: 0 },
           ifInjured: { say: 'Supine, arm as it lies', pose: ['arms-clear'] },
         },
       ),

@@ -146,6 +146,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     positions: facingTube('back to the receptor', 'hand supinated, arm slightly abducted', {
       shoulderMedialRotation_L: 0,
       shoulderAbduction_L: 10,
+      forearmPronation_L: 0,
     }),
     ray: ray('AP'),
     aim: at('coracoid_L', 'level of the humeral head', {
@@ -548,7 +549,7 @@ export const shoulderGirdle: ProjectionSource[] = [
         'Supine, hand supinated, receptor upright against the top of the shoulder',
         {
           beam: 'horizontal',
-          joints: { shoulderAbduction_L: 5 },
+          joints: { shoulderAbduction_L: 5, forearmPronation_L: 0 },
           ifInjured: { say: 'Supine, arm as it lies, receptor upright against the top of the shoulder', pose: [] },
         },
       ),
@@ -724,7 +725,10 @@ export const shoulderGirdle: ProjectionSource[] = [
     part: 'coracoid process',
     signs: ['coracoid', 'coracoid-up'],
     shows: 'Coracoid process elongated, free of the scapula',
-    positions: facingTube('back to the receptor', 'arm slightly abducted, hand supinated', { shoulderAbduction_L: 12 }),
+    positions: facingTube('back to the receptor', 'arm slightly abducted, hand supinated', {
+      shoulderAbduction_L: 12,
+      forearmPronation_L: 0,
+    }),
     ray: ray('AP', 30, 'head', [15, 45]),
     aim: at('coracoid_L', 'coracoid process', { point: 'through', checkBy: ['acromion_L'] }),
     cover: [
@@ -755,7 +759,7 @@ export const shoulderGirdle: ProjectionSource[] = [
     positions: facingTube(
       'back to the receptor',
       'arm abducted to a right angle, elbow flexed, hand supinated',
-      { shoulderAbduction_L: 90, shoulderMedialRotation_L: -80, elbowFlexion_L: 90 },
+      { shoulderAbduction_L: 90, shoulderMedialRotation_L: -80, elbowFlexion_L: 90, forearmPronation_L: 0 },
       ['arm_L'],
     ),
     ray: ray('AP'),

@@ -16,9 +16,12 @@ type Props = {
 
 /** "1.6 cm inside the light field", "6 mm, should be 0 ± 3 mm". */
 export function criterionText(
-  { id, value, target: target, tolerance, unit }: FailedCriterion,
+  { id, value, target: target, tolerance, unit, says }: FailedCriterion,
   lengths: 'in' | 'cm',
 ): string {
+  if (says) return says;
+  if (unit === '%') return `${Math.round(value)} %, up to ${Math.round(tolerance)} % is borne`;
+  if (unit === 'ribs') return `${value.toFixed(1)}, should be ${target.toFixed(1)} ± ${tolerance.toFixed(1)}`;
   if (id.startsWith('edge '))
     return value >= 0
       ? `${formatLength(value, lengths)} inside the field`
@@ -55,6 +58,7 @@ export function CriteriaList({ criteria, unit, onCorrect }: Props) {
             <Words kind="small" tone="soft">
               {criterionText(criterion, unit)}
             </Words>
+            {!criterion.passes && criterion.remedy && <Words kind="small">{criterion.remedy}</Words>}
             {criterion.correction && (
               <>
                 <Words kind="small">{criterion.correction.text}</Words>

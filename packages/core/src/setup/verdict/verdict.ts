@@ -131,7 +131,9 @@ export function keptMoved(pose: Pose, part: string, situation: Situation): Probl
   const worst = new Map<string, { why: Reason; motion: Motion; degrees: number; over: number }>();
   for (const { limits, why } of immobilizedFor(situation, part))
     for (const [motion, [low, high]] of Object.entries(limits) as [Motion, [number, number]][]) {
-      const degrees = angles.get(motion) ?? 0;
+      // What no pose asks of a joint, nobody moves.
+      const degrees = angles.get(motion);
+      if (degrees === undefined) continue;
       const over = Math.max(low - degrees, degrees - high);
       if (over > slackOf(motion) && over > (worst.get(keyOf(why))?.over ?? 0))
         worst.set(keyOf(why), { why, motion, degrees, over });
