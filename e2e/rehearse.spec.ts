@@ -21,7 +21,7 @@ test('a rolled knee: its condyles fail, the correction is told and done, and the
   await expect(page.getByRole('img', { name: KNEE })).toBeVisible();
   // The picture is there before its first pixels are.
   await expect.poll(() => mean(page, KNEE)).toBeGreaterThan(5);
-  await expect(page.getByText('▲ 1 of 7 fail')).toBeVisible();
+  await expect(page.getByText('▲ 1 of 10 fail')).toBeVisible();
   const correct = page.getByRole('button', { name: /^Do it: Rotate the part 6°: posterior side toward the receptor/ });
   await correct.click();
   await expect(page.getByText(/✓ All \d+ pass/)).toBeVisible();

@@ -298,6 +298,7 @@ export {
   type MeasuredFault,
 } from './critique/correctFault';
 export { measureCriteria, type Criterion } from './critique/criteria';
+export { exposureFaults } from './critique/exposureFaults';
 export { takenCriteria } from './critique/taken';
 export { PIXEL_RANGE } from './radiograph/detector';
 export { toGrey, windowOf, type Window } from './radiograph/display';

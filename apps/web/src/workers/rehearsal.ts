@@ -170,7 +170,7 @@ export function judge(
     const { ideal, faults } = referenceOf(input.request);
     const setup = actualOf(input);
     const unit = unitOf(input.request);
-    const read = [...measureCriteria(ideal, setup, faults), ...takenCriteria(ideal, setup, input.motionMm, unit)];
+    const read = [...measureCriteria(ideal, setup, faults), ...takenCriteria(ideal, setup, input.motionMm)];
     const criteria = read.map((criterion): FailedCriterion => {
       if (criterion.passes || !correcting || criterion.remedy) return { ...criterion, correction: null };
       const seen = criterion.id.startsWith('edge ') ? worstCentring(faults, setup) : criterion;

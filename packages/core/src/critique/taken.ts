@@ -2,7 +2,6 @@
  * How a picture was taken, besides how the part lay: the breath, motion, the grid, the marker and what the receptor got.
  * Source: criteria of teaching; the bands of the deviation index as departments commonly set them.
  */
-import type { LengthUnit } from '../quantity/length';
 import type { BreathPhase } from '../projections/vocabulary';
 import type { Setup } from '../setup/setup';
 import { CENTRE_SHARE, EDGE_SHARE } from '../setup/technique/gridCheck';
@@ -29,14 +28,16 @@ const DEVIATION = 1;
  * @param ideal as it should be taken, @param actual as it was
  * @param motionMm how far the part moved while it was exposed
  */
-export function takenCriteria(ideal: Setup, actual: Setup, motionMm = 0, unit: LengthUnit = 'in'): Criterion[] {
-  return [
+export function takenCriteria(ideal: Setup, actual: Setup, motionMm = 0): Criterion[] {
+  const read = [
     ...breathOf(ideal, actual),
-    motionOf(actual, motionMm, unit),
+    motionOf(actual, motionMm),
     ...gridOf(actual),
     ...markerOf(ideal, actual),
     ...exposureOf(actual),
   ];
+  // What is as it should be wants nothing.
+  return read.map(({ remedy, ...criterion }) => (criterion.passes || !remedy ? criterion : { ...criterion, remedy }));
 }
 
 function breathOf(ideal: Setup, actual: Setup): Criterion[] {
@@ -57,7 +58,7 @@ function breathOf(ideal: Setup, actual: Setup): Criterion[] {
   ];
 }
 
-const motionOf = ({ exposure: { timeMs } }: Setup, motionMm: number, unit: LengthUnit): Criterion => ({
+const motionOf = ({ exposure: { timeMs } }: Setup, motionMm: number): Criterion => ({
   id: 'motion',
   name: TAKEN_NAMES.motion,
   unit: 'mm',
@@ -65,12 +66,12 @@ const motionOf = ({ exposure: { timeMs } }: Setup, motionMm: number, unit: Lengt
   target: 0,
   tolerance: MOTION_MM,
   passes: motionMm <= MOTION_MM,
-  remedy: TAKEN_REMEDIES.motion({ motionMm, timeMs }, unit),
+  remedy: TAKEN_REMEDIES.motion({ motionMm, timeMs }),
 });
 
 function gridOf({ image: { grid }, problems }: Setup): Criterion[] {
   if (!grid) return [];
-  const told = problems.find(({ code }) => code === 'grid-cut-off');
+  const cutOff = problems.find(({ code }) => code === 'grid-cut-off');
   const read = (id: string, name: string, share: number, most: number): Criterion => ({
     id,
     name,
@@ -79,7 +80,7 @@ function gridOf({ image: { grid }, problems }: Setup): Criterion[] {
     target: 0,
     tolerance: most * 100,
     passes: share < most,
-    ...(told && { remedy: told.text }),
+    ...(cutOff && { remedy: cutOff.text }),
   });
   return [
     read('grid-centre', TAKEN_NAMES.gridCentre, grid.centre, CENTRE_SHARE),

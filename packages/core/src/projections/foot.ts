@@ -629,7 +629,10 @@ export const footAndAnkle: ProjectionSource[] = [
       point: 'through',
       checkBy: ['lat_malleolus_L'],
     }),
-    cover: [...pair('calcaneus', 'calcaneus', 10), point('ankle_centre_L', 'tibial shafts', 130, 'along')],
+    cover: [
+      ...pair('calcaneus', 'calcaneus', 25),
+      point('ankle_centre_L', 'tibial shafts', 15, 'along', [['head', 110]]),
+    ],
     sid: sid(40, 40, 72),
     receptor: usual('10×12', 'lengthwise', { note: '14×17 crosswise where the feet stand apart' }),
     exposure: technique(62, 2.7, 75, [280, 280], { composition: 1.2 }),

@@ -1,6 +1,4 @@
 /** What is said of how a picture was taken: the criteria besides how the part lay, and what puts each right. */
-import { formatLength, type LengthUnit } from '../quantity/length';
-
 export const TAKEN_NAMES = {
   diaphragm: 'Posterior ribs above the diaphragm',
   motion: 'No motion: outlines sharp',
@@ -16,8 +14,8 @@ export const markerSaid = (asked: string, laid: string): string =>
 
 export const TAKEN_REMEDIES = {
   breath: ({ moment, words }: { moment: string; words: string }) => `Expose at ${moment}: ${words}`,
-  motion: ({ motionMm, timeMs }: { motionMm: number; timeMs: number }, unit: LengthUnit) =>
-    `Outlines are ${formatLength(motionMm, unit)} wide: immobilize, and expose shorter than ${timeMs} ms`,
+  motion: ({ motionMm, timeMs }: { motionMm: number; timeMs: number }) =>
+    `Outlines are ${Number(motionMm.toFixed(1))} mm wide: immobilize, and expose shorter than ${timeMs} ms`,
   marker: ({ asked }: { asked: string }) =>
     `Lay ${asked}; a wrong letter on a picture that is kept is corrected by the department’s rule, never in silence`,
   exposure: ({ index, targetIndex, mAs, rightMas }: Record<'index' | 'targetIndex' | 'mAs' | 'rightMas', number>) =>

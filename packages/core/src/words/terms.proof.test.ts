@@ -2,6 +2,8 @@
  * What is shown speaks the words of the trade: every sentence of every entry, both sides, in four situations and for
  * three patients; other ways, changes, rules and exercises besides.
  */
+import { exposureFaults } from '../critique/exposureFaults';
+import { takenCriteria } from '../critique/taken';
 import { findOtherWays } from '../adapt/findOtherWays';
 import { situationPresets } from '../adapt/presets';
 import { scenarios } from '../exercise/scenarios';
@@ -70,6 +72,7 @@ beforeAll(() => {
         for (const patient of PATIENTS) {
           const setup = computeSetup({ projectionId: entry.id, side, patient, ...where });
           cases.push({ setup, entry });
+          shownIn({ faults: exposureFaults(setup, 'in'), criteria: takenCriteria(setup, setup) }, entry.id, sentences);
           shownIn(setup, entry.id, sentences);
         }
   }

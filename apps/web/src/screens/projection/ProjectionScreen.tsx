@@ -1,8 +1,8 @@
 /** A projection's page: what it shows, how it is set up here, what to look for, what goes wrong, what serves instead. */
 import { Button } from '@rneui/themed';
 import {
+  exposureFaults,
   hasProjection,
-  measureName,
   projectionOf,
   summaryOf,
   type Projection,
@@ -27,6 +27,7 @@ import { compute } from '../../workers/client';
 import type { StageView } from '../../workers/service';
 import { toAddress } from '../setup/address';
 import { patientText, shownWords } from '../setup/words';
+import { FaultList } from './FaultList';
 import { Line } from './Line';
 import { OwnEntrySheet } from './OwnEntrySheet';
 import { SchoolList } from './SchoolList';
@@ -96,6 +97,7 @@ export function ProjectionScreen() {
     projection.shows,
     ...projection.checks,
     ...projection.faults.flatMap(({ sign, cause, correction }) => [sign, cause, correction]),
+    ...(made?.page ? exposureFaults(made.page.setup, unit).flatMap(({ sign, cause }) => [sign, cause]) : []),
     ...(made?.page ? shownWords(made.page.setup) : []),
   ];
   const columns = width >= RAIL_FROM ? 2 : 1;
@@ -173,31 +175,21 @@ export function ProjectionScreen() {
         )}
         <List items={projection.checks} />
       </Section>
-      {projection.faults.length > 0 && (
-        <Section title="What goes wrong">
-          {projection.faults.map(({ id, sign, cause, correction, measuredBy }) => (
-            <View key={id} style={{ gap: 2 }}>
-              <Words kind="bold">{`▲ ${sign}`}</Words>
-              <Words kind="small" tone="soft">{`Cause: ${cause}`}</Words>
-              <Words>{correction}</Words>
-              {measuredBy && (
-                <Words kind="small" tone="soft">{`How much: measured by “${measureName(measuredBy)}”`}</Words>
-              )}
-            </View>
-          ))}
-          <Press
-            label={`Rehearse ${projection.name}: its picture, and a fault by its size`}
-            role="link"
-            onPress={() => router.push({ pathname: '/rehearse', params: address })}
-            style={{ padding: 12 }}
-          >
-            <Words kind="bold">Rehearse</Words>
-            <Words kind="small" tone="soft">
-              The simulated picture, its criteria measured, and what puts a fault right by its size
-            </Words>
-          </Press>
-        </Section>
-      )}
+      <Section title="What goes wrong">
+        <FaultList faults={projection.faults} />
+        {setup && <FaultList faults={exposureFaults(setup, unit)} />}
+        <Press
+          label={`Rehearse ${projection.name}: its picture, and a fault by its size`}
+          role="link"
+          onPress={() => router.push({ pathname: '/rehearse', params: address })}
+          style={{ padding: 12 }}
+        >
+          <Words kind="bold">Rehearse</Words>
+          <Words kind="small" tone="soft">
+            The simulated picture, its criteria measured, and what puts a fault right by its size
+          </Words>
+        </Press>
+      </Section>
       <Section title="When it cannot be done">
         <Press
           label={`Other ways to ${projection.name}`}

@@ -42,9 +42,9 @@ describe('a set-up to try', () => {
     show(<RehearseScreen />);
     expect(await screen.findByRole('img', { name: /Simulated picture of Knee, lateral, not a patient/ })).toBeTruthy();
     expect(screen.getByText(/^Simulated index \d+, target \d+/)).toBeTruthy();
-    expect(await screen.findByText('▲ 1 of 7 fail')).toBeTruthy();
+    expect(await screen.findByText('▲ 1 of 10 fail')).toBeTruthy();
     fireEvent.click(await screen.findByRole('button', { name: /^Do it: Rotate the part 6°/ }));
-    expect(await screen.findByText('✓ All 7 pass')).toBeTruthy();
+    expect(await screen.findByText('✓ All 10 pass')).toBeTruthy();
     await waitFor(() => expect(mockRouter.setParams).toHaveBeenLastCalledWith({ error: undefined }));
   });
   test('the part is laid otherwise by its keys, and laid back', async () => {
