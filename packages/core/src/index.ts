@@ -208,7 +208,7 @@ export { unusualOf, unusualSchema } from './exam/unusual';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';
 export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
-export { findForms, formOf, wayOfForm, type Form } from './adapt/forms';
+export { findForms, formOf, forms, wayOfForm, type Form } from './adapt/forms';
 export { waysAnswer, type NoWay, type WaysAnswer } from './adapt/waysAnswer';
 export type { OtherWay } from './adapt/otherWay';
 export { type Cost, type CostId } from './adapt/costs';

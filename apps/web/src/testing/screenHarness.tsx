@@ -50,6 +50,7 @@ jest.mock('../workers/client', () => {
       mannequin: later('mannequin'),
       row: later('row'),
       page: later('page'),
+      formPage: later('formPage'),
       lines: later('lines'),
       schools: later('schools'),
       touchMap: later('touchMap'),

@@ -263,6 +263,14 @@ function form(id: string, request: Omit<SetupRequest, 'projectionId'>): Planned 
   return found ? plannedAs(found.request) : null;
 }
 
+/** The page of a named form in this room, for the patient of whom it is asked. */
+function formPage(id: string, request: Omit<SetupRequest, 'projectionId'>, aspect: number): ReturnType<typeof page> {
+  const asked = formOf(id);
+  const found = asked && wayOfForm(asked, request);
+  if (!asked || !found) return { error: 'This room has no such way' };
+  return page({ ...request, ...found.request, situation: { ...request.situation, ...asked.situation } }, aspect);
+}
+
 /** The other ways, each with its drawing. */
 function ways(request: SetupRequest, prices?: Partial<WayPrices>): WaysView {
   try {
@@ -346,6 +354,7 @@ export const computeService = {
   plan,
   ways,
   form,
+  formPage,
   technique,
   summarize,
   touchMap,

@@ -12,6 +12,8 @@ export type PlanFinding = {
   text: string;
   /** Place in the plan, where one projection is meant. */
   item: number | null;
+  /** The named form that puts it right. */
+  formId?: string;
 };
 
 /** Vertebrae are called by their numbers alone. */
@@ -48,8 +50,8 @@ export function checkPlan(
   own: readonly Projection[] = [],
 ): PlanFinding[] {
   const findings: PlanFinding[] = [];
-  const put = (kind: PlanFinding['kind'], text: string, item: number | null = null) =>
-    findings.push({ kind, text, item });
+  const put = (kind: PlanFinding['kind'], text: string, item: number | null = null, formId?: string) =>
+    findings.push({ kind, text, item, ...(formId && { formId }) });
   const entries = plan.map(
     ({ projectionId }) =>
       own.find(({ id }) => id === projectionId) ?? (hasProjection(projectionId) ? projectionOf(projectionId) : null),
@@ -92,11 +94,10 @@ export function checkPlan(
       put('less', `“${words}” was named in the order; ${projectionOf(projectionId).name} is not in the plan`);
   }
   // A form is a view done another way: planned as usual it is not what was asked for.
-  for (const { name, projectionId } of ordered.exam ? [] : formsIn(order.exam)) {
+  for (const { id, name, projectionId } of ordered.exam ? [] : formsIn(order.exam)) {
     const item = plan.findIndex((each) => each.projectionId === projectionId);
-    if (item < 0) put('less', `${name} was asked for; ${projectionOf(projectionId).name} is not in the plan`);
-    else if (!plan[item].way)
-      put('less', `${name} was asked for; the plan has the view as usual: take it from Other ways`, item);
+    if (item < 0) put('less', `${name} was asked for; ${projectionOf(projectionId).name} is not in the plan`, null, id);
+    else if (!plan[item].way) put('less', `${name} was asked for; the plan has the view as usual`, item, id);
   }
   if (asksBoth(order.exam) && !(['left', 'right'] as const).every((each) => takes(plan, each)))
     put('less', 'The order says both sides; the plan has one');

@@ -63,7 +63,7 @@ describe('the plan against the order', () => {
     const words = 'Knee AP and cross-table lateral';
     const ap = { projectionId: 'knee-ap', side: 'left' as const };
     expect(found(words, [ap, knee])).toEqual([
-      ['less', 'Knee, lateral, cross-table was asked for; the plan has the view as usual: take it from Other ways', 1],
+      ['less', 'Knee, lateral, cross-table was asked for; the plan has the view as usual', 1],
     ]);
     expect(found(words, [ap, { ...knee, way: 'supine~level~stand~on-back~reversed~lies' }])).toEqual([]);
   });

@@ -22,6 +22,7 @@ import { Words } from '../../ui/Words';
 import type { Planned } from '../../state/session';
 import { useOwnEntries } from '../projection/useOwnEntries';
 import { PlanRowCard } from './PlanRowCard';
+import { TakeForm } from './TakeForm';
 import { planRows, withRow, withRowAt, type PlanRow } from './planRows';
 import { useDragRows } from './useDragRows';
 import { usePlan } from './usePlan';
@@ -86,8 +87,19 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
       : null;
   return (
     <View style={{ gap: 10 }}>
-      {findings.map(({ text, kind }) => (
-        <Caution key={text} text={`${kind === 'more' ? 'More than was ordered: ' : ''}${text}`} />
+      {findings.map(({ text, kind, formId, item }) => (
+        <View key={text} style={{ gap: 4 }}>
+          <Caution text={`${kind === 'more' ? 'More than was ordered: ' : ''}${text}`} />
+          {formId && !(item !== null && done.includes(item)) && (
+            <TakeForm
+              {...{ formId, patient, situation, roomId, busy }}
+              side={(item === null ? null : plan[item]?.side) ?? order.side}
+              onTake={(planned) =>
+                onChange(item === null ? [...plan, planned] : plan.map((each, at) => (at === item ? planned : each)))
+              }
+            />
+          )}
+        </View>
       ))}
       <View role="list" aria-label="Plan" style={{ gap: 6 }}>
         {rows.map((each, place) => {

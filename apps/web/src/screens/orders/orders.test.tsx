@@ -1,5 +1,6 @@
 import { projectionOf } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
+import type { Planned } from '../../state/session';
 import { mockHere, mockRouter, order, row, show } from '../../testing/screenHarness';
 import { OrderScreen } from './OrderScreen';
 import { OrdersScreen } from './OrdersScreen';
@@ -80,6 +81,23 @@ describe('an order in full', () => {
     expect(new Set(body.projections.map(({ projectionId }) => projectionId))).toEqual(
       new Set(four.map(({ projectionId }) => projectionId)),
     );
+  });
+  it('a form that was ordered by name is planned at a press, worked out for this patient', async () => {
+    const knee = {
+      ...order,
+      exam: 'Knee AP and cross-table lateral',
+      side: 'left' as const,
+      projections: ['knee-ap', 'knee-lateral'].map((projectionId) => ({ projectionId, side: 'left' as const })),
+    };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order: knee, exam: null, exposures: [] };
+    mockHere.answers[`/api/orders/${order.id}/plan`] = knee;
+    show(<OrderScreen />);
+    fireEvent.click(await screen.findByRole('button', { name: 'Plan it as Knee, lateral, cross-table, left' }));
+    await waitFor(() => expect(mockHere.sent).toHaveLength(1));
+    const { body } = mockHere.sent[0] as unknown as { body: { projections: Planned[] } };
+    expect(body.projections[0]).toEqual({ projectionId: 'knee-ap', side: 'left' });
+    expect(body.projections[1]).toMatchObject({ projectionId: 'knee-lateral', side: 'left' });
+    expect(body.projections[1].way).toMatch(/^supine~level~/);
   });
   it('tells what each word of the order was taken for, the doubtful ones before the patient', async () => {
     const worded = { ...order, exam: 'rt knee AP, mortise zebra', side: 'right' as const };

@@ -1,6 +1,15 @@
 /** The room's book: projections as this room does them, for print; and own entries and rules as a file, out and in. */
 import { Button } from '@rneui/themed';
-import { importCatalogue, projections, summaryOf, type Projection, type Setup, type StageLook } from '@taktik/core';
+import {
+  forms,
+  importCatalogue,
+  projectionOf,
+  projections,
+  summaryOf,
+  type Projection,
+  type Setup,
+  type StageLook,
+} from '@taktik/core';
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { API_BASE, reasonsOf, useImportOwnMutation } from '../../state/api';
@@ -23,7 +32,16 @@ import { useOwnEntries } from './useOwnEntries';
 const PINNED = 'pinned';
 const ALL = 'all';
 const OWN = 'own';
+const FORMS = 'forms';
 const PICTURE = 210;
+
+/** A leaf of the book: a projection, or a form of one. */
+type Chosen = { id: string; name: string; shows: string; entry: Projection; formId?: string };
+const ofEntry = (entry: Projection): Chosen => ({ id: entry.id, name: entry.name, shows: entry.shows, entry });
+const ofForms: readonly Chosen[] = forms.map(({ id, name, projectionId }) => {
+  const entry = projectionOf(projectionId);
+  return { id: `form ${id}`, name, shows: `A form of ${entry.name}. ${entry.shows}`, entry, formId: id };
+});
 
 type Sheet = { setup: Setup; looks: Record<StageLook, StageView> } | { error: string };
 
@@ -37,19 +55,15 @@ export function BookScreen() {
   const here = rooms.find(({ id }) => id === roomId) ?? room;
   const every = useMemo(() => [...projections, ...own], [own]);
   const regions = [...new Set(every.map(({ region }) => region))];
-  const chosen = useMemo(
-    () =>
-      every.filter(({ id, region }) =>
-        choice === ALL
-          ? true
-          : choice === PINNED
-            ? pinned.includes(id)
-            : choice === OWN
-              ? own.some((entry) => entry.id === id)
-              : region === choice,
-      ),
-    [every, choice, pinned, own],
-  );
+  const chosen = useMemo((): readonly Chosen[] => {
+    if (choice === FORMS) return ofForms;
+    const fits = ({ id, region }: Projection): boolean => {
+      if (choice === ALL) return true;
+      if (choice === PINNED) return pinned.includes(id);
+      return choice === OWN ? own.some((entry) => entry.id === id) : region === choice;
+    };
+    return every.filter(fits).map(ofEntry);
+  }, [every, choice, pinned, own]);
   const key = JSON.stringify([chosen.map(({ id }) => id), here?.id, rules, unit]);
   const [made, setMade] = useState<{ key: string; sheets: ReadonlyMap<string, Sheet> }>({ key: '', sheets: new Map() });
   const [failed, setFailed] = useState({ key: '', error: '' });
@@ -57,20 +71,14 @@ export function BookScreen() {
     const asked = { current: true };
     const sheets = new Map<string, Sheet>();
     (async () => {
-      for (const entry of chosen) {
-        const sheet = await compute().page(
-          {
-            projectionId: entry.id,
-            own: own.find(({ id }) => id === entry.id),
-            side: entry.sided === 'each' ? 'right' : undefined,
-            patient: {},
-            room: here,
-            rules,
-          },
-          1,
-        );
+      for (const { id, entry, formId } of chosen) {
+        const side = entry.sided === 'each' ? ('right' as const) : undefined;
+        const request = { side, patient: {}, room: here, rules };
+        const sheet = await (formId
+          ? compute().formPage(formId, request, 1)
+          : compute().page({ ...request, projectionId: id, own: own.find((each) => each.id === id) }, 1));
         if (!asked.current) return;
-        sheets.set(entry.id, sheet);
+        sheets.set(id, sheet);
         if (sheets.size % 6 === 0 || sheets.size === chosen.length) setMade({ key, sheets: new Map(sheets) });
       }
     })().catch((error: Error) => asked.current && setFailed({ key, error: error.message }));
@@ -101,6 +109,7 @@ export function BookScreen() {
               { value: ALL, label: `all ${every.length}` },
               { value: PINNED, label: `pinned ${pinned.length}` },
               ...(own.length > 0 ? [{ value: OWN, label: `own ${own.length}` }] : []),
+              { value: FORMS, label: `named forms ${ofForms.length}` },
               ...regions.map((region) => ({ value: region as string, label: region })),
             ]}
             value={choice}
@@ -123,9 +132,9 @@ export function BookScreen() {
           />
           <Exchange />
         </View>
-        {chosen.map((entry) => {
-          const sheet = made.key === key ? made.sheets.get(entry.id) : undefined;
-          return sheet ? <Leaf key={entry.id} entry={entry} sheet={sheet} /> : null;
+        {chosen.map((each) => {
+          const sheet = made.key === key ? made.sheets.get(each.id) : undefined;
+          return sheet ? <Leaf key={each.id} of={each} sheet={sheet} /> : null;
         })}
         <Words kind="small" tone="soft" style={{ borderTopWidth: 1, borderTopColor: theme.line, paddingTop: 8 }}>
           A planning aid for trained, licensed staff. Orders, local codes, the department’s protocols and the
@@ -136,16 +145,16 @@ export function BookScreen() {
   );
 }
 
-function Leaf({ entry, sheet }: { entry: Projection; sheet: Sheet }) {
+function Leaf({ of: { name, shows, entry }, sheet }: { of: Chosen; sheet: Sheet }) {
   const theme = useTheme();
   const unit = useAppSelector((state) => state.preferences.unit);
   return (
     <View style={{ gap: 6, borderTopWidth: 1, borderTopColor: theme.line, paddingTop: 10 }} {...LEAF}>
       <Words kind="heading" role="heading" aria-level={2}>
-        {entry.name}
+        {name}
       </Words>
       <Words kind="small" tone="soft">
-        {entry.shows}
+        {shows}
       </Words>
       {'error' in sheet ? (
         <Caution text={sheet.error} />

@@ -1,4 +1,4 @@
-import { exportCatalogue, projectionOf, projections, withDefaults } from '@taktik/core';
+import { forms, exportCatalogue, projectionOf, projections, withDefaults } from '@taktik/core';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { mockHere, mockRouter, show } from '../../testing/screenHarness';
 import { BookScreen } from './BookScreen';
@@ -167,6 +167,14 @@ describe('the room’s book', () => {
     const ready = await screen.findByText(/^\d+ projections ready$/);
     const leaves = screen.getAllByRole('heading', { level: 2 }).filter(({ textContent }) => textContent?.includes(','));
     expect(leaves).toHaveLength(Number(/^\d+/.exec(ready.textContent ?? '')?.[0]));
+  });
+  it('has the named forms too, each set up as it is asked for', async () => {
+    show(<BookScreen />);
+    fireEvent.click(await screen.findByLabelText(`named forms ${forms.length}`));
+    expect(await screen.findByText(`${forms.length} projections ready`)).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Knee, lateral, cross-table' })).toBeTruthy();
+    expect(screen.getByText(/^A form of Knee, lateral\. /)).toBeTruthy();
+    expect(screen.queryByText('This room has no such way')).toBeNull();
   });
   it('nothing pinned is told', async () => {
     show(<BookScreen />);
