@@ -190,6 +190,8 @@ function page(
 export type PlannedStep = {
   item: number;
   name: string;
+  /** How the patient is positioned for it. */
+  position: string;
   points: number;
   turn: boolean;
   /** Pictures of it, and what they cost in dose. */
@@ -227,6 +229,7 @@ function plan(request: SeriesRequest): PlanView {
       steps: steps.map(({ item, setup, points, turn, priced, changes }) => ({
         item,
         name: setup.name,
+        position: setup.position.say,
         exposures: setup.receptor.exposures,
         dose: setup.dose,
         points,

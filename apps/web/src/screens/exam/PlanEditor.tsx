@@ -111,6 +111,7 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
             <div key={`${planned.projectionId}-${planned.side ?? ''}-${place}`} role="listitem" {...row(place)}>
               <PlanRowCard
                 {...{ row: each, name: rowName(each), steps, busy, wide }}
+                position={planned.way ? (steps[0]?.position ?? null) : null}
                 why={barred?.why ?? null}
                 exposed={each.some((at) => done.includes(at))}
                 dragging={dragged?.from === place}

@@ -17,6 +17,8 @@ type Props = {
   name: string;
   /** What each exposure of it costs, where that is known. */
   steps: readonly Pick<Step, 'points' | 'costs' | 'turn'>[];
+  /** How it is done, where that is another way than the usual one. */
+  position: string | null;
   /** Why it must not be done, or null. */
   why: string | null;
   exposed: boolean;
@@ -43,7 +45,7 @@ type Props = {
 const NAME_WIDTH = 150;
 
 export function PlanRowCard(props: Props) {
-  const { row, name, steps, why, exposed, busy, wide, dragging, over, handle, open, onOpen } = props;
+  const { row, name, steps, position, why, exposed, busy, wide, dragging, over, handle, open, onOpen } = props;
   const theme = useTheme();
   const points = steps.reduce((sum, step) => sum + step.points, 0);
   const costs = steps.map((step) => step.costs.join(', ')).filter((each) => each !== '');
@@ -77,6 +79,7 @@ export function PlanRowCard(props: Props) {
           </>
         )}
       </View>
+      {position !== null && <Words kind="small" tone="mauve">{`◇ ${position}`}</Words>}
       {points > 0 && (
         <Words kind="small" tone="soft">
           {`${steps.some(({ turn }) => turn) ? '↻ turn · ' : ''}${points} points: ${costs.join('; then ')}`}

@@ -99,6 +99,25 @@ describe('an order in full', () => {
     expect(body.projections[1]).toMatchObject({ projectionId: 'knee-lateral', side: 'left' });
     expect(body.projections[1].way).toMatch(/^supine~level~/);
   });
+  it('a row that is done in another way says how the patient is positioned for it, the usual ones do not', async () => {
+    const knee = {
+      ...order,
+      exam: 'Knee AP and lateral',
+      side: 'left' as const,
+      projections: [
+        { projectionId: 'knee-ap', side: 'left' as const },
+        {
+          projectionId: 'knee-lateral',
+          side: 'left' as const,
+          way: 'supine~level~stand~on-back~reversed~lies~along-7',
+        },
+      ],
+    };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order: knee, exam: null, exposures: [] };
+    show(<OrderScreen />);
+    expect(await screen.findAllByText(/^◇ Supine, .*receptor upright/)).toHaveLength(1);
+    expect(screen.getAllByText(/^◇/)).toHaveLength(1);
+  });
   it('tells what each word of the order was taken for, the doubtful ones before the patient', async () => {
     const worded = { ...order, exam: 'rt knee AP, mortise zebra', side: 'right' as const };
     mockHere.answers[`/api/orders/${order.id}/exam`] = { order: worded, exam: null, exposures: [] };
