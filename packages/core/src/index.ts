@@ -205,6 +205,7 @@ export { ordersFromHl7 } from './interchange/orderHl7';
 export { isForXray, readWorklist, type WorklistEntry } from './interchange/orderWorklist';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf, unusualSchema } from './exam/unusual';
+export { saidOfCare } from './interchange/saidOfCare';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';
 export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';

@@ -1,7 +1,7 @@
 /** Orders: what waits, one in full, taking one in. */
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import { notXray, OWN_PREFIX, unusualOf, type Unusual } from '@taktik/core';
+import { notXray, OWN_PREFIX, saidOfCare, unusualOf, type Unusual } from '@taktik/core';
 import type { ChangePlan, NewOrder, Order, OrderNotice } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import { exams, orders, patients, rooms } from '../db/schema';
@@ -20,8 +20,12 @@ const NOTICE: Record<OrderNotice, Unusual> = {
 const present = ({ orders: order, patients: patient }: Row, heldBy: string | null): Order => {
   const { patientId: _, notice, ...rest } = order;
   // Computed whenever it is read: an age or a limit of the room's routine is never told from an older day.
-  const unusual = unusualOf(patient.body, order.situation);
-  return { ...rest, unusual: notice ? [NOTICE[notice], ...unusual] : unusual, patient, heldBy };
+  const unusual = [
+    ...(notice ? [NOTICE[notice]] : []),
+    ...unusualOf(patient.body, order.situation),
+    ...saidOfCare(`${order.exam}; ${order.reason}`),
+  ];
+  return { ...rest, unusual, patient, heldBy };
 };
 
 /** Who has the open exam of each order in hand. */

@@ -52,7 +52,8 @@ const NOT_SO =
 /** Behind it: it was taken away. */
 const GONE = /^[ ,:-]*(is |was |has been )?(removed|off|cleared|discontinued|weaned|negative)\b/;
 
-const stands = (text: string, written: RegExp): boolean =>
+/** Whether a word stands in a text and is not denied there. @param text in small letters @param written with the global flag */
+export const stands = (text: string, written: RegExp): boolean =>
   [...text.matchAll(written)].some(
     ({ index, 0: found }) =>
       !NOT_SO.test(text.slice(Math.max(0, index - 40), index)) && !GONE.test(text.slice(index + found.length)),

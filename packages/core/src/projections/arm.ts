@@ -757,7 +757,7 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     ],
     grid: 'yes',
     receptor: usual('10×12', 'lengthwise'),
-    exposure: technique(80, 32, 380, [250, 300], { grid: 10, composition: 0.62, range: 10, long: true }),
+    exposure: technique(80, 56, 430, [250, 300], { grid: 10, composition: 0.62, range: 10, long: true }),
     breathing: { phase: 'quiet' },
     checks: [
       'Proximal humerus between spine and sternum',

@@ -26,7 +26,7 @@ function differenceOf(projectionId: string, patient: PatientInput, side: 'left' 
 const PATIENTS: readonly [name: string, patient: PatientInput, share: number][] = [
   ['a median man', { ageYears: 40, sex: 'male' }, 0.95],
   ['a median woman', { ageYears: 40, sex: 'female' }, 0.95],
-  ['a man of 120 kg', { ageYears: 40, sex: 'male', massKg: 120 }, 0.66],
+  ['a man of 120 kg', { ageYears: 40, sex: 'male', massKg: 120 }, 0.72],
   ['a child of four', { ageYears: 4 }, 0.75],
 ];
 

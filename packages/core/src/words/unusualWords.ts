@@ -10,6 +10,12 @@ export const UNUSUAL_WORDS = {
   'uncleared-spine': () => 'spine not cleared',
   'suspected-fracture': () => 'fracture suspected',
   'possible-pregnancy': () => 'pregnancy possible',
+  // What those near the patient must know.
+  isolation: ({ kind }: { kind: '' | 'contact' | 'droplet' | 'airborne' }) =>
+    kind ? `${kind} isolation` : 'isolation',
+  allergy: ({ to }: { to: 'contrast' | 'latex' | 'iodine' | 'tape' }) => `${to} allergy`,
+  'fall-risk': () => 'falls easily: not left alone',
+  implant: ({ item }: { item: string }) => item,
   // Who it is.
   infant: ({ months }: { months: number }) => `infant, ${months} ${months === 1 ? 'month' : 'months'}`,
   child: ({ years }: { years: number }) => `child, ${years} ${years === 1 ? 'year' : 'years'}`,
@@ -36,6 +42,8 @@ const WARNS: ReadonlySet<UnusualCode> = new Set([
   'uncleared-spine',
   'suspected-fracture',
   'possible-pregnancy',
+  'isolation',
+  'allergy',
 ]);
 
 export const warns = ({ code }: Unusual): boolean => WARNS.has(code);

@@ -9,6 +9,7 @@ import { cellCorners, cellsOf, type AecCell } from '../../room/aecCells';
 import type { Room } from '../../room/room';
 import { problem, type Problem } from '../problem';
 import type { Setup } from '../setup';
+import { compositionAt } from './compositionAt';
 
 export type AecCover = {
   cells: {
@@ -91,7 +92,7 @@ export function aecCoverOf(setup: Setup, room: Room, own?: Projection): AecCover
   const active = cellsOf(holder?.cells, setup.exposure.aec);
   if (active.length === 0 || !setup.exposure.inModel) return null;
   const { scene, field, exposure } = setup;
-  const { composition } = (own ?? projectionOf(setup.projectionId)).exposure;
+  const composition = compositionAt((own ?? projectionOf(setup.projectionId)).exposure, exposure.thicknessMm);
   return coverOfCells(active, {
     posed: posedIn(setup),
     focal: scene.focal,

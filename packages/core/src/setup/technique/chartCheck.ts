@@ -4,6 +4,7 @@ import { hasProjection, projectionOf } from '../../projections/catalogue';
 import type { Room } from '../../room/room';
 import { chartRowFor, type ChartRow } from '../../room/techniqueChart';
 import { problem, type Problem } from '../problem';
+import { compositionAt } from './compositionAt';
 
 export type OddRow = { row: number; field: 'row' | 'mas' | 'thickness_cm' | 'sid_cm'; message: string };
 
@@ -24,7 +25,7 @@ export function shareOfTarget(row: ChartRow, { generator }: Room): number | null
       kVp: row.kVp,
       sidMm: row.sidMm,
       thicknessMm: row.thicknessMm,
-      composition: exposure.composition,
+      composition: compositionAt(exposure, row.thicknessMm),
       fieldMm: exposure.chart.fieldMm,
       gridRatio: row.gridRatio,
       outputUGyPerMas,

@@ -4,6 +4,7 @@ import type { TechniqueFactor } from '../../exposure/convert';
 import type { Projection } from '../../projections/schema';
 import type { Generator } from '../../room/room';
 import { chartRowFor } from '../../room/techniqueChart';
+import { compositionAt } from './compositionAt';
 
 export type TechniqueStart = {
   basis: 'shipped chart' | 'room chart' | 'measured beam';
@@ -31,7 +32,12 @@ export function startingPoint(
   const row = chartRowFor(generator.chart ?? [], id, at.thicknessMm, at.gridRatio);
   if (row) {
     const { projectionId: _, mAs, ...conditions } = row;
-    const from = { ...beam, ...conditions, fieldMm: chart.fieldMm };
+    const from = {
+      ...beam,
+      ...conditions,
+      composition: compositionAt(exposure, row.thicknessMm),
+      fieldMm: chart.fieldMm,
+    };
     return { start: { basis: 'room chart', mAs, ...conditions }, from, factors: [] };
   }
   const { mAs, fieldMm, ...conditions } = chart;

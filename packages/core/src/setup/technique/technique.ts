@@ -13,6 +13,7 @@ import type { Generator, Room } from '../../room/room';
 import { chartRowFor } from '../../room/techniqueChart';
 import type { Overrides } from '../request';
 import { problem, type Problem } from '../problem';
+import { compositionAt } from './compositionAt';
 import { startingPoint, type TechniqueStart } from './startingPoint';
 
 export type TechniqueChoice = {
@@ -108,6 +109,7 @@ function reckon(projection: Projection, room: Room, at: Conditions, kVp: number)
     const { start, from, factors } = startingPoint(projection, generator, needs);
     const to: BeamConditions = {
       ...from,
+      composition: compositionAt(projection.exposure, at.thicknessMm),
       kVp,
       sidMm: at.sidMm,
       thicknessMm: at.thicknessMm,
@@ -217,7 +219,13 @@ export function chooseTechnique(
     wantedMas,
     backupMas: Math.min(BACKUP_SHARE * mAs, kVp < LOW_KVP ? MOST_BACKUP_LOW_MAS : MOST_BACKUP_MAS),
     targetIndex,
-    gridBy: gridNeededBy(at.child, at.thicknessMm, kVp, at.thicknessMm * projection.exposure.composition, at.fieldMm),
+    gridBy: gridNeededBy(
+      at.child,
+      at.thicknessMm,
+      kVp,
+      at.thicknessMm * compositionAt(projection.exposure, at.thicknessMm),
+      at.fieldMm,
+    ),
     expected:
       inModel && received > 0 ? { index: targetIndex * received, deviation: deviationIndex(received, 1) } : null,
     masKnown,

@@ -4,6 +4,7 @@ import { convertTechnique } from '../../exposure/convert';
 import type { Projection } from '../../projections/schema';
 import type { Generator } from '../../room/room';
 import type { Setup } from '../setup';
+import { compositionAt } from './compositionAt';
 
 export type CurvePoint = { thicknessMm: number; mAs: number };
 export type TechniqueCurve = {
@@ -27,7 +28,7 @@ export function techniqueCurveOf(
 ): TechniqueCurve | null {
   const { exposure, tube, receptor, field } = setup;
   if (!exposure.inModel) return null;
-  const { composition } = taught;
+  const composition = compositionAt(taught, exposure.thicknessMm);
   const here: BeamConditions = {
     kVp: exposure.kVp,
     sidMm: tube.sidMm,
@@ -47,13 +48,16 @@ export function techniqueCurveOf(
     .filter((thicknessMm) => thicknessMm <= most)
     .map((thicknessMm) => ({
       thicknessMm,
-      mAs: (exposure.wantedMas * level) / indexPerMas({ ...here, thicknessMm }),
+      mAs:
+        (exposure.wantedMas * level) /
+        indexPerMas({ ...here, thicknessMm, composition: compositionAt(taught, thicknessMm) }),
     }));
   const rows = (generator.chart ?? [])
     .filter((row) => row.projectionId === id && row.thicknessMm <= most)
     .map(({ mAs, thicknessMm, kVp, sidMm, gridRatio }) => {
-      const from = { ...here, kVp, sidMm, gridRatio, thicknessMm, fieldMm: taught.chart.fieldMm };
-      return { thicknessMm, mAs: convertTechnique({ mAs }, from, { ...here, thicknessMm }).mAs };
+      const through = { thicknessMm, composition: compositionAt(taught, thicknessMm) };
+      const from = { ...here, ...through, kVp, sidMm, gridRatio, fieldMm: taught.chart.fieldMm };
+      return { thicknessMm, mAs: convertTechnique({ mAs }, from, { ...here, ...through }).mAs };
     });
   return { points, here: { thicknessMm: exposure.thicknessMm, mAs: exposure.wantedMas }, rows };
 }
