@@ -1,6 +1,7 @@
 /** A shift: signing in, orders, the plan, what is asked, repeats, colleagues, devices, and what goes wrong. */
 import { alone, answerBefore, expect, ONCE, readout, startSacrum, test } from './fixtures';
-import { signIn } from './signIn';
+import { DemoServer } from './demoServer';
+import { DEMO, signIn } from './signIn';
 
 const TABLE_HEAD = 'reference,initials,age_years,exam,side,reason,ward,situation';
 
@@ -258,6 +259,36 @@ alone(
     const after = (await (await context.request.get(`${url}/api/exposures?limit=500`)).json()) as { id: string }[];
     const sent = after.map(({ id }) => id).filter((id) => id.startsWith('burst-'));
     expect(sent.sort()).toEqual([...ids].sort());
+  },
+);
+
+alone(
+  'a second server on the same data: both write, nothing is refused and nothing lost',
+  ONCE,
+  async ({ server, request }) => {
+    const second = await DemoServer.start(server.folder);
+    try {
+      const writers = [server, second];
+      for (const { url } of writers)
+        expect((await request.post(`${url}/api/sessions`, { data: DEMO.lead })).ok()).toBe(true);
+      const asked = Array.from({ length: 60 }, (_, i) => `two-${i}`);
+      const answers = await Promise.all(
+        asked.map(async (reference, i) => {
+          const answer = await request.post(`${writers[i % 2]!.url}/api/orders/import`, {
+            headers: { 'content-type': 'text/csv' },
+            data: `${TABLE_HEAD}\n${reference},AB,40,Hand,left,Pain,Ward,`,
+          });
+          return answer.status();
+        }),
+      );
+      expect(answers.filter((status) => status !== 200)).toEqual([]);
+      for (const { url } of writers) {
+        const open = (await (await request.get(`${url}/api/orders`)).json()) as { reference: string | null }[];
+        expect(asked.filter((reference) => !open.some((order) => order.reference === reference))).toEqual([]);
+      }
+    } finally {
+      await second.down();
+    }
   },
 );
 

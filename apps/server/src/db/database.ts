@@ -12,6 +12,9 @@ export type Store = { db: Db; writes: WriteQueue; close: () => Promise<void> };
 /** A file that cannot be read as a database any more. */
 export class DamagedError extends Error {}
 
+/** A second server on the same file writes in between: each waits for the other's short transaction instead of failing. */
+const WAITS_MS = 5000;
+
 const CHECK_AGAIN_MS = 10 * 60_000;
 const checked = new WeakMap<Store, { at: number; damage: string | null }>();
 
@@ -52,7 +55,7 @@ export const reportDamage = (store: Store, now: number = Date.now()): void =>
  * @throws DamagedError for a file that is damaged
  */
 export async function openStore(url: string, migrationsFolder: string): Promise<Store> {
-  const client = createClient({ url });
+  const client = createClient({ url, timeout: WAITS_MS });
   try {
     // What was acknowledged must be on disk: FULL flushes at every commit.
     await client.execute('PRAGMA journal_mode = WAL');
