@@ -1121,8 +1121,8 @@ export const skullAndFace: ProjectionSource[] = [
     cover: [all('mastoid_L', 'mastoid process', 30)],
     receptor: usual('8×10', 'lengthwise'),
     exposure: jawDose,
-    steps: steps('position', 'Auricle of the side down folded forward and held flat', 'Both sides, for comparison'),
-    checks: ['Mastoid air cells of the side down clear of the other side', 'Auricle not superimposed'],
+    steps: steps('position', 'Auricle nearest the receptor folded forward and held flat', 'Both sides, for comparison'),
+    checks: ['Mastoid air cells nearest the receptor clear of those of the other side', 'Auricle not superimposed'],
     faults: [
       fault(
         'other-side',
