@@ -1,4 +1,6 @@
 /** Faults of exposure, field, grid, motion and artefact of this very set-up, with its numbers: besides those of the entry. */
+import { bandOf, defaultBands } from '../exposure/actionBands';
+import { techniqueForIndex } from '../exposure/deviation';
 import type { LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
 import { exposureFaultWords as words, type ExposureFaultWords } from '../words/exposureFaultWords';
@@ -7,9 +9,6 @@ export type ExposureFault = ExposureFaultWords & {
   id: 'under' | 'over' | 'clipped' | 'grid' | 'motion' | 'artefact' | 'double';
 };
 
-/** The deviation at which departments look at a picture twice; the receptor has got half or twice what it should [typical]. */
-const WORTH_A_LOOK = 3;
-
 /**
  * @returns a fault each, in the order in which a picture is looked at; without a grid none of it, without the sum known no mAs
  * @example exposureFaults(computeSetup({ projectionId: 'chest-pa' }), 'in').map(({ id }) => id)
@@ -17,7 +16,13 @@ const WORTH_A_LOOK = 3;
 export function exposureFaults(setup: Setup, unit: LengthUnit): ExposureFault[] {
   const { exposure, field, image, receptor, remove } = setup;
   const by = exposure.aec === 'none' ? 'hand' : 'aec';
-  const dose = { by, mAs: exposure.mAs, times: Math.round(10 ** (WORTH_A_LOOK / 10)) } as const;
+  /** At the deviation from which a picture is far off: the mAs that puts it right, and what follows from the band beyond. */
+  const dose = (sense: 1 | -1) => {
+    const deviation = sense * defaultBands.far;
+    const { mAs, targetIndex } = exposure;
+    const rightMas = techniqueForIndex(mAs, targetIndex * 10 ** (deviation / 10), targetIndex);
+    return { by, mAs, rightMas, deviation, action: bandOf(deviation + sense).action } as const;
+  };
   const { width: widthMm, height: heightMm } = field.atReceptorMm;
   const grid = image.grid && {
     ...image.grid.tolerance,
@@ -27,8 +32,8 @@ export function exposureFaults(setup: Setup, unit: LengthUnit): ExposureFault[] 
   return [
     ...(exposure.masKnown
       ? [
-          { id: 'under' as const, ...words.under({ ...dose, deviation: -WORTH_A_LOOK }) },
-          { id: 'over' as const, ...words.over({ ...dose, deviation: WORTH_A_LOOK }) },
+          { id: 'under' as const, ...words.under(dose(-1)) },
+          { id: 'over' as const, ...words.over(dose(1)) },
         ]
       : []),
     { id: 'clipped', ...words.clipped({ shown: field.mustShow, widthMm, heightMm }, unit) },

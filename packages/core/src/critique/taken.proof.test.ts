@@ -67,7 +67,7 @@ test('motion, too little and too much, a grid out of its range, and the wrong le
   const { mAs } = ideal.exposure;
   for (const [times, says] of [
     [0.5, 'noise'],
-    [2.5, 'no reason to repeat'],
+    [2.5, 'Never repeat for this alone'],
   ] as const) {
     const actual = computeSetup({ ...request, overrides: { mAs: mAs * times, aecCells: 'none' } });
     expect(failing(ideal, actual)).toEqual(['receptor-exposure']);

@@ -2,6 +2,8 @@
  * How a picture was taken, besides how the part lay: the breath, motion, the grid, the marker and what the receptor got.
  * Source: criteria of teaching; the bands of the deviation index as departments commonly set them.
  */
+import { bandOf, defaultBands } from '../exposure/actionBands';
+import { techniqueForIndex } from '../exposure/deviation';
 import type { BreathPhase } from '../projections/vocabulary';
 import type { Setup } from '../setup/setup';
 import { CENTRE_SHARE, EDGE_SHARE } from '../setup/technique/gridCheck';
@@ -21,8 +23,6 @@ const FULL_OR_EMPTY: ReadonlySet<BreathPhase> = new Set<BreathPhase>([
 const RIBS_TOLERANCE = 0.7;
 /** What is seen as motion on a picture of usual sharpness, mm [typical]. */
 const MOTION_MM = 0.5;
-/** Deviation within which the receptor got what it should. */
-const DEVIATION = 1;
 
 /**
  * @param ideal as it should be taken, @param actual as it was
@@ -105,11 +105,12 @@ function markerOf(ideal: Setup, actual: Setup): Criterion[] {
   ];
 }
 
-/** Too little is repeated for noise; too much is not, but is put right before the next. */
+/** What follows from it is said by the band, here as everywhere. */
 function exposureOf({ exposure: { expected, mAs, targetIndex } }: Setup): Criterion[] {
   if (!expected) return [];
   const { deviation, index } = expected;
-  const rightMas = Number((mAs / 10 ** (deviation / 10)).toPrecision(2));
+  const rightMas = techniqueForIndex(mAs, index, targetIndex);
+  const { action } = bandOf(deviation);
   return [
     {
       id: 'receptor-exposure',
@@ -117,9 +118,9 @@ function exposureOf({ exposure: { expected, mAs, targetIndex } }: Setup): Criter
       unit: 'DI',
       value: deviation,
       target: 0,
-      tolerance: DEVIATION,
-      passes: Math.abs(deviation) <= DEVIATION,
-      remedy: TAKEN_REMEDIES.exposure({ index, targetIndex, mAs, rightMas }),
+      tolerance: defaultBands.acceptable,
+      passes: Math.abs(deviation) <= defaultBands.acceptable,
+      remedy: TAKEN_REMEDIES.exposure({ index, targetIndex, mAs, rightMas, action }),
     },
   ];
 }

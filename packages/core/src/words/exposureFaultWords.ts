@@ -1,5 +1,7 @@
 /** Faults that every picture can have besides how the part lay: the sign, the cause, and what puts it right. */
 import { formatLength, type LengthUnit } from '../quantity/length';
+import { signed } from '../quantity/signed';
+import { significant } from '../quantity/significant';
 import { listWords } from '../quantity/text';
 
 export type ExposureFaultWords = { sign: string; cause: string; correction: string };
@@ -18,20 +20,25 @@ const CAUSE = {
   },
 } as const;
 
+type DoseFacts = { by: 'aec' | 'hand'; mAs: number; rightMas: number; deviation: number; action: string };
+/** The rule, what it comes to here, and whether that is a reason to repeat. */
+const doseSaid = ({ mAs, rightMas, deviation, action }: DoseFacts): string =>
+  `mAs × 10^(−DI ÷ 10); at ${signed(deviation)}: ${significant(rightMas, 2)} instead of ${mAs} mAs. ${action}`;
+
 /**
  * One line of words for each code.
  * @example exposureFaultWords.motion({ timeMs: 100 }).sign // 'Outlines blurred'
  */
 export const exposureFaultWords = {
-  under: ({ by, mAs, times, deviation }: { by: 'aec' | 'hand'; mAs: number; times: number; deviation: number }) => ({
-    sign: `Noise in the thickest part; deviation index ${deviation} or less`,
-    cause: CAUSE.under[by],
-    correction: `Repeated where noise hides what was asked: mAs × 10^(−DI ÷ 10), at ${deviation} ${times} times (${significantMas(mAs * times)} instead of ${mAs} mAs)`,
+  under: (dose: DoseFacts) => ({
+    sign: `Noise in the thickest part; deviation index ${signed(dose.deviation)} or less`,
+    cause: CAUSE.under[dose.by],
+    correction: doseSaid(dose),
   }),
-  over: ({ by, mAs, times, deviation }: { by: 'aec' | 'hand'; mAs: number; times: number; deviation: number }) => ({
-    sign: `Deviation index +${deviation} or more; thin parts black without detail`,
-    cause: CAUSE.over[by],
-    correction: `Not repeated for that alone; before the next: mAs ÷ 10^(DI ÷ 10), at +${deviation} ${significantMas(mAs / times)} instead of ${mAs} mAs`,
+  over: (dose: DoseFacts) => ({
+    sign: `Deviation index ${signed(dose.deviation)} or more; thin parts black without detail`,
+    cause: CAUSE.over[dose.by],
+    correction: doseSaid(dose),
   }),
   clipped: (
     { shown, widthMm, heightMm }: { shown: readonly string[]; widthMm: number; heightMm: number },
@@ -76,5 +83,3 @@ export const exposureFaultWords = {
     correction: 'Exposed receptors lie apart from the others and are read at once',
   }),
 } as const;
-
-const significantMas = (mAs: number): number => Number(mAs.toPrecision(2));

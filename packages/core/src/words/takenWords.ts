@@ -1,4 +1,6 @@
 /** What is said of how a picture was taken: the criteria besides how the part lay, and what puts each right. */
+import { significant } from '../quantity/significant';
+
 export const TAKEN_NAMES = {
   diaphragm: 'Posterior ribs above the diaphragm',
   motion: 'No motion: outlines sharp',
@@ -18,8 +20,13 @@ export const TAKEN_REMEDIES = {
     `Outlines are ${Number(motionMm.toFixed(1))} mm wide: immobilize, and expose shorter than ${timeMs} ms`,
   marker: ({ asked }: { asked: string }) =>
     `Lay ${asked}; a wrong letter on a picture that is kept is corrected by the department’s rule, never in silence`,
-  exposure: ({ index, targetIndex, mAs, rightMas }: Record<'index' | 'targetIndex' | 'mAs' | 'rightMas', number>) =>
-    `Index ${Math.round(index)} instead of ${targetIndex}: ${rightMas} mAs instead of ${mAs}${
-      index > targetIndex ? '; too much is no reason to repeat' : ', where noise hides what must be seen'
-    }`,
+  /** @param action what follows from the band in which the deviation lies */
+  exposure: ({
+    index,
+    targetIndex,
+    mAs,
+    rightMas,
+    action,
+  }: Record<'index' | 'targetIndex' | 'mAs' | 'rightMas', number> & { action: string }) =>
+    `Index ${Math.round(index)} instead of ${targetIndex}: ${significant(rightMas, 2)} mAs instead of ${mAs}. ${action}`,
 } as const;
