@@ -15,6 +15,7 @@ test.each([
   ['Barium enema; latex allergy; fall risk', ['latex allergy', 'falls easily: not left alone']],
   ['IVU. Reacted to IV contrast in the past', ['contrast allergy']],
   ['Chest PA and lateral, pacemaker placement', ['pacemaker']],
+  ['Chest PA, ICD in place', ['defibrillator']],
   ['Skull series, cochlear implant', ['cochlear implant']],
 ])('%s', (order, said) => expect(words(order)).toEqual(said));
 
@@ -24,6 +25,8 @@ test.each([
   'Chest, pacemaker removed',
   'Elbow lateral, no fall risk',
   'Left wrist, fell on ice',
+  'Left wrist. ICD-10: S62.0',
+  'Knee AP, ICD code M17',
   '',
 ])('“%s” says nothing of it', (order) => expect(words(order)).toEqual([]));
 

@@ -21,7 +21,7 @@ const SAID: readonly Said[] = [
   [allergic('(adhesive )?tape'), allergy('tape')],
   [/\bfalls? risk\b|\bhigh risk (of|for) falls?\b|\bfall precautions?\b/g, { code: 'fall-risk', values: {} }],
   [/\b(pacemaker|ppm)\b/g, implant('pacemaker')],
-  [/\b(icd|implanted defibrillator)\b/g, implant('defibrillator')],
+  [/\bicd\b(?![ -]*(9|10|11|code|:))|\bimplanted defibrillator\b/g, implant('defibrillator')],
   [/\bcochlear implants?\b/g, implant('cochlear implant')],
 ];
 const ANY_ISOLATION = /\b(in )?isolation\b|\bisolation (room|precautions?)\b/g;
