@@ -165,6 +165,8 @@ export const exposureSchema = z.object({
   projectionId: z.string(),
   name: z.string(),
   side: z.enum(['left', 'right']).nullable(),
+  /** Finger or toe, where the view was set for one that is not its own. */
+  digit: z.number().int().nullable(),
   room: z.string(),
   roomId: z.string(),
   performedBy: z.string(),

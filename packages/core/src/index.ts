@@ -60,6 +60,8 @@ export {
 } from './room/houseRules';
 export { entriesNamed, hasProjection, projectionOf, projections } from './projections/catalogue';
 export { entryOfToday } from './projections/migrations';
+export { plannedEntry, plannedName } from './exam/plannedEntry';
+export { digitOf, digitsOf, digitWord, withDigit } from './projections/digit';
 export { EARLIER_SPREAD, requestOfToday, setupOfToday, type EarlierSetup } from './setup/migrations';
 export { setupSchema, verdictSchema } from './setup/setupSchema';
 export { otherWaysSchema, waysRequestSchema } from './adapt/otherWaySchema';
@@ -86,6 +88,7 @@ export {
   AEC_CHOICES,
   IMMOBILIZED_REGIONS,
   OVERRIDE_RANGES,
+  entryOf,
   overridesSchema,
   setupRequestSchema,
   situationFor,
@@ -230,9 +233,11 @@ export {
   askedWay,
   adaptedWaySchema,
   isWayText,
+  askedText,
   wayFromText,
   wayText,
   type AdaptedWay,
+  type AskedWay,
 } from './setup/placing/adaptedWay';
 export { CASTS, CAST_IDS, CONDITIONS, CONDITION_IDS, type Cast, type Condition } from './exposure/multipliers';
 export { advisedBy, bandOf, defaultBands, type ActionBand, type Advised, type BandEdges } from './exposure/actionBands';

@@ -195,6 +195,7 @@ const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'
   projectionId: row.exposures.projectionId,
   name: row.exposures.setup.name,
   side: row.exposures.side,
+  digit: row.exposures.request.digit ?? null,
   room: row.exposures.setup.room.name,
   roomId: row.exposures.setup.room.id,
   performedBy: row.exposures.performedBy,

@@ -83,7 +83,7 @@ async function takeIn(
     };
     if (!meant) return put('exam', `no exam here is called “${order.exam}”`);
     if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
-    return [{ order, projections: plannedFor(meant.projections, side, meant.sideDown) }];
+    return [{ order, projections: plannedFor(meant.projections, side, meant.sideDown, meant.digits) }];
   };
   // Hundreds of orders hold up nobody else: the others are answered in between.
   const pause = pauses();

@@ -116,15 +116,15 @@ test('a repeat frees the place, starts its steps anew, and what was exposed stay
     ticks: { 0: [] },
     repeats: { 0: [{ exposureId: 'x', cause: 'Rotated' }] },
   });
-  const row = { id: 'x', projectionId: 'sacrum-ap-axial', side: null, verdict: null };
+  const row = { id: 'x', projectionId: 'sacrum-ap-axial', side: null, digit: null, verdict: null };
   expect(unknownHere(state, [row])).toEqual({});
 });
 
 test('exposures of another device fill their own places, repeats of it do not, and none is taken twice', () => {
   const rows = [
-    { id: 'a', projectionId: 'sacrum-ap-axial', side: null, verdict: 'repeat' },
-    { id: 'b', projectionId: 'sacrum-ap-axial', side: null, verdict: null },
-    { id: 'c', projectionId: 'sacrum-ap-axial', side: null, verdict: null },
+    { id: 'a', projectionId: 'sacrum-ap-axial', side: null, digit: null, verdict: 'repeat' },
+    { id: 'b', projectionId: 'sacrum-ap-axial', side: null, digit: null, verdict: null },
+    { id: 'c', projectionId: 'sacrum-ap-axial', side: null, digit: null, verdict: null },
   ];
   expect(unknownHere(exam, rows)).toEqual({ 0: 'b' });
   const state = after(
@@ -133,6 +133,12 @@ test('exposures of another device fill their own places, repeats of it do not, a
     exposedElsewhere({ 0: 'b', 1: 'd' }),
   );
   expect(state?.exposed).toEqual({ 0: 'mine', 1: 'd' });
+});
+
+test('an exposure of another device goes to the row of its digit', () => {
+  const plan = [4, 5].map((digit) => ({ projectionId: 'toes-lateral', side: 'left' as const, way: `digit${digit}` }));
+  const rows = [{ id: 'e', projectionId: 'toes-lateral', side: 'left' as const, digit: 5, verdict: null }];
+  expect(unknownHere({ ...exam, plan }, rows)).toEqual({ 1: 'e' });
 });
 
 test('answers, decisions, checks and accepted pictures are kept', () => {

@@ -1,6 +1,7 @@
 /** The exam in hand: its plan, what was ticked, what was exposed. Kept across reloads; shared by the tabs of a device. */
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import {
+  askedWay,
   noAnswers,
   type Answer,
   type Answers,
@@ -183,7 +184,13 @@ export function placeOf(plan: readonly Planned[], asked: Planned & { place?: num
 /** Exposures on the server that this device does not know, by the place of their projection in the plan. */
 export function unknownHere(
   session: Pick<Session, 'plan' | 'exposed' | 'repeats'>,
-  rows: readonly { id: string; projectionId: string; side: 'left' | 'right' | null; verdict: string | null }[],
+  rows: readonly {
+    id: string;
+    projectionId: string;
+    side: 'left' | 'right' | null;
+    digit: number | null;
+    verdict: string | null;
+  }[],
 ): Record<number, string> {
   const known = new Set([
     ...Object.values(session.exposed),
@@ -193,10 +200,11 @@ export function unknownHere(
   for (const row of rows) {
     if (known.has(row.id) || row.verdict === 'repeat') continue;
     const place = session.plan.findIndex(
-      ({ projectionId, side }, i) =>
+      ({ projectionId, side, way }, i) =>
         session.exposed[i] === undefined &&
         found[i] === undefined &&
         projectionId === row.projectionId &&
+        [undefined, row.digit].includes(askedWay(way).digit) &&
         (side === undefined || side === row.side),
     );
     if (place >= 0) found[place] = row.id;

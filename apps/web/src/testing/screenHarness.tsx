@@ -101,6 +101,7 @@ export const row: ExposureRow = {
   projectionId: 'coccyx-ap-axial',
   name: 'Coccyx, AP axial',
   side: null,
+  digit: null,
   room: 'Room 2',
   roomId: 'room-2',
   performedBy: 'Ines Oakfield',

@@ -2,6 +2,7 @@
 import {
   breathe,
   computeSetup,
+  entryOf,
   correctFault,
   correctionFor,
   orientForViewing,
@@ -11,7 +12,6 @@ import {
   misplace,
   namedFaults,
   prepareRadiograph,
-  projectionOf,
   rangeOf,
   ROOM_ONE,
   setupRequestSchema,
@@ -223,7 +223,7 @@ export function faultChoices(request: SetupRequest): FaultChoice[] | Refused {
   try {
     const ideal = idealOf({ request });
     const faults = measuredFaults(ideal);
-    const named = namedFaults(request.own ?? projectionOf(request.projectionId), faults);
+    const named = namedFaults(entryOf(request), faults);
     return faults.map((fault) => ({
       id: fault.id,
       name: fault.name,

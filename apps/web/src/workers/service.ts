@@ -21,7 +21,8 @@ import {
   takeOffFor,
   thickThinOf,
   touchMap,
-  wayText,
+  askedText,
+  entryOf,
   whatIf,
   formOf,
   wayOfForm,
@@ -254,8 +255,8 @@ export type WayView = Omit<OtherWay, 'second' | 'request' | 'secondRequest'> & {
 };
 export type WaysView = { ways: WayView[]; forbidden: Forbidden | null; noWay: NoWay | null } | { error: string };
 
-const plannedAs = ({ projectionId, side, way, overrides }: OtherWay['request']): Planned => {
-  const text = way ? wayText(way) : overrides?.position;
+const plannedAs = ({ projectionId, side, digit, way, overrides }: OtherWay['request']): Planned => {
+  const text = askedText({ digit, way, overrides: overrides?.position && { position: overrides.position } });
   return { projectionId, ...(side ? { side } : {}), ...(text ? { way: text } : {}) };
 };
 
@@ -309,7 +310,7 @@ function technique(request: SetupRequest): TechniqueView {
     lines: Object.keys(pulled).length > 0 ? whatIf(asComputed, pulled) : [],
     ends: thickThinOf(setup, withDefaults(request.rules).unit, request.own),
     cover: aecCoverOf(setup, room, request.own),
-    curve: techniqueCurveOf(setup, request.own ?? projectionOf(request.projectionId), room.generator),
+    curve: techniqueCurveOf(setup, entryOf(request), room.generator),
   };
 }
 

@@ -35,12 +35,13 @@ export type Search = {
   usual: Setup;
   asked: Projection;
   own: Projection | undefined;
+  /** Of the asked entry, where it is set for one that is not its own. */
+  digit: number | undefined;
   prices: WayPrices;
 };
 
-/** An entry of this search: the department's own where it is the asked one. */
-export const entryOf = ({ asked, own }: Search, id: string): Projection =>
-  own && own.id === id ? asked : projectionOf(id);
+/** An entry of this search: the asked one as it was asked for, the department's own or set for a digit. */
+export const entryIn = ({ asked }: Search, id: string): Projection => (asked.id === id ? asked : projectionOf(id));
 
 export const sideOf = (projection: Projection, request: Pick<SetupRequest, 'side'>): Side | null =>
   projection.sided === 'each'
@@ -49,7 +50,8 @@ export const sideOf = (projection: Projection, request: Pick<SetupRequest, 'side
       ? (request.side ?? projection.nearSide)
       : null;
 
-const ownOf = ({ own }: Search, id: string): Projection | undefined => (own?.id === id ? own : undefined);
+const askedAs = ({ asked, own, digit }: Search, id: string): Pick<SetupRequest, 'own' | 'digit'> =>
+  asked.id === id ? { own, digit } : {};
 
 /** What must not be, whatever the numbers: checked on the finished set-up, so that no way slips past the search. */
 function isSafe(setup: Setup, situation: Situation): boolean {
@@ -82,7 +84,7 @@ function isFarFetched(search: Search, setup: Setup, { side, way }: OtherWay['req
   const taught =
     usual.projectionId === projectionId
       ? usual
-      : computeSetup({ projectionId, side, patient, room, rules, own: ownOf(search, projectionId) });
+      : computeSetup({ projectionId, side, patient, room, rules, ...askedAs(search, projectionId) });
   return (
     image.magnification > Math.max(most, taught.image.magnification * LARGER_SHARE) ||
     (limb && exposure.thicknessMm > taught.exposure.thicknessMm * MOST_THICKER)
@@ -191,7 +193,7 @@ export function assess(
   let setup: Setup | null;
   try {
     setup = computeFeasible(
-      { ...base, ...request, own: ownOf(search, request.projectionId) },
+      { ...base, ...request, ...askedAs(search, request.projectionId) },
       { body: search.body, target, settled },
     );
   } catch (error) {
@@ -215,7 +217,10 @@ export function assess(
   );
   return {
     id: [request.projectionId, request.way ? wayText(request.way) : setup.position.body].join(':'),
-    request,
+    request:
+      search.asked.id === request.projectionId && search.digit !== undefined
+        ? { ...request, digit: search.digit }
+        : request,
     secondRequest: null,
     name: setup.name,
     says: setup.position.say,

@@ -3,17 +3,17 @@
  * one. A search, not a table: what textbooks know as trauma forms comes out of it.
  */
 import { buildBody } from '../body/body';
-import { hasProjection, projectionOf } from '../projections/catalogue';
+import { hasProjection } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
-import { situationFor, type SetupRequest } from '../setup/request';
+import { entryOf, situationFor, type SetupRequest } from '../setup/request';
 import type { Setup, Side } from '../setup/setup';
 import { sideView } from '../setup/placing/side';
 import { applyRules } from '../setup/variant';
 import { targetRelationOf } from '../setup/placing/targetRelation';
-import { assess, entryOf, sideOf, type Search } from './assess';
+import { assess, entryIn, sideOf, type Search } from './assess';
 import { candidatesFor } from './candidates';
 import { leastPoints, positionPoints, standInPoints, type StandIn } from './costs';
 import { defaultWayPrices, type WayPrices } from './wayPrices';
@@ -49,7 +49,7 @@ function searched(
   const { base, body, situation, usual, prices } = search;
   const room = base.room ?? ROOM_ONE;
   const projection = applyRules(
-    entryOf(search, request.projectionId),
+    entryIn(search, request.projectionId),
     withDefaults(base.rules),
     body.patient,
   ).projection;
@@ -98,7 +98,7 @@ function ownWays(
   standsIn: StandIn | null,
 ): OtherWay[] {
   const { base, body, situation } = search;
-  const entry = entryOf(search, request.projectionId);
+  const entry = entryIn(search, request.projectionId);
   const amputated = body.patient.amputated;
   if (forbiddenView(entry, situation, { amputated, view: sideView(sideOf(entry, request)) })) return [];
   const projection = applyRules(entry, withDefaults(base.rules), body.patient).projection;
@@ -122,8 +122,8 @@ const isHeadLimited = ({ problems }: Setup): boolean =>
 
 /** Why the view itself must not be done, and who is asked; null where some way may be looked for. */
 export function whyForbidden(request: SetupRequest): Forbidden | null {
-  const { own, projectionId, patient, situation } = request;
-  const entry = own ?? projectionOf(projectionId);
+  const { patient, situation } = request;
+  const entry = entryOf(request);
   const view = sideView(sideOf(entry, request));
   return forbiddenView(entry, situationFor(patient?.ageYears, situation), {
     amputated: patient?.amputated ?? [],
@@ -137,11 +137,11 @@ export function whyForbidden(request: SetupRequest): Forbidden | null {
  * @throws RangeError as `computeSetup`
  */
 export function findOtherWays(request: SetupRequest, prices: Partial<WayPrices> = {}): OtherWay[] {
-  const { projectionId, side, own, way: _way, overrides: _overrides, ...base } = request;
+  const { projectionId, side, own, digit, way: _way, overrides: _overrides, ...base } = request;
   const situation = situationFor(request.patient?.ageYears, request.situation);
-  const asked = own ?? projectionOf(projectionId);
+  const asked = entryOf(request);
   const view = { projectionId, side: side ?? (asked.sided === 'each' ? ('left' as const) : undefined) };
-  const usual = computeSetup({ ...base, ...view, own, situation: { pregnancy: situation.pregnancy } });
+  const usual = computeSetup({ ...base, ...view, own, digit, situation: { pregnancy: situation.pregnancy } });
   const search: Search = {
     base,
     body: buildBody(request.patient ?? {}),
@@ -149,6 +149,7 @@ export function findOtherWays(request: SetupRequest, prices: Partial<WayPrices> 
     usual,
     asked,
     own,
+    digit,
     prices: { ...defaultWayPrices, ...prices },
   };
   const barred = whyForbidden({ ...request, ...view }) !== null;

@@ -11,7 +11,7 @@ export type OtherWay = {
   /** Short text of the way, the same whenever the same is found. */
   id: string;
   /** What takes it into a series. */
-  request: Pick<SetupRequest, 'projectionId' | 'side' | 'way' | 'overrides'>;
+  request: Pick<SetupRequest, 'projectionId' | 'side' | 'digit' | 'way' | 'overrides'>;
   /** Of the lower half, where a joint is shown in two. */
   secondRequest: Pick<SetupRequest, 'projectionId' | 'side' | 'way' | 'overrides'> | null;
   name: string;

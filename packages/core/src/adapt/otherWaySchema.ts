@@ -10,6 +10,7 @@ import type { OtherWay } from './otherWay';
 const asked = z.strictObject({
   projectionId: z.string(),
   side: z.enum(['left', 'right']).optional(),
+  digit: z.number().int().optional(),
   way: adaptedWaySchema.optional(),
   overrides: overridesSchema.optional(),
 });

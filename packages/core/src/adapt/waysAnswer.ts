@@ -2,11 +2,10 @@
  * The whole answer to the question for other ways; where none was found, what blocks the view as it is taught, and who can
  * decide about it.
  */
-import { projectionOf } from '../projections/catalogue';
 import type { BodyPosition } from '../projections/vocabulary';
 import { computeSetup } from '../setup/computeSetup';
 import { bars, blocks, type Problem } from '../setup/problem';
-import type { SetupRequest } from '../setup/request';
+import { entryOf, type SetupRequest } from '../setup/request';
 import type { Forbidden } from '../setup/verdict/verdict';
 import { ASKED_WORDS, type Asked } from '../words/reasonWords';
 import { findOtherWays, whyForbidden } from './findOtherWays';
@@ -39,7 +38,7 @@ function askedFor(problems: readonly Problem[]): Asked {
  */
 function whyNoWay(request: SetupRequest): NoWay {
   const { way: _way, overrides: _overrides, ...base } = request;
-  const entry = request.own ?? projectionOf(request.projectionId);
+  const entry = entryOf(request);
   const side = request.side ?? (entry.sided === 'each' ? ('left' as const) : undefined);
   const positions = [...new Set(entry.positions.map(({ body }): BodyPosition => body))];
   const [least = []] = positions

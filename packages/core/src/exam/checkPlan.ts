@@ -1,11 +1,14 @@
 /** Whether the plan covers what was ordered - and not more: more is a fault too, for the reader, the bill and the dose. */
 import { formsIn } from '../adapt/forms';
 import { hasProjection, projectionOf } from '../projections/catalogue';
+import { digitOf, digitsOf, withDigit } from '../projections/digit';
 import type { Projection } from '../projections/schema';
+import { askedWay } from '../setup/placing/adaptedWay';
 import type { Exam } from '../projections/exams';
 import { listWords } from '../quantity/text';
 import { notXray, sidesIn } from '../interchange/orderGuard';
-import { orderedExam, type Planned } from './orderedExam';
+import { orderedExam, plannedFor, type Planned } from './orderedExam';
+import { plannedEntry } from './plannedEntry';
 
 export type PlanFinding = {
   kind: 'more' | 'less' | 'side' | 'twice' | 'unknown';
@@ -39,6 +42,10 @@ const takes = (plan: readonly Planned[], side: 'left' | 'right'): boolean => {
   return sided.length === 0 || sided.some((each) => each.side === side);
 };
 
+/** Other digits of one hand are other views. */
+const sameView = (a: Planned, b: Planned): boolean =>
+  a.projectionId === b.projectionId && a.side === b.side && askedWay(a.way).digit === askedWay(b.way).digit;
+
 /**
  * @param exams the department's exams
  * @param own entries of the department's own
@@ -52,24 +59,20 @@ export function checkPlan(
   const findings: PlanFinding[] = [];
   const put = (kind: PlanFinding['kind'], text: string, item: number | null = null, formId?: string) =>
     findings.push({ kind, text, item, ...(formId && { formId }) });
-  const entries = plan.map(
-    ({ projectionId }) =>
-      own.find(({ id }) => id === projectionId) ?? (hasProjection(projectionId) ? projectionOf(projectionId) : null),
-  );
+  const entries = plan.map((planned) => plannedEntry(planned, own));
 
-  plan.forEach(({ projectionId, side }, item) => {
+  plan.forEach(({ side }, item) => {
     const entry = entries[item];
     if (!entry || entry.sided !== 'each') return;
     if (!side) put('side', `${entry.name} needs a side`, item);
     else if (order.side && side === other[order.side])
       put('side', `${entry.name} is planned for the ${side}; the ${order.side} side was ordered`, item);
-    const first = plan.findIndex((each) => each.projectionId === projectionId && each.side === side);
+    const first = plan.findIndex((each) => sameView(each, plan[item]));
     if (first < item) put('twice', `${entry.name} is planned twice`, item);
   });
-  plan.forEach(({ projectionId }, item) => {
+  plan.forEach((_, item) => {
     const entry = entries[item];
-    const { side } = plan[item];
-    const first = plan.findIndex((each) => each.projectionId === projectionId && each.side === side);
+    const first = plan.findIndex((each) => sameView(each, plan[item]));
     if (entry?.sided === 'none' && first < item) put('twice', `${entry.name} is planned twice`, item);
   });
 
@@ -93,6 +96,15 @@ export function checkPlan(
     else if (!plan.some((each) => each.projectionId === projectionId))
       put('less', `“${words}” was named in the order; ${projectionOf(projectionId).name} is not in the plan`);
   }
+  // A view of one digit is set for the one that was ordered.
+  for (const digit of ordered.digits)
+    for (const entry of [...new Set(ordered.projections)].filter(hasProjection).map(projectionOf)) {
+      const rows = plan.flatMap((each, item) => (each.projectionId === entry.id ? [item] : []));
+      if (rows.length === 0 || !digitsOf(entry).includes(digit)) continue;
+      const set = rows.map((item) => askedWay(plan[item].way).digit ?? digitOf(entry));
+      if (!set.includes(digit))
+        put('less', `${withDigit(entry, digit).name} was ordered; the plan has ${entries[rows[0]]!.name}`, rows[0]);
+    }
   // A form is a view done another way: planned as usual it is not what was asked for.
   for (const { id, name, projectionId } of ordered.exam ? [] : formsIn(order.exam)) {
     const item = plan.findIndex((each) => each.projectionId === projectionId);
@@ -109,8 +121,9 @@ export function checkPlan(
     put('more', `${entry.name} shows ${the(entry.part)}; ordered: ${ordered.name} (${listWords([...parts])})`, item);
   });
   const views = entries.filter((entry) => entry && parts.has(entry.part)).length;
-  if (ordered.exam && views > template.length && order.side !== null)
-    put('more', `${views} views; ${ordered.name} has ${template.length} here`);
+  const usual = plannedFor(ordered.projections, order.side, ordered.sideDown, ordered.digits).length;
+  if (ordered.exam && views > usual && order.side !== null)
+    put('more', `${views} views; ${ordered.name} has ${usual} here`);
   const missing = template.filter(
     ({ part }) =>
       !entries.some(

@@ -1,6 +1,6 @@
 /** What each word of an order was taken for, in lines, the doubtful ones marked. */
 import { projectionOf } from '../projections/catalogue';
-import { digitName, digitOf } from './orderDigits';
+import { digitName, digitOf } from '../projections/digit';
 import type { Ordered } from './orderedExam';
 
 export type OrderReadLine = { text: string; doubtful: boolean };
@@ -13,7 +13,7 @@ function setForAnother(words: string, ids: readonly string[]): OrderReadLine[] {
     byDigit.set(set, [...(byDigit.get(set) ?? []), entry.name]);
   }
   return [...byDigit].map(([set, names]) => ({
-    text: `“${words}”: ${names.join('; ')}: set for the ${set} here; aim at the one that was ordered`,
+    text: `“${words}”: ${names.join('; ')}: set for the ${set} here, and for no such one; read the order`,
     doubtful: true,
   }));
 }

@@ -4,6 +4,8 @@ import { exams as shippedExams, type Exam } from '../projections/exams';
 import type { Projection } from '../projections/schema';
 import { listWords } from '../quantity/text';
 import { notXray } from '../interchange/orderGuard';
+import { digitsOf } from '../projections/digit';
+import { askedText } from '../setup/placing/adaptedWay';
 import { readOrder, type OrderRead, type ReadWords } from './readOrder';
 
 export type Planned = {
@@ -24,6 +26,8 @@ export type Ordered = {
   read: readonly ReadWords[];
   /** Words that say nothing to the reader. */
   unread: readonly string[];
+  /** Fingers or toes that it names, by their numbers. */
+  digits: readonly number[];
   /** The side that lies down in a decubitus, where the order says it. */
   sideDown: OrderRead['sideDown'];
 };
@@ -63,7 +67,7 @@ function named(asked: string, exams: readonly Exam[]): Exam[] {
   }
 }
 
-const AS_NAMED = { named: [], read: [], unread: [], sideDown: null } as const;
+const AS_NAMED = { named: [], read: [], unread: [], digits: [], sideDown: null } as const;
 
 /** An exam or a view that is called just so. */
 function calledSo(asked: string, exams: readonly Exam[]): Ordered | null {
@@ -113,7 +117,8 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
   const read = readOrder(words, exams, reason);
   const known = calledSo(asked, exams);
   // A name that is known here is that exam, unless the reason asks for another routine of it.
-  if (known && !read?.read.some(({ because }) => because !== undefined)) return known;
+  if (known && !read?.read.some(({ because }) => because !== undefined))
+    return { ...known, digits: read?.digits ?? [] };
   if (!read) return calledWithin(asked, exams);
   const views = namedIn(read.read);
   const [only] = read.exams;
@@ -132,7 +137,7 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
     name: exam?.name ?? listWords(ids.map((id) => projectionOf(id).name)),
     projections: ids,
     named: views,
-    ...{ read: read.read, unread: read.unread, sideDown: read.sideDown },
+    ...{ read: read.read, unread: read.unread, digits: read.digits, sideDown: read.sideDown },
   };
 }
 
@@ -161,11 +166,25 @@ const OTHER = { left: 'right', right: 'left' } as const;
  * The projections of an exam, sided where they have a side; a lateral that stands twice in it is taken from both sides.
  * @param side the side ordered, or both, for sided ones; where none was, what comes in pairs is taken of both
  * @param sideDown the side that lies down in a decubitus, where the order says it
+ * @param digits that the order names: a view of one digit is taken of each of them that it can be set for
  */
 export function plannedFor(
   ids: readonly string[],
   side: 'left' | 'right' | 'both' | null,
   sideDown: OrderRead['sideDown'] = null,
+  digits: readonly number[] = [],
+): Planned[] {
+  return sidedFor(ids, side, sideDown).flatMap((planned) => {
+    const can = digitsOf(projectionOf(planned.projectionId));
+    const asked = digits.filter((digit) => can.includes(digit));
+    return asked.length === 0 ? [planned] : asked.map((digit) => ({ ...planned, way: askedText({ digit }) }));
+  });
+}
+
+function sidedFor(
+  ids: readonly string[],
+  side: 'left' | 'right' | 'both' | null,
+  sideDown: OrderRead['sideDown'],
 ): Planned[] {
   const seen = new Map<string, number>();
   return ids.flatMap((projectionId): Planned[] => {

@@ -2,9 +2,11 @@
 import { notXray, readSides, sidesIn, whatOf } from '../interchange/orderGuard';
 import { projectionOf } from '../projections/catalogue';
 import { exams } from '../projections/exams';
+import { checkPlan } from './checkPlan';
 import { orderedExam, plannedFor } from './orderedExam';
 import { ORDER_WORDINGS } from './orderWordings.fixture';
-import { digitOf, digitsIn } from './orderDigits';
+import { digitOf } from '../projections/digit';
+import { digitsIn } from './orderDigits';
 import { plainOrder } from './orderWords';
 import { readOrder } from './readOrder';
 
@@ -211,10 +213,33 @@ describe('fingers and toes', () => {
   });
   test('views that are set for another one are known', () => {
     const of = (words: string) => readOrder(words)!.read.find(({ as }) => as === 'digit')?.ids;
-    expect(of('2nd toe right foot')).toEqual(['toes-lateral']);
+    expect(of('2nd toe right foot')).toEqual([]);
     expect(of('Great toe left')).toEqual([]);
-    expect(of('Left middle finger')).toEqual([]);
-    expect(of('Right ring finger PA lateral')).toEqual(['finger-pa', 'finger-lateral']);
+    expect(of('Right ring finger PA lateral')).toEqual([]);
+    expect(of('Left first finger')).toEqual(['finger-pa', 'finger-oblique', 'finger-lateral']);
+  });
+  test.each([
+    ['Second and third toes left', ['toes-ap', 'toes-oblique', 'toes-lateral digit2', 'toes-lateral digit3']],
+    ['Right ring finger PA lateral', ['finger-pa digit4', 'finger-lateral digit4']],
+    ['index finger', ['finger-pa digit2', 'finger-oblique digit2', 'finger-lateral digit2']],
+    ['Finger left 3 views', ['finger-pa', 'finger-oblique', 'finger-lateral']],
+  ])('%s is planned for the digits that are named', (words, plan) => {
+    const ordered = orderedExam(words)!;
+    const planned = plannedFor(ordered.projections, 'left', null, ordered.digits);
+    expect(planned.map(({ projectionId, way }) => [projectionId, way].filter(Boolean).join(' '))).toEqual(plan);
+    expect(checkPlan({ exam: words, side: 'left' }, planned)).toEqual([]);
+  });
+  test('a plan for another digit than was ordered is told', () => {
+    const plan = ['finger-pa', 'finger-oblique', 'finger-lateral'].map((projectionId) => ({
+      projectionId,
+      side: 'left' as const,
+      way: 'digit5',
+    }));
+    expect(checkPlan({ exam: 'Left index finger', side: 'left' }, plan).map(({ text }) => text)).toEqual(
+      ['PA', 'PA oblique', 'lateral'].map(
+        (view) => `Index finger, ${view} was ordered; the plan has Little finger, ${view}`,
+      ),
+    );
   });
 });
 

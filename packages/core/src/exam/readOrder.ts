@@ -5,7 +5,8 @@
 import { exams as shippedExams, type Exam } from '../projections/exams';
 import { CIRCUMSTANCES, ORDERED_PARTS, REASONS, SPELLED, type Circumstance, type OrderedPart } from './orderLexicon';
 import { projectionOf } from '../projections/catalogue';
-import { digitOf, digitsIn, OF_DIGIT } from './orderDigits';
+import { digitsOf } from '../projections/digit';
+import { digitsIn, OF_DIGIT } from './orderDigits';
 import { whatOf } from '../interchange/orderGuard';
 import { notDenied } from '../interchange/reasonSituation';
 import { plainOrder } from './orderWords';
@@ -14,7 +15,7 @@ export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
 export type ReadWords = {
   words: string;
-  /** `digit`: which finger or toe; `ids` are the views that are set for another one. */
+  /** `digit`: which finger or toe; `ids` are the views that cannot be set for it. */
   as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out' | 'digit';
   ids: readonly string[];
   /** What of the reason changed the routine, as it is written there. */
@@ -26,6 +27,8 @@ export type OrderRead = {
   /** Exams whose routine it is; none where views are named. */
   exams: readonly string[];
   read: readonly ReadWords[];
+  /** Fingers or toes that it names, by their numbers. */
+  digits: readonly number[];
   /** The side that lies down in a decubitus that the order names. */
   sideDown: BodySide | 'both' | null;
   /** Words that say nothing to the reader. */
@@ -131,7 +134,7 @@ const DIGITAL: ReadonlySet<string> = new Set(['finger', 'toes']);
 /** A view with what says its course. */
 const WITH_COURSE = /\b(crosstable|frog|axial) ?(laterals?)?\b/;
 
-type PartRead = Omit<OrderRead, 'unread'> & { left: string };
+type PartRead = Omit<OrderRead, 'unread' | 'digits'> & { left: string };
 
 /** What the reason tells that matters here, each with the words that tell it. */
 function reasonsIn(why: string): Map<Circumstance, string> {
@@ -250,9 +253,9 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
   const why = reasonsIn(`${text.slice(what.length)} ${reason}`);
   const worded = plainOrder(what, KNOWN);
   const plain = worded.replace(LEFT_OUT, blank);
-  const named = partsIn(plain);
-  if (named.length === 0) return null;
-  const mentions = named.filter(({ part, from }, i) => !namesOnlyWhere(part, named[i - 1], plain, from));
+  const parted = partsIn(plain);
+  if (parted.length === 0) return null;
+  const mentions = parted.filter(({ part, from }, i) => !namesOnlyWhere(part, parted[i - 1], plain, from));
   const leftOut = [...worded.matchAll(LEFT_OUT)].map(([words]): ReadWords => {
     const views = mentions.flatMap(({ part }) => readPart(part, words, words, exams, why).read);
     return { words: words.trim(), as: 'left out', ids: views.flatMap(({ as, ids }) => (as === 'view' ? ids : [])) };
@@ -298,14 +301,16 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
   };
   const kept = parts.filter((_, i) => !inOthers(i));
   const ofDigits = kept.some(({ part }) => DIGITAL.has(part.id));
-  const digits = ofDigits
-    ? digitsIn(plain).map(({ words, digit }): ReadWords => {
-        const apart = kept
-          .flatMap(({ projections }) => projections)
-          .filter((id) => ![null, digit].includes(digitOf(projectionOf(id))));
-        return { words, as: 'digit', ids: [...new Set(apart)] };
-      })
-    : [];
+  const named = ofDigits ? digitsIn(plain) : [];
+  const digits = named.map(({ words, digit }): ReadWords => {
+    const apart = kept
+      .flatMap(({ projections }) => projections)
+      .filter((id) => {
+        const can = digitsOf(projectionOf(id));
+        return can.length > 0 && !can.includes(digit);
+      });
+    return { words, as: 'digit', ids: [...new Set(apart)] };
+  });
   const inPart = parts.map((each) => each.left).join(' ');
   const left = ofDigits
     ? inPart.replace(OF_DIGIT, blank).replace(/\b(foot|feet|hands?|toes?|fingers?|digits?)\b/g, blank)
@@ -314,6 +319,7 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
     projections: [...new Set(kept.flatMap(({ projections }) => projections))].filter((id) => !without.has(id)),
     exams: [...new Set(kept.flatMap(({ exams }) => exams))],
     read: [...kept.flatMap(({ read }) => read), ...digits, ...leftOut],
+    digits: named.map(({ digit }) => digit),
     sideDown: sides.size > 1 ? 'both' : ([...sides][0] ?? null),
     unread: [...left.matchAll(WORD)].map(([word]) => word).filter((word) => !FILLER.has(word) && !/^\d+$/.test(word)),
   };

@@ -93,6 +93,42 @@ const toes: CoverSource[] = [
   point('mt1_head_L', 'distal metatarsals', 12, 'along', [['back', 8]]),
   all('sesamoid_med_L', 'first MTP joint', 14),
 ];
+/** Another toe than the great one, on the border of the foot that it is nearer to. */
+const toeOnItsSide = (digit: number) => ({
+  digit,
+  set: {
+    aim: at(`toe_proximal_${digit}_L`, 'middle of the toe', {
+      from: [['front', 6]],
+      point: 'through',
+      checkBy: [`mt${digit}_head_L`],
+    }),
+    cover: [
+      all(`toe_distal_${digit}_L`, 'tip of the toe', 12),
+      point(`mt${digit}_head_L`, 'MTP joint', 14),
+      all(`toe_proximal_${digit}_L`, 'phalanx', 12),
+    ],
+    ...(digit < 4
+      ? { steps: careful('Medial border of the foot down, for the shortest OID') }
+      : {
+          positions: [
+            positioning(
+              'lateral-recumbent',
+              ['table-top', 'bed'],
+              ['toes_L', 'foot_L'],
+              '{down} lateral recumbent, affected side down, lateral border of the foot on the receptor, other toes held away with tape or gauze',
+              {
+                partFrame: 'foot_L',
+                pose: ['other-leg-forward'],
+                joints: { kneeFlexion_L: 35 },
+                supported: ['leg_L'],
+              },
+            ),
+          ],
+          ray: { view: 'lateral' },
+          steps: careful('Lateral border of the foot down, for the shortest OID'),
+        }),
+  },
+});
 const calcaneus: CoverSource[] = [
   all('calcaneus_L', 'calcaneus', 16),
   all('sustentaculum_L', 'sustentaculum tali', 16),
@@ -219,7 +255,8 @@ export const footAndAnkle: ProjectionSource[] = [
     checks: ['Toenail in profile', 'Joint spaces open', 'Other toes free of superimposition'],
     faults: [fault('overlap', 'Other toes superimposed', 'Not held away', 'Tape them clear of the field')],
     brightBones: toeBones,
-    note: 'Drawn for the great toe.',
+    digits: [2, 3, 4, 5].map(toeOnItsSide),
+    note: 'Drawn for the great toe; choose the toe that was ordered.',
   }),
   foot({
     id: 'sesamoids-tangential',

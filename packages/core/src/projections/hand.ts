@@ -41,6 +41,8 @@ const hand = author('hand and wrist', {
 
 const PALM_DOWN = { elbowFlexion_L: 75, forearmPronation_L: 165 };
 const THUMB_UP = { elbowFlexion_L: 75, forearmPronation_L: 85 };
+/** Turned in as far as the hand lies on its radial side. */
+const FIST_RADIAL = { elbowFlexion_L: 75, forearmPronation_L: 170 };
 const PALM_UP = { elbowFlexion_L: 60, forearmPronation_L: 5 };
 
 /** Seated at the table, the named segment laid on the receptor. */
@@ -90,7 +92,37 @@ const rotatedHand = fault(
   'Finger or hand rotated',
   'Press the raised edge down until the nail is parallel to the receptor',
 );
-const whichFinger = 'Drawn for the third digit; centre to the digit that was ordered.';
+const whichFinger = 'Drawn for the third digit; choose the digit that was ordered.';
+const fingers = (...digits: number[]) => digits.map((digit) => ({ digit }));
+const FINGER_FLAT = 'Extend the digit parallel to the receptor and support its tip';
+const onItsSide = (side: string) => `Seated, hand on ${side}, the other fingers flexed into a fist`;
+/** The other fingers made into a fist. */
+const fistBut = (digit: number): Record<string, number> =>
+  Object.fromEntries([2, 3, 4, 5].filter((each) => each !== digit).map((each) => [`finger${each}Flexion_L`, 80]));
+/** A finger on the side of the hand that it is nearer to. */
+const fingerOnItsSide = (digit: number) => ({
+  digit,
+  set:
+    digit < 4
+      ? {
+          positions: [
+            seat('hand_L', [`finger${digit}_L`], { ...FIST_RADIAL, ...fistBut(digit) }, onItsSide('its radial side')),
+          ],
+          steps: careful('Radial side of the hand down, for the shortest OID', FINGER_FLAT),
+        }
+      : {
+          positions: [
+            seat(
+              'hand_L',
+              ['hand_L', `finger${digit}_L`],
+              { ...THUMB_UP, ...fistBut(digit) },
+              onItsSide('its ulnar side'),
+            ),
+          ],
+          ray: { view: 'medial' },
+          steps: careful('Ulnar side of the hand down, for the shortest OID', FINGER_FLAT),
+        },
+});
 const pip = (line = 'PIP joint of the digit') => at('PIP3_L', line, { checkBy: ['MC3_head_L'], point: 'through' });
 
 export const handAndWrist: ProjectionSource[] = [
@@ -145,6 +177,7 @@ export const handAndWrist: ProjectionSource[] = [
     ],
     instead: [lost('hand-pa', 'more of the hand is in the field')],
     brightBones: ['p_', 'mc3'],
+    digits: fingers(2, 4, 5),
     note: whichFinger,
   }),
   hand({
@@ -185,6 +218,7 @@ export const handAndWrist: ProjectionSource[] = [
     ],
     instead: [lost('hand-oblique', 'more of the hand is in the field')],
     brightBones: ['p_', 'mc3'],
+    digits: fingers(2, 4, 5),
     note: whichFinger,
   }),
   hand({
@@ -205,8 +239,8 @@ export const handAndWrist: ProjectionSource[] = [
       seat(
         'hand_L',
         ['finger2_L', 'finger3_L'],
-        { elbowFlexion_L: 75, forearmPronation_L: 170, finger4Flexion_L: 80, finger5Flexion_L: 85 },
-        'Seated, hand on the side nearer to the digit, the other fingers flexed into a fist',
+        { ...FIST_RADIAL, finger4Flexion_L: 80, finger5Flexion_L: 85 },
+        onItsSide('the side nearer to the digit'),
       ),
     ],
     ray: ray('lateral'),
@@ -220,7 +254,7 @@ export const handAndWrist: ProjectionSource[] = [
     exposure: { ...fingerLong, thicknessBy: 'proportion' },
     steps: careful(
       'Second and third digit radial side down, fourth and fifth digit ulnar side down, for the shortest OID',
-      'Extend the digit parallel to the receptor and support its tip',
+      FINGER_FLAT,
     ),
     checks: ['Concave palmar surfaces of the phalanges in profile', 'Joint spaces open', 'Fingernail in profile'],
     faults: [
@@ -233,6 +267,7 @@ export const handAndWrist: ProjectionSource[] = [
     ],
     instead: [lost('hand-lateral-fan', 'more of the hand is in the field')],
     brightBones: ['p_', 'mc3'],
+    digits: [2, 4, 5].map(fingerOnItsSide),
     note: whichFinger,
   }),
   hand({

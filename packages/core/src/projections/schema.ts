@@ -311,6 +311,18 @@ export const projectionSchema = z.strictObject({
       }),
     )
     .default([]),
+  /**
+   * Other digits that it may be set for. Marks of the entry's own digit become those of the other; what else is other than
+   * in the entry stands here, field by field.
+   */
+  digits: z
+    .array(
+      z.strictObject({
+        digit: z.number().int().min(1).max(5),
+        set: z.looseObject({ positions: z.array(positioningSchema).min(1).optional() }).default({}),
+      }),
+    )
+    .default([]),
   cautions: z.array(caution).default([]),
   instead: z
     .array(

@@ -3,7 +3,7 @@ import { hasProjection, projectionOf } from '../projections/catalogue';
 import { computeSetup } from './computeSetup';
 import { sideView } from './placing/side';
 import { bars, blocks, type Problem } from './problem';
-import { situationFor, type SetupRequest } from './request';
+import { entryOf, situationFor, type SetupRequest } from './request';
 import type { Setup } from './setup';
 import { forbiddenView } from './verdict/verdict';
 
@@ -27,8 +27,8 @@ export type Verdict = {
 
 /** Entries that are named in its place, for the same patient, where nothing forbids them outright. */
 function servesInstead(request: SetupRequest): Instead[] {
-  const { instead } = request.own ?? projectionOf(request.projectionId);
-  const { own: _own, way: _way, overrides: _overrides, side, ...base } = request;
+  const { instead } = entryOf(request);
+  const { own: _own, digit: _digit, way: _way, overrides: _overrides, side, ...base } = request;
   return instead.flatMap(({ projection, loses }) => {
     if (!hasProjection(projection)) return [];
     const entry = projectionOf(projection);

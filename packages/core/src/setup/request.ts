@@ -6,6 +6,7 @@ import { patientInputSchema } from '../body/patient';
 import { FACTOR_NAMES } from '../exposure/convert';
 import { CAST_IDS, CONDITION_IDS } from '../exposure/multipliers';
 import { hasProjection, projectionOf } from '../projections/catalogue';
+import { digitsOf, noSuchDigit, withDigit } from '../projections/digit';
 import { projectionSchema, type Projection } from '../projections/schema';
 import { houseRulesSchema } from '../room/houseRules';
 import { BODY_POSITIONS, HOLDERS } from '../projections/vocabulary';
@@ -154,6 +155,8 @@ const requestFields = z.strictObject({
   /** An entry of the department's own, instead of one of the catalogue. */
   own: projectionSchema.optional(),
   side: z.enum(['left', 'right']).optional(),
+  /** Finger or toe, where the entry is of one; its own when left out. */
+  digit: z.number().int().min(1).max(5).optional(),
   patient: patientInputSchema.default({}),
   situation: situationSchema.partial().optional(),
   room: roomSchema.optional(),
@@ -183,6 +186,8 @@ export function checkRequest(request: z.output<typeof requestFields>, context: z
   if (projection.sided === 'each' && request.side === undefined) {
     context.addIssue({ code: 'custom', path: ['side'], message: `${projection.name} needs a side: left or right` });
   }
+  if (request.digit !== undefined && !digitsOf(projection).includes(request.digit))
+    context.addIssue({ code: 'custom', path: ['digit'], message: noSuchDigit(projection) });
 }
 
 export const setupRequestSchema = requestFields.superRefine(checkRequest);
@@ -190,3 +195,16 @@ export type SetupRequest = Omit<z.input<typeof setupRequestSchema>, 'own' | 'way
   own?: Projection;
   way?: AdaptedWay;
 };
+
+/**
+ * The entry that a request is of, set for its digit.
+ * @throws RangeError for an unknown projection, or a digit that it cannot be set for
+ */
+export function entryOf({
+  own,
+  projectionId,
+  digit,
+}: Pick<SetupRequest, 'own' | 'projectionId' | 'digit'>): Projection {
+  const entry = own ?? projectionOf(projectionId);
+  return digit === undefined ? entry : withDigit(entry, digit);
+}

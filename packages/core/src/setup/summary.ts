@@ -3,10 +3,9 @@ import { buildBody } from '../body/body';
 import { isChild } from '../body/patient';
 import { formatCm, formatRectangle, type LengthUnit } from '../quantity/length';
 import { capitalize } from '../quantity/text';
-import { projectionOf } from '../projections/catalogue';
 import { RULES, withDefaults, type RuleId } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
-import type { SetupRequest } from './request';
+import { entryOf, type SetupRequest } from './request';
 import { breathWords } from './placing/breath';
 import type { Setup } from './setup';
 import { HOLDER_WORDS } from '../words/names';
@@ -61,7 +60,7 @@ export type SchoolsOfRule = { rule: RuleId; title: string; choices: SchoolChoice
 
 /** Every school of a projection with its numbers and reasons, for this patient in this room. */
 export function schoolsOf(request: SetupRequest): SchoolsOfRule[] {
-  const projection = request.own ?? projectionOf(request.projectionId);
+  const projection = entryOf(request);
   const rules = withDefaults(request.rules);
   const now = summaryOf(computeSetup(request), rules.unit);
   const child = isChild(buildBody(request.patient ?? {}).patient);

@@ -1,22 +1,13 @@
 /** Applies the schools that the house rules chose to an entry. */
 import { ADULT_AGE_YEARS } from '../body/anthropometry';
 import type { Patient } from '../body/patient';
-import { isRecord } from '../quantity/record';
+import { patched } from '../quantity/record';
 import type { Projection } from '../projections/schema';
 import { RULES, type HouseRules, type RuleId } from '../room/houseRules';
 
-function merge<T>(base: T, patch: Record<string, unknown>): T {
-  const result: Record<string, unknown> = { ...(base as Record<string, unknown>) };
-  for (const [key, value] of Object.entries(patch)) {
-    // JSON has no undefined: null takes a field away.
-    result[key] = isRecord(value) && isRecord(result[key]) ? merge(result[key], value) : (value ?? undefined);
-  }
-  return result as T;
-}
-
 /** The entry as one of its schools has it. @param index place of the school in `variants` */
 export const withSchool = (projection: Projection, index: number): Projection =>
-  merge(projection, projection.variants[index].set);
+  patched(projection, projection.variants[index].set);
 
 export type School = { rule: string; title: string; choice: string; reason: string };
 
@@ -54,7 +45,7 @@ function withRules(projection: Projection, rules: HouseRules, child: boolean): A
     const definition = RULES[rule as RuleId];
     const choice = String(rules[rule as RuleId]);
     const variant = variants.find((each) => each.rule === rule && each.choice === choice);
-    if (variant) entry = merge(entry, variant.set);
+    if (variant) entry = patched(entry, variant.set);
     schools.push({
       rule,
       title: definition.title,

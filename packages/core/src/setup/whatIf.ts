@@ -3,10 +3,9 @@ import { boneContrast } from '../exposure/contrast';
 import { kermaOfIndex, STANDARD_SCALE } from '../room/indexScale';
 import { formatLength, type LengthUnit } from '../quantity/length';
 import { signed } from '../quantity/signed';
-import { projectionOf } from '../projections/catalogue';
 import { withDefaults } from '../room/houseRules';
 import { computeSetup } from './computeSetup';
-import type { Overrides, SetupRequest } from './request';
+import { entryOf, type Overrides, type SetupRequest } from './request';
 import type { Setup } from './setup';
 import { techniqueWords } from './readouts/words';
 
@@ -99,7 +98,7 @@ function compareTechniques(before: Setup, after: Setup, composition: number, uni
  */
 export function whatIf(request: SetupRequest, change: Overrides): WhatIfLine[] {
   const { unit } = withDefaults(request.rules);
-  const entry = request.own ?? projectionOf(request.projectionId);
+  const entry = entryOf(request);
   const after = { ...request, overrides: { ...request.overrides, ...change } };
   return compareTechniques(computeSetup(request), computeSetup(after), entry.exposure.composition, unit);
 }

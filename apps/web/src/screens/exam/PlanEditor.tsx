@@ -4,7 +4,8 @@ import {
   checkPlan,
   examsOf,
   findViews,
-  hasProjection,
+  plannedEntry,
+  plannedName,
   projectionOf,
   type PatientInput,
   type Projection,
@@ -40,22 +41,18 @@ type Props = {
 };
 
 const MOST_HITS = 6;
-/** An entry of the catalogue or of the department's own; null where neither has it any more. */
-const entryOf = (id: string, own: readonly Projection[]): Projection | null =>
-  own.find((each) => each.id === id) ?? (hasProjection(id) ? projectionOf(id) : null);
 
 export function PlanEditor({ order, plan, patient, situation, roomId, done, busy, onChange }: Props) {
   // On a phone a row is one line: what moves it stands in its sheet.
   const wide = useWindowDimensions().width >= RAIL_FROM;
   const { data: department } = useDepartmentQuery();
   const { own } = useOwnEntries();
-  const nameOf = ({ projectionId, side }: Planned): string =>
-    `${entryOf(projectionId, own)?.name ?? projectionId}${side ? `, ${side}` : ''}`;
+  const nameOf = (planned: Planned): string => plannedName(planned, own);
   /** A view of both sides says them in the order in which they are exposed. */
   const rowName = (each: PlanRow): string =>
     each.length === 1
       ? nameOf(plan[each[0]]!)
-      : `${nameOf({ projectionId: plan[each[0]]!.projectionId })}, ${each.map((at) => plan[at]!.side).join(', then ')}`;
+      : `${nameOf({ ...plan[each[0]]!, side: undefined })}, ${each.map((at) => plan[at]!.side).join(', then ')}`;
   const asked = { plan, patient, situation, roomId };
   const kept = usePlan({ ...asked, keepOrder: true });
   const least = usePlan({ ...asked, keepOrder: false });
@@ -121,7 +118,14 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
                 onOpen={() => setOpen(open === place ? null : place)}
                 onEarlier={place === 0 ? null : () => move(place, place - 1)}
                 onLater={place === rows.length - 1 ? null : () => move(place, place + 1)}
-                instead={entryOf(planned.projectionId, own)?.instead ?? []}
+                entry={plannedEntry({ projectionId: planned.projectionId }, own)}
+                way={planned.way}
+                onWay={(way) =>
+                  put(
+                    each,
+                    each.map((at) => ({ ...plan[at]!, way })),
+                  )
+                }
                 onReplace={(projectionId) => replace(each, projectionId)}
                 sides={each.map((at) => plan[at]!.side).filter((side) => side !== undefined)}
                 onOtherFirst={() => put(each, each.map((at) => plan[at]!).reverse())}

@@ -1,5 +1,5 @@
 /** A row of the plan: a view, or both sides of it; what it costs, and what can be done with it. */
-import { hasProjection, projectionOf } from '@taktik/core';
+import { hasProjection, projectionOf, type Projection } from '@taktik/core';
 import type { HTMLAttributes } from 'react';
 import { View } from 'react-native';
 import type { PlanView } from '../../workers/service';
@@ -8,6 +8,7 @@ import { Press } from '../../ui/Press';
 import { useTheme } from '../../ui/theme';
 import { TARGET } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
+import { DigitChoice } from '../setup/DigitChoice';
 import type { PlanRow } from './planRows';
 
 type Side = 'left' | 'right';
@@ -32,7 +33,10 @@ type Props = {
   /** Null where it is the first, or the last. */
   onEarlier: (() => void) | null;
   onLater: (() => void) | null;
-  instead: readonly { projection: string; loses: string }[];
+  /** Null where it is in no catalogue any more. */
+  entry: Projection | null;
+  way: string | undefined;
+  onWay: (way: string) => void;
   onReplace: (projectionId: string) => void;
   sides: readonly Side[];
   onOtherFirst: () => void;
@@ -102,7 +106,7 @@ function Moves({ name, busy, onEarlier, onLater }: Props) {
 
 /** What stands under a row that was opened. */
 function RowSheet(props: Props) {
-  const { name, wide, instead, onReplace, sides, onOtherFirst, onKeepSide, onDrop } = props;
+  const { name, wide, entry, way, onWay, onReplace, sides, onOtherFirst, onKeepSide, onDrop } = props;
   const theme = useTheme();
   const key = { padding: 10, backgroundColor: theme.raised };
   return (
@@ -124,7 +128,8 @@ function RowSheet(props: Props) {
           ))}
         </>
       )}
-      {instead.map(
+      {entry && <DigitChoice {...{ entry, way }} onChange={onWay} />}
+      {(entry?.instead ?? []).map(
         ({ projection, loses }) =>
           hasProjection(projection) && (
             <Press

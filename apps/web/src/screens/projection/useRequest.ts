@@ -1,5 +1,5 @@
 /** The request that an address asks for, with room, rules and an own entry where it names one. */
-import { hasProjection, projectionOf, roomForProjection, type Projection, type SetupRequest } from '@taktik/core';
+import { plannedEntry, roomForProjection, type Projection, type SetupRequest } from '@taktik/core';
 import { useMemo } from 'react';
 import { useRoom } from '../room/useRoom';
 import { askedOf, fromAddress, type Asked, type Params } from '../setup/address';
@@ -21,7 +21,7 @@ export function useRequest(params: Params): Requested {
   const { own, loading } = useOwnEntries();
   const { projectionId } = asked;
   const mine = own.find(({ id }) => id === projectionId);
-  const projection = mine ?? (hasProjection(projectionId) ? projectionOf(projectionId) : null);
+  const projection = plannedEntry(asked, own);
   const request: SetupRequest | null = projection && {
     projectionId,
     own: mine,

@@ -1,5 +1,5 @@
 /** The exam in hand as a list, with what is done. */
-import { projections } from '@taktik/core';
+import { plannedName } from '@taktik/core';
 import { View } from 'react-native';
 import { Press } from '../../ui/Press';
 import { Words } from '../../ui/Words';
@@ -33,8 +33,7 @@ export function SeriesList({
         {session.initials}
       </Words>
       {session.plan.map((planned, i) => {
-        const entry = projections.find(({ id }) => id === planned.projectionId);
-        const label = `${entry?.name ?? planned.projectionId}${planned.side ? `, ${planned.side}` : ''}`;
+        const label = plannedName(planned);
         const done = session.exposed[i] !== undefined;
         return (
           <Press

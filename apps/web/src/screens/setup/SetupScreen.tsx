@@ -1,6 +1,13 @@
 /** Set up: this projection, this patient, this room. The address holds what is asked; the session holds the exam. */
 import { Button } from '@rneui/themed';
-import { projections, roomForProjection, type Overrides, type SetupRequest, type StageLook } from '@taktik/core';
+import {
+  projectionOf,
+  projections,
+  roomForProjection,
+  type Overrides,
+  type SetupRequest,
+  type StageLook,
+} from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useEffect, useState } from 'react';
@@ -31,6 +38,7 @@ import { addressOf } from './begin';
 import { Assumptions } from './Assumptions';
 import { BreathSheet } from './BreathSheet';
 import { ChangeList } from './ChangeList';
+import { DigitChoice } from './DigitChoice';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
 import { OtherSchools } from './OtherSchools';
@@ -273,6 +281,9 @@ function SetupOfView() {
       )}
     </View>
   );
+  const digit = (
+    <DigitChoice entry={mine ?? projectionOf(setup.projectionId)} way={asked.way} onChange={(way) => go({ way })} />
+  );
   const handsFree = (
     <View style={{ flexDirection: 'row', gap: 8 }}>
       <Press
@@ -478,6 +489,7 @@ function SetupOfView() {
             {title}
             {elsewhere}
             {warnings}
+            {digit}
             {consoleShows}
             {panes && <View style={{ flexDirection: 'row', gap: 8 }}>{panes}</View>}
           </ScrollView>
@@ -499,6 +511,7 @@ function SetupOfView() {
       <ScrollView contentContainerStyle={{ padding: 12, paddingTop: 0, gap: 8 }}>
         {elsewhere}
         {hasWarnings(setup, errors) && warnings}
+        {digit}
         {consoleShows}
         {panes}
         {readouts}

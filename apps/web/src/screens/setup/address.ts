@@ -61,11 +61,18 @@ const among = <T extends string>(value: string | undefined, list: readonly T[]):
 const compact = <T extends object>(value: T): T =>
   Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
 
-/** What an address asks of a set-up besides patient and room: the way it is done, and what was pulled. */
-export function askedOf({ way, overrides }: Pick<Asked, 'way' | 'overrides'>): Pick<SetupRequest, 'way' | 'overrides'> {
+/** What an address asks of a set-up besides patient and room: digit, the way it is done, and what was pulled. */
+export function askedOf({
+  way,
+  overrides,
+}: Pick<Asked, 'way' | 'overrides'>): Pick<SetupRequest, 'digit' | 'way' | 'overrides'> {
   const taken = askedWay(way);
   const pulled = { ...taken.overrides, ...overrides };
-  return { way: taken.way, overrides: Object.keys(pulled).length > 0 ? pulled : undefined };
+  return {
+    ...(taken.digit === undefined ? {} : { digit: taken.digit }),
+    way: taken.way,
+    overrides: Object.keys(pulled).length > 0 ? pulled : undefined,
+  };
 }
 
 /** Situation as short words: "nostand,turn-left". */

@@ -1,6 +1,5 @@
 /** Step 1: what is asked, read once: the entry as this house has it, the patient’s body, the side, what is known of both. */
 import { buildBody, type Body } from '../../body/body';
-import { projectionOf } from '../../projections/catalogue';
 import type { Projection } from '../../projections/schema';
 import type { LengthUnit } from '../../quantity/length';
 import { ROOM_ONE } from '../../room/demoRooms';
@@ -12,7 +11,7 @@ import { pathSegments } from '../placing/place';
 import type { Known } from '../placing/placeAdapted';
 import { sideView, type SideView } from '../placing/side';
 import { judgedParts } from '../placing/targetRelation';
-import { situationFor, type Overrides, type SetupRequest, type Situation } from '../request';
+import { entryOf, situationFor, type Overrides, type SetupRequest, type Situation } from '../request';
 import type { Side } from '../setup';
 import { applyRules, type School } from '../variant';
 
@@ -53,7 +52,7 @@ function sideOf({ name, sided, nearSide }: Projection, side: Side | undefined): 
 export function readRequest(request: SetupRequest, known: Known): Asked {
   const rules = withDefaults(request.rules);
   const body = known.body ?? buildBody(request.patient ?? {});
-  const entry = request.own ?? projectionOf(request.projectionId);
+  const entry = entryOf(request);
   const { projection: asTaught, schools } = applyRules(entry, rules, body.patient);
   const adapted = request.way ?? null;
   const projection = adapted ? adaptProjection(asTaught, adapted) : asTaught;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { ASPECTS, BODY_POSITIONS, HOLDERS } from '../../projections/vocabulary';
 import {
+  askedText,
   askedWay,
   BEAMS,
   adaptedWaySchema,
@@ -58,4 +59,15 @@ test('a position by its name asks for the entry’s own way in it', () => {
   expect(askedWay('prone')).toEqual({ overrides: { position: 'prone' } });
   expect(askedWay(undefined)).toEqual({});
   expect(askedWay('supine~level~stand').way).toMatchObject({ position: 'supine', beam: 'level', holder: 'stand' });
+});
+
+test('a digit stands before the way, or alone', () => {
+  expect(askedWay('digit4')).toEqual({ digit: 4 });
+  expect(askedWay('digit2~prone')).toEqual({ digit: 2, overrides: { position: 'prone' } });
+  const { way } = askedWay('supine~level~stand');
+  expect(askedWay('digit5~supine~level~stand')).toEqual({ digit: 5, way });
+  expect(askedText({ digit: 5, way })).toBe('digit5~supine~level~stand');
+  expect(askedText({})).toBeUndefined();
+  for (const none of ['digit6', 'digit0', 'digit', 'digit2~', 'digit2~nothing', 'digit2~digit3'])
+    expect([none, isWayText(none)]).toEqual([none, false]);
 });

@@ -78,17 +78,39 @@ export function wayFromText(text: string): AdaptedWay | null {
   return parsed.success ? parsed.data : null;
 }
 
-/** What a planned projection asks of its set-up: a way by its short text, or one of the entry's own positions by name. */
-export function askedWay(text: string | undefined): {
+/** What a planned projection asks of its set-up: which digit, and a way, or one of the entry's own positions. */
+export type AskedWay = {
+  digit?: number;
   way?: AdaptedWay;
   overrides?: { position: AdaptedWay['position'] };
-} {
+};
+const FOR_DIGIT = new RegExp(`^digit([1-5])(?:${BETWEEN}(.+))?$`);
+
+/**
+ * The same as a short text; nothing where it is the usual way of the entry's own digit.
+ * @example askedText({ digit: 4, overrides: { position: 'prone' } }) // "digit4~prone"
+ */
+export function askedText({ digit, way, overrides }: AskedWay): string | undefined {
+  const done = way ? wayText(way) : overrides?.position;
+  const words = [...(digit === undefined ? [] : [`digit${digit}`]), ...(done ? [done] : [])];
+  return words.length > 0 ? words.join(BETWEEN) : undefined;
+}
+
+/** What a short text of a plan asks for: a digit, a way by its short text, a position by its name; nothing for none. */
+export function askedWay(text: string | undefined): AskedWay {
   if (!text) return {};
+  const [, digit, rest] = FOR_DIGIT.exec(text) ?? [];
+  if (digit !== undefined) {
+    const done = askedWay(rest);
+    // What stands behind a digit must be a way.
+    if (rest !== undefined && (done.digit !== undefined || Object.keys(done).length === 0)) return {};
+    return { digit: Number(digit), ...done };
+  }
   const position = BODY_POSITIONS.find((each) => each === text);
   if (position) return { overrides: { position } };
   const way = wayFromText(text);
   return way ? { way } : {};
 }
 
-/** Whether a short text stands for a way or a position. */
+/** Whether a short text stands for a digit, a way or a position. */
 export const isWayText = (text: string): boolean => Object.keys(askedWay(text)).length > 0;
