@@ -37,7 +37,7 @@ describe('reading', () => {
         (a, b) => ['now', 'today', 'routine'].indexOf(a) - ['now', 'today', 'routine'].indexOf(b),
       ),
     );
-    expect(Object.keys(body[0].patient).sort()).toEqual(['body', 'id', 'initials']);
+    expect(Object.keys(body[0].patient).sort()).toEqual(['body', 'id', 'initials', 'issuer', 'number']);
     expect(HOSPITAL).not.toBe('');
   });
   it('serves rooms, rules, the catalogue and the search', async () => {

@@ -14,8 +14,10 @@ import { seedPractice } from './seed/seedPractice';
 import { takeFhir } from './services/intake';
 import { listOrders } from './services/orders';
 import { listenForHl7 } from './mllp/listener';
+import { sendDue } from './reports/outgoing';
+import { hl7Address, sendersFor, sendsFor, type Peers } from './reports/senders';
 import { orderBundle, orderMessage } from './standins/orderSystem';
-import { sendHl7 } from './standins/mllpSender';
+import { sendHl7 } from './mllp/sender';
 
 const here = path.dirname(fileURLToPath(import.meta.url));
 const dataFolder = path.resolve(process.env.TAKTIK_DATA ?? path.join(here, '../../../.data'));
@@ -25,15 +27,34 @@ const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 
 mkdirSync(dataFolder, { recursive: true });
 const url = process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`;
-const store = await openStore(url, process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations')).catch(
-  (error: unknown) => {
-    if (!(error instanceof DamagedError)) throw error;
-    process.stderr.write(
-      `The database ${url} is damaged: ${error.message}\nNothing was changed in it. Put a backup in its place and start again.\n`,
-    );
-    process.exit(1);
-  },
+/** A setting that names a system of the hospital; what cannot be read as one ends the start with words. */
+function peer<T>(name: string, text: string | undefined, like: string, read: (text: string) => T | null): T | null {
+  if (text === undefined || text === '') return null;
+  const address = read(text);
+  if (address !== null) return address;
+  process.stderr.write(`${name} must be like ${like}, not “${text}”\n`);
+  process.exit(1);
+}
+const callingAe = process.env.TAKTIK_AE_TITLE ?? 'TAKTIK';
+const worklist = peer('TAKTIK_WORKLIST', process.env.TAKTIK_WORKLIST, 'WORKLIST@host:104', (text) =>
+  worklistAddress(text, callingAe),
 );
+const peers: Peers = {
+  steps: peer('TAKTIK_MPPS', process.env.TAKTIK_MPPS, 'MPPS@host:104', (text) => worklistAddress(text, callingAe)),
+  results: peer('TAKTIK_HL7_RESULTS', process.env.TAKTIK_HL7_RESULTS, 'host:2575', hl7Address),
+};
+
+const store = await openStore(
+  url,
+  process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'),
+  sendsFor(peers),
+).catch((error: unknown) => {
+  if (!(error instanceof DamagedError)) throw error;
+  process.stderr.write(
+    `The database ${url} is damaged: ${error.message}\nNothing was changed in it. Put a backup in its place and start again.\n`,
+  );
+  process.exit(1);
+});
 /** The demo is asked for by name, never taken for granted: its PINs are known to everybody. */
 const demo = process.env.TAKTIK_SEED === 'demo';
 if (demo) {
@@ -62,13 +83,23 @@ const mllp =
     : null;
 if (mllp) process.stdout.write(`Orders as HL7 v2 over MLLP: port ${mllp.port} of ${hl7Host}\n`);
 
-const worklistSet = process.env.TAKTIK_WORKLIST;
-const worklist =
-  worklistSet === undefined ? null : worklistAddress(worklistSet, process.env.TAKTIK_AE_TITLE ?? 'TAKTIK');
-if (worklistSet !== undefined && worklist === null) {
-  process.stderr.write(`TAKTIK_WORKLIST must be like WORKLIST@host:104, not “${worklistSet}”\n`);
-  process.exit(1);
+/** What other systems are told of exams is tried so often. */
+const TELL_MS = 5000;
+const senders = sendersFor(peers);
+let telling = false;
+async function tellOthers(): Promise<void> {
+  if (telling) return;
+  telling = true;
+  try {
+    const { failed } = await sendDue(store, senders, Date.now());
+    for (const why of failed) logger.warn(why);
+  } catch (error) {
+    logger.error(loggable(error), 'nothing was told to other systems');
+  } finally {
+    telling = false;
+  }
 }
+if (store.sends.size > 0) setInterval(() => void tellOthers(), TELL_MS).unref();
 
 /** Seconds between two orders of the stand-in for the order system; 0 sends none. */
 const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (demo ? 180 : 0));
@@ -82,7 +113,7 @@ async function sendOrder(): Promise<void> {
     // Where the port is open it sends as an order system does.
     const taken = mllp
       ? /\rMSA\|AA\|[^|]*\|[1-9]/.test(await sendHl7(mllp.port, hl7Host, orderMessage(ordersSent, Date.now())))
-      : (await takeFhir(store, orderBundle(ordersSent, Date.now()), 'order system', Date.now())).taken > 0;
+      : (await takeFhir(store, orderBundle(ordersSent, Date.now()), 'order system', Date.now())).taken.taken > 0;
     ordersSent += 1;
     if (taken) return;
   }

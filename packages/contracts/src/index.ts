@@ -20,7 +20,7 @@ export type Role = (typeof ROLES)[number];
 /** `cancelled`: called off by whoever ordered it; it is kept, and no longer waits. */
 export const ORDER_STATES = ['waiting', 'started', 'finished', 'cancelled'] as const;
 /** What the orderer did with an order that is known here. */
-export const ORDER_NOTICES = ['called off', 'on hold', 'corrected'] as const;
+export const ORDER_NOTICES = ['called off', 'on hold', 'corrected', 'merged'] as const;
 export type OrderNotice = (typeof ORDER_NOTICES)[number];
 
 export const idSchema = z
@@ -64,12 +64,24 @@ export const orderSchema = z.object({
   roomId: z.string(),
   orderedAt: z.number().int(),
   state: z.enum(ORDER_STATES),
-  patient: z.object({ id: idSchema, initials: z.string(), body: patientInputSchema }),
+  patient: z.object({
+    id: idSchema,
+    initials: z.string(),
+    body: patientInputSchema,
+    /** The number where the order came from, and who gives such numbers. */
+    number: z.string().nullable(),
+    issuer: z.string(),
+  }),
   situation: situationSchema.partial(),
   /** Facts for a list, what endangers first. */
   unusual: z.array(unusualSchema),
   projections: z.array(orderProjectionSchema),
   reference: z.string().nullable(),
+  /** Who gives such numbers; empty where it is not said. */
+  system: z.string(),
+  /** Who ordered it, and what else was said. */
+  requester: z.string(),
+  note: z.string(),
   planVersion: z.number().int(),
   planBy: z.string().nullable(),
   /** Who has the exam in hand. */
@@ -220,6 +232,15 @@ export const auditLineSchema = z.object({
 });
 /** The worklist that the server asks; null where it has none. */
 export const worklistSchema = z.strictObject({ name: z.string().nullable() });
+
+/** What another system has not been told yet. */
+export const outgoingLineSchema = z.object({
+  kind: z.enum(['step started', 'step ended', 'result']),
+  examId: z.string(),
+  madeAt: z.number().int(),
+  tries: z.number().int(),
+  why: z.string().nullable(),
+});
 
 export const takenSchema = z.object({
   taken: z.number().int(),

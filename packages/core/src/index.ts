@@ -204,6 +204,8 @@ export {
 } from './interchange/orderTable';
 export { ordersFromFhir, readFhir } from './interchange/orderFhir';
 export { hl7Header, hl7Line, hl7Segments, type Hl7Segment } from './interchange/hl7Text';
+export { isMerge, mergesFromHl7, type Merge } from './interchange/mergeHl7';
+export type { PatientNumber, Scheduled } from './interchange/incomingOrder';
 export { ordersFromHl7 } from './interchange/orderHl7';
 export { isForXray, readWorklist, type WorklistEntry } from './interchange/orderWorklist';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';

@@ -41,13 +41,16 @@ export function mountRoutes(
         request,
         response,
       });
-      const { value, status, file } =
+      const { value, status, file, type } =
         answer instanceof Answer ? answer : new Answer(answer, route.status === '201' ? 201 : 200);
       response.status(status);
       if (file !== null) response.attachment(file);
+      const as = type ?? route.answerType;
       if (status === 204) response.end();
-      else if (route.answerType === 'text/csv') response.type('text/csv').send(value);
-      else response.json(value);
+      else if (as === 'application/json') response.json(value);
+      else if (as === 'application/fhir+json') response.type(as).send(JSON.stringify(value));
+      else if (value instanceof Uint8Array) response.type(as).end(value);
+      else response.type(as).send(value);
     });
   api.use(unknownRoute);
   return api;

@@ -3,6 +3,7 @@ import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
 import { isDamage } from '../db/database';
+import { operationOutcome, wantsFhir } from '../services/fhirAnswers';
 import { invalid, Refusal, type FieldProblem, type RefusalKind } from '../services/refusal';
 
 export class Problem extends Error {
@@ -46,6 +47,13 @@ export function parseJson(text: string): unknown {
 }
 
 function send(response: Response, { status, title, detail, fields }: Problem): void {
+  if (wantsFhir(response.req.headers.accept)) {
+    response
+      .status(status)
+      .type('application/fhir+json')
+      .send(JSON.stringify(operationOutcome(status, detail, fields)));
+    return;
+  }
   response
     .status(status)
     .type('application/problem+json')

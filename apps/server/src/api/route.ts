@@ -31,11 +31,17 @@ export class Answer {
     readonly status: 200 | 201 | 204 = 200,
     /** Name under which it is saved. */
     readonly file: string | null = null,
+    /** What it is, where that is not what the route says. */
+    readonly type: AnswerType | null = null,
   ) {}
 }
 export const created = (value: unknown): Answer => new Answer(value, 201);
 export const NOTHING = new Answer(undefined, 204);
 export const file = (name: string, value: unknown): Answer => new Answer(value, 200, name);
+
+/** What is answered: as JSON, as text or as bytes. */
+export type AnswerType =
+  'application/json' | 'application/fhir+json' | 'text/csv' | 'application/hl7-v2' | 'application/dicom';
 
 export type BodyType = 'application/json' | 'application/fhir+json' | 'text/csv';
 
@@ -52,7 +58,7 @@ export type Route = {
   /** The service reads the body itself and names every fault in it; it is described by `body` all the same. */
   readsItself: boolean;
   answer: z.ZodType | null;
-  answerType: 'application/json' | 'text/csv';
+  answerType: AnswerType;
   says: string;
   status: '200' | '201' | '204';
   handle: (asked: Asked<never, never>) => unknown;

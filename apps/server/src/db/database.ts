@@ -4,10 +4,18 @@ import { sql } from 'drizzle-orm';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
 import * as schema from './schema';
+import type { OutgoingKind } from './schema';
 import { WriteQueue } from './writeQueue';
 
 export type Db = LibSQLDatabase<typeof schema>;
-export type Store = { db: Db; writes: WriteQueue; close: () => Promise<void> };
+export type Transaction = Parameters<Parameters<Db['transaction']>[0]>[0];
+export type Store = {
+  db: Db;
+  writes: WriteQueue;
+  /** What other systems are told of an exam; nothing is noted for a system that is not there. */
+  sends: ReadonlySet<OutgoingKind>;
+  close: () => Promise<void>;
+};
 
 /** A file that cannot be read as a database any more. */
 export class DamagedError extends Error {}
@@ -52,9 +60,14 @@ export const reportDamage = (store: Store, now: number = Date.now()): void =>
 /**
  * @param url libSQL URL: a file for one machine, a server for several
  * @param migrationsFolder where the generated migrations are
+ * @param sends what other systems are told
  * @throws DamagedError for a file that is damaged
  */
-export async function openStore(url: string, migrationsFolder: string): Promise<Store> {
+export async function openStore(
+  url: string,
+  migrationsFolder: string,
+  sends: ReadonlySet<OutgoingKind> = new Set(),
+): Promise<Store> {
   const client = createClient({ url, timeout: WAITS_MS });
   try {
     // What was acknowledged must be on disk: FULL flushes at every commit.
@@ -72,7 +85,7 @@ export async function openStore(url: string, migrationsFolder: string): Promise<
       await writes.run(() => client.execute('PRAGMA wal_checkpoint(TRUNCATE)'));
       client.close();
     };
-    return { db, writes, close };
+    return { db, writes, sends, close };
   } catch (error) {
     client.close();
     if (isDamage(error)) throw new DamagedError('The file is no database that can be read.', { cause: error });

@@ -10,6 +10,7 @@ import type {
   Projection,
   Room,
   Setup,
+  Scheduled,
   SetupRequest,
   Situation,
 } from '@taktik/core';
@@ -36,6 +37,9 @@ export const patients = sqliteTable('patients', {
   id: id(),
   initials: text('initials').notNull(),
   body: text('body', { mode: 'json' }).$type<PatientInput>().notNull(),
+  /** The number where the order came from, and who gives such numbers. */
+  number: text('number'),
+  issuer: text('issuer').notNull().default(''),
 });
 
 export type OrderProjection = { projectionId: string; side?: 'left' | 'right' };
@@ -62,13 +66,19 @@ export const orders = sqliteTable(
     state: text('state', { enum: ORDER_STATES }).notNull(),
     /** The order's number where it came from; the same number is taken once. */
     reference: text('reference'),
+    /** Who gives such numbers; empty where it is not said. */
+    system: text('system').notNull().default(''),
+    requester: text('requester').notNull().default(''),
+    note: text('note').notNull().default(''),
+    /** What a worklist said of the work, to be said again when it is done. */
+    scheduled: text('scheduled', { mode: 'json' }).$type<Scheduled>(),
     /** Grows with every change of the plan, so that two devices notice each other. */
     planVersion: integer('plan_version').notNull().default(1),
     planBy: text('plan_by'),
   },
   (table) => [
     index('orders_state').on(table.state, table.orderedAt),
-    uniqueIndex('orders_reference').on(table.reference),
+    uniqueIndex('orders_number').on(table.reference, table.system),
   ],
 );
 
@@ -217,4 +227,29 @@ export const signOffs = sqliteTable(
     signedAt: at('signed_at'),
   },
   (table) => [uniqueIndex('sign_offs_one').on(table.studentId, table.projectionId, table.patientType)],
+);
+
+/** What is told to other systems of an exam, until each has said that it has it. */
+export const OUTGOING_KINDS = ['step started', 'step ended', 'result'] as const;
+export type OutgoingKind = (typeof OUTGOING_KINDS)[number];
+export const outgoing = sqliteTable(
+  'outgoing',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    kind: text('kind', { enum: OUTGOING_KINDS }).notNull(),
+    examId: text('exam_id')
+      .notNull()
+      .references(() => exams.id),
+    madeAt: at('made_at'),
+    /** Not tried before. */
+    nextAt: at('next_at'),
+    tries: integer('tries').notNull().default(0),
+    sentAt: integer('sent_at'),
+    /** What went wrong the last time. */
+    why: text('why'),
+  },
+  (table) => [
+    index('outgoing_due').on(table.sentAt, table.nextAt),
+    uniqueIndex('outgoing_once').on(table.examId, table.kind),
+  ],
 );

@@ -1,14 +1,13 @@
 /** The worklist over the wire: asked, answered by the stand-in, taken in. */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { WorklistEntry } from '@taktik/core';
 import { startWorklist } from '../standins/worklistServer';
 import { takeWorklist } from '../services/intake';
 import { localDay } from '../services/times';
-import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
+import { CLOCK, discard, freePort, startTestServer, type TestServer } from '../testing/testServer';
 import { askWorklist, NoWorklist, worklistAddress } from './worklist';
 
 const DAY = localDay(CLOCK);
@@ -28,13 +27,6 @@ const entry = (change: WorklistEntry = {}, step: WorklistEntry = {}): WorklistEn
   ],
   ...change,
 });
-const freePort = (): Promise<number> =>
-  new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
 
 let server: TestServer;
 let port: number;

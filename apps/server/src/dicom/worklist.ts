@@ -14,6 +14,10 @@ const ASKED_FOR = {
   AccessionNumber: '',
   RequestedProcedureID: '',
   PatientName: '',
+  PatientID: '',
+  IssuerOfPatientID: '',
+  StudyInstanceUID: '',
+  RequestingPhysician: '',
   PatientBirthDate: '',
   PatientSex: '',
   PatientSize: '',
@@ -63,6 +67,7 @@ export function askWorklist(
       ScheduledProcedureStepSequence: [
         {
           Modality: '',
+          ScheduledProcedureStepID: '',
           ScheduledStationAETitle: '',
           ScheduledProcedureStepStartDate: day.replaceAll('-', ''),
           ScheduledProcedureStepDescription: '',

@@ -3,7 +3,7 @@ import { connect } from 'node:net';
 import { hl7Segments, type Hl7Segment } from '@taktik/core';
 import { orders } from '../db/schema';
 import { orderBundle, orderMessage } from '../standins/orderSystem';
-import { sendHl7 } from '../standins/mllpSender';
+import { sendHl7 } from './sender';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 import { decoded, framed, Frames, FrameTooLong } from './frames';
 import { listenForHl7, type Listening } from './listener';

@@ -3,10 +3,11 @@
  * is asked for, and stands on the machine's own address unless it is opened.
  */
 import { createServer, type AddressInfo, type Socket } from 'node:net';
-import { hl7Segments, type Hl7Segment } from '@taktik/core';
+import { hl7Segments, isMerge, mergesFromHl7, type Hl7Segment } from '@taktik/core';
 import { loggable } from '../api/problem';
 import type { Store } from '../db/database';
 import { takeHl7 } from '../services/intake';
+import { mergePatients } from '../services/merge';
 import { Refusal } from '../services/refusal';
 import { answerTo, type Outcome } from './answer';
 import { decoded, framed, Frames } from './frames';
@@ -22,7 +23,25 @@ const BY = 'order system (HL7)';
 
 const refusedAs = (code: 'AE' | 'AR', text: string): Outcome => ({ code, text, faults: [] });
 
+/** Two numbers of one patient become one, in every order of theirs. */
+async function merge(store: Store, segments: readonly Hl7Segment[], now: number): Promise<Outcome> {
+  const { merges, faults } = mergesFromHl7(segments);
+  if (faults.length > 0)
+    return {
+      code: 'AE',
+      text: 'Nothing was merged',
+      faults: faults.map(({ line, field, message }) => ({ field: `line ${line}, ${field}`, message })),
+    };
+  const changed = await mergePatients(store, merges, BY, now);
+  return {
+    code: 'AA',
+    text: `${changed} ${changed === 1 ? 'order bears' : 'orders bear'} another number now`,
+    faults: [],
+  };
+}
+
 async function take(store: Store, segments: readonly Hl7Segment[], now: number): Promise<Outcome> {
+  if (isMerge(segments)) return merge(store, segments, now);
   try {
     const { taken, known, corrected, cancelled } = await takeHl7(store, segments, BY, now);
     const text = `${taken} taken, ${corrected} corrected, ${cancelled} called off, ${known} known before`;

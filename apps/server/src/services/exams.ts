@@ -30,6 +30,7 @@ import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exams, exposures, orders, patients, people, type MadeWith } from '../db/schema';
 import { readDetector } from '../standins/detector';
+import { queueOutgoing, tellAgain } from '../reports/outgoing';
 import { note } from './audit';
 import { getDepartment } from './departments';
 import { getOrder } from './orders';
@@ -99,7 +100,10 @@ export async function startExam(
         answers: null,
       };
       await tx.insert(exams).values(row);
-      if (!openExam) await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
+      if (!openExam) {
+        await tx.update(orders).set({ state: 'started' }).where(eq(orders.id, exam.orderId));
+        await queueOutgoing(tx, store, ['step started'], { examId: exam.id, now });
+      }
       await note(tx, {
         at: now,
         person: by.name,
@@ -128,6 +132,7 @@ export async function finishExam(
       const change = { finishedAt, endReason: reason ?? null };
       await tx.update(exams).set(change).where(eq(exams.id, exam.id));
       await tx.update(orders).set({ state: 'finished' }).where(eq(orders.id, exam.orderId));
+      await queueOutgoing(tx, store, ['step ended', 'result'], { examId: exam.id, now });
       await note(tx, {
         at: now,
         person: by,
@@ -324,6 +329,15 @@ async function madeWithOf(
   return { ...reported, inForce: (reported.rules === undefined || reported.rules === rules) && sameRoom };
 }
 
+/** Whether this exposure is on record. @throws Refusal 404 for an unknown exam, 409 when the id was used for another */
+async function isKnown(db: Reader, { id, examId }: Pick<NewExposure, 'id' | 'examId'>): Promise<boolean> {
+  const [known] = await db.select({ examId: exposures.examId }).from(exposures).where(eq(exposures.id, id));
+  if (!known) return false;
+  const exam = await examNamed(db, examId);
+  if (known.examId !== exam.id) throw new Refusal('conflict', 'Conflict', `Exposure "${id}" belongs to another exam.`);
+  return true;
+}
+
 /**
  * Records an exposure: computes the set-up that was asked for, reads the detector, writes all of it in one
  * transaction. The client's id makes a repeated call return the first result.
@@ -336,22 +350,16 @@ export async function recordExposure(
   now: number,
 ): Promise<{ exposure: Exposure; created: boolean }> {
   mustBeOwn(exposure.performedBy, by, 'performedBy');
+  // Sent again after a reply that was lost: nothing is computed for it.
+  if (await isKnown(store.db, exposure)) return { exposure: await getExposure(store, exposure.id), created: false };
   const time = trueTime(exposure.exposedAt, exposure.sentAt, now, 'exposedAt');
   const setup = computeSetup(exposure.request);
   const reading = readDetector(exposure.id, setup, exposure.request.room ?? ROOM_ONE);
   const madeWith = await madeWithOf(store, exposure.madeWith, exposure.request.room?.id);
   const created = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
+      if (await isKnown(tx, exposure)) return false;
       const exam = await examNamed(tx, exposure.examId);
-      const [known] = await tx
-        .select({ examId: exposures.examId })
-        .from(exposures)
-        .where(eq(exposures.id, exposure.id));
-      if (known) {
-        if (known.examId !== exam.id)
-          throw new Refusal('conflict', 'Conflict', `Exposure "${exposure.id}" belongs to another exam.`);
-        return false;
-      }
       await mustBeKnown(tx, exposure.performedBy, 'performedBy');
       await tx.insert(exposures).values({
         id: exposure.id,
@@ -368,6 +376,8 @@ export async function recordExposure(
         madeWith,
         recordedAt: now,
       });
+      // It was on its way when the exam ended: what was told of the dose is told again.
+      if (exam.finishedAt !== null) await tellAgain(tx, exam.id, now);
       await note(tx, {
         at: now,
         person: by.name,

@@ -15,6 +15,7 @@ import {
   type Incoming,
   type IncomingFault,
   type IncomingOrder,
+  type PatientNumber,
   type Planned,
 } from '@taktik/core';
 import { inSlices, pauses } from '../inSlices';
@@ -36,6 +37,8 @@ export type Taken = {
   refused: { line: number; message: string }[];
   refusedTable: string;
 };
+/** What became of one order of a message. @property id null where there is none here */
+export type Outcome = { line: number; id: string | null; what: 'taken' | 'known' | 'corrected' | 'cancelled' };
 type Lined = { line: number; order: IncomingOrder };
 const MAX_ORDERS = 500;
 
@@ -58,7 +61,7 @@ async function takeIn(
   store: Store,
   found: readonly Lined[],
   { whole, before, by, now }: { whole: boolean; before: readonly IncomingFault[]; by: string; now: number },
-): Promise<{ count: Omit<Taken, 'refused' | 'refusedTable'>; faults: IncomingFault[] }> {
+): Promise<{ outcomes: Outcome[]; faults: IncomingFault[] }> {
   if (found.length > MAX_ORDERS)
     throw new Refusal(
       'not accepted',
@@ -73,8 +76,8 @@ async function takeIn(
     return room;
   };
   const faults: IncomingFault[] = [];
-  const planOf = ({ line, order }: Lined): { order: IncomingOrder; projections: Planned[] }[] => {
-    if (order.standing !== 'ordered') return [{ order, projections: [] }];
+  const planOf = ({ line, order }: Lined): (Lined & { projections: Planned[] })[] => {
+    if (order.standing !== 'ordered') return [{ line, order, projections: [] }];
     const meant = orderedExam(order.exam, exams, order.reason);
     const side = order.bothSides ? 'both' : order.side;
     const put = (field: string, message: string) => {
@@ -83,18 +86,18 @@ async function takeIn(
     };
     if (!meant) return put('exam', `no exam here is called “${order.exam}”`);
     if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
-    return [{ order, projections: plannedFor(meant.projections, side, meant.sideDown, meant.digits) }];
+    return [{ line, order, projections: plannedFor(meant.projections, side, meant.sideDown, meant.digits) }];
   };
   // Hundreds of orders hold up nobody else: the others are answered in between.
   const pause = pauses();
-  const planned: { order: IncomingOrder; projections: Planned[] }[] = [];
+  const planned: (Lined & { projections: Planned[] })[] = [];
   for (const each of found) {
     planned.push(...planOf(each));
     await pause();
   }
   if (faults.length > 0 && (whole || planned.length === 0))
     throw refuse([...before, ...faults].sort((a, b) => a.line - b.line));
-  const count = await store.writes.run(() =>
+  const outcomes = await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const references = planned.map(({ order }) => order.reference);
       const rows = await tx
@@ -102,17 +105,17 @@ async function takeIn(
         .from(orders)
         .innerJoin(patients, eq(orders.patientId, patients.id))
         .where(inArray(orders.reference, references));
-      const known = new Map(rows.map((row) => [row.orders.reference, row]));
-      const count = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
-      for (const { order, projections } of planned) {
+      const known = byNumber(rows);
+      const outcomes: Outcome[] = [];
+      for (const { line, order, projections } of planned) {
         await pause();
-        const { initials, patient, situation, bothSides: _, standing, ...rest } = order;
-        const before = known.get(order.reference);
+        const { initials, patient, patientNumber, situation, bothSides: _, standing, ...rest } = order;
+        const before = knownAs(order, known);
         if (before) {
           const news = changeOf(before, order, projections);
-          count[news.kind] += 1;
-          if (news.kind === 'known') continue;
+          outcomes.push({ line, id: before.orders.id, what: news.kind });
           if (news.patient) await tx.update(patients).set(news.patient).where(eq(patients.id, before.patients.id));
+          if (news.kind === 'known') continue;
           await tx.update(orders).set(news.order).where(eq(orders.id, before.orders.id));
           await note(tx, {
             at: now,
@@ -125,12 +128,12 @@ async function takeIn(
         }
         // What was called off before it came need not wait.
         if (standing !== 'ordered') {
-          count.cancelled += 1;
+          outcomes.push({ line, id: null, what: 'cancelled' });
           continue;
         }
-        count.taken += 1;
         const [id, patientId] = [nanoid(12), nanoid(12)];
-        await tx.insert(patients).values({ id: patientId, initials, body: patient });
+        outcomes.push({ line, id, what: 'taken' });
+        await tx.insert(patients).values({ id: patientId, initials, body: patient, ...numberOf(patientNumber) });
         await tx.insert(orders).values({
           ...rest,
           id,
@@ -149,22 +152,49 @@ async function takeIn(
           detail: { reference: order.reference },
         });
       }
-      return count;
+      return outcomes;
     }),
   );
-  return { count, faults };
+  return { outcomes, faults };
 }
 
 type Known = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
 type News =
-  | { kind: 'known' }
+  | { kind: 'known'; patient?: Partial<Known['patients']> }
   | { kind: 'corrected' | 'cancelled'; order: Partial<Known['orders']>; patient?: Partial<Known['patients']> };
+
+const byNumber = (rows: readonly Known[]): ReadonlyMap<string | null, readonly Known[]> => {
+  const found = new Map<string | null, Known[]>();
+  for (const row of rows) {
+    const { reference } = row.orders;
+    found.set(reference, [...(found.get(reference) ?? []), row]);
+  }
+  return found;
+};
+/** The same number of the same system; where one of them does not say which system, the number alone decides. */
+function knownAs(
+  { reference, system }: IncomingOrder,
+  known: ReadonlyMap<string | null, readonly Known[]>,
+): Known | undefined {
+  const rows = known.get(reference) ?? [];
+  return (
+    rows.find(({ orders: order }) => order.system === system) ??
+    rows.find(({ orders: order }) => order.system === '' || system === '')
+  );
+}
+const numberOf = (number: PatientNumber | null) => ({ number: number?.value ?? null, issuer: number?.issuer ?? '' });
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
+type Numbered = { number: string | null; issuer: string };
+/** A number that was not known before says nothing against the one who bears it now; nor does who gives it, where only one message says that. */
+const sameNumber = (a: Numbered, b: Numbered): boolean =>
+  b.number === null || (a.number === b.number && (a.issuer === b.issuer || a.issuer === '' || b.issuer === ''));
+
 /** What a message makes of an order that is known by its number. */
 function changeOf({ orders: order, patients: person }: Known, news: IncomingOrder, plan: Planned[]): News {
-  const { exam, side, reason, urgency, ward, situation, patient, initials, standing } = news;
+  const { exam, side, reason, urgency, ward, requester, note: said, situation, scheduled } = news;
+  const { patient, patientNumber, initials, standing } = news;
   if (order.state === 'finished') return { kind: 'known' };
   if (standing === 'cancelled') {
     if (order.state === 'cancelled' || order.notice === 'called off') return { kind: 'known' };
@@ -175,26 +205,32 @@ function changeOf({ orders: order, patients: person }: Known, news: IncomingOrde
   }
   if (standing === 'on hold')
     return order.notice === 'on hold' ? { kind: 'known' } : { kind: 'corrected', order: { notice: 'on hold' } };
-  const content = { exam, side, reason, urgency, ward, situation };
+  const content = { exam, side, reason, urgency, ward, requester, note: said, situation };
   const was = {
     exam: order.exam,
     side: order.side,
     reason: order.reason,
     urgency: order.urgency,
     ward: order.ward,
+    requester: order.requester,
+    note: order.note,
     situation: order.situation,
   };
   const asked = same(content, was);
-  const whose = same({ initials, body: patient }, { initials: person.initials, body: person.body });
+  // A message that bears no number says nothing of it.
+  const number = patientNumber ? numberOf(patientNumber) : { number: person.number, issuer: person.issuer };
+  const whose =
+    same({ initials, body: patient }, { initials: person.initials, body: person.body }) && sameNumber(number, person);
   const stands = order.state !== 'cancelled' && order.notice !== 'on hold';
-  if (asked && whose && stands) return { kind: 'known' };
+  if (asked && whose && stands) return { kind: 'known', ...(person.number === null && { patient: number }) };
   // A plan that somebody has made stays theirs to change; the order says that it was corrected.
   const replan = order.state !== 'started' && order.planBy === null && !(exam === order.exam && side === order.side);
   return {
     kind: 'corrected',
-    patient: whose ? undefined : { initials, body: patient },
+    patient: whose ? undefined : { initials, body: patient, ...number },
     order: {
       ...content,
+      ...(scheduled ? { scheduled } : {}),
       notice: 'corrected',
       ...(order.state === 'cancelled' ? { state: 'waiting' as const } : {}),
       ...(replan ? { projections: plan, planVersion: order.planVersion + 1 } : {}),
@@ -202,22 +238,37 @@ function changeOf({ orders: order, patients: person }: Known, news: IncomingOrde
   };
 }
 
+function counted(outcomes: readonly Outcome[]): Omit<Taken, 'refused' | 'refusedTable'> {
+  const count = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
+  for (const { what } of outcomes) count[what] += 1;
+  return count;
+}
+
 const NONE_REFUSED = { refused: [], refusedTable: '' };
 
-async function takeMessage(store: Store, incoming: Incoming, by: string, now: number): Promise<Taken> {
+async function takeMessage(
+  store: Store,
+  incoming: Incoming,
+  by: string,
+  now: number,
+): Promise<{ taken: Taken; outcomes: Outcome[] }> {
   if ('faults' in incoming) throw refuse(incoming.faults);
-  const found = incoming.orders.map((order, i) => ({ line: i + 1, order }));
-  const { count } = await takeIn(store, found, { whole: true, before: [], by, now });
-  return { ...count, ...NONE_REFUSED };
+  const { outcomes } = await takeIn(store, incoming.orders, { whole: true, before: [], by, now });
+  return { taken: { ...counted(outcomes), ...NONE_REFUSED }, outcomes };
 }
 
 /** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
-export const takeFhir = async (store: Store, document: unknown, by: string, now: number): Promise<Taken> =>
+export const takeFhir = async (
+  store: Store,
+  document: unknown,
+  by: string,
+  now: number,
+): Promise<{ taken: Taken; outcomes: Outcome[] }> =>
   takeMessage(store, await inSlices(readFhir(document, localDay(now))), by, now);
 
 /** @param segments of an HL7 v2 message, taken whole or not. @throws Refusal 422 with a line for every fault */
-export const takeHl7 = (store: Store, segments: readonly Hl7Segment[], by: string, now: number): Promise<Taken> =>
-  takeMessage(store, ordersFromHl7(segments, localDay(now)), by, now);
+export const takeHl7 = async (store: Store, segments: readonly Hl7Segment[], by: string, now: number): Promise<Taken> =>
+  (await takeMessage(store, ordersFromHl7(segments, localDay(now)), by, now)).taken;
 
 /**
  * Rows that are right are taken; the others are told, and come back as a table of their own.
@@ -231,10 +282,10 @@ export async function takeTable(store: Store, text: string, by: string, now: num
       : { orders: [], faults: [] as IncomingFault[] };
   const before = [...table.faults, ...wrong];
   if (found.length === 0) throw refuse(before);
-  const { count, faults } = await takeIn(store, found, { whole: false, before, by, now });
+  const { outcomes, faults } = await takeIn(store, found, { whole: false, before, by, now });
   const all = [...before, ...faults].sort((a, b) => a.line - b.line);
   return {
-    ...count,
+    ...counted(outcomes),
     refused: all.map(({ line, message }) => ({ line, message })),
     refusedTable: refusedTable(table, all),
   };
@@ -250,11 +301,10 @@ export async function takeWorklist(
   now: number,
 ): Promise<Taken> {
   const { orders: found, faults: wrong } = await inSlices(readWorklist(entries, localDay(now)));
-  const none = { taken: 0, known: 0, corrected: 0, cancelled: 0 };
-  const { count, faults } =
+  const { outcomes, faults } =
     found.length === 0
-      ? { count: none, faults: [] }
+      ? { outcomes: [], faults: [] }
       : await takeIn(store, found, { whole: false, before: wrong, by, now });
   const all = [...wrong, ...faults].sort((a, b) => a.line - b.line);
-  return { ...count, refused: all.map(({ line, message }) => ({ line, message })), refusedTable: '' };
+  return { ...counted(outcomes), refused: all.map(({ line, message }) => ({ line, message })), refusedTable: '' };
 }

@@ -31,7 +31,8 @@ const order: OrderDetail['order'] = {
   roomId: 'room-1',
   orderedAt: CLOCK,
   state: 'finished',
-  patient: { id: 'p1', initials: 'QZ', body: { ageYears: 45, sex: 'female' } },
+  patient: { id: 'p1', initials: 'QZ', body: { ageYears: 45, sex: 'female' }, number: null, issuer: '' },
+  ...{ system: '', requester: '', note: '' },
   situation: {},
   unusual: [],
   projections: [],
@@ -42,7 +43,14 @@ const order: OrderDetail['order'] = {
 };
 const exposure = (id: string, change: object = {}): OrderDetail['exposures'][number] => ({
   ...{ id, examId: 'e1', orderId: 'o1', exam: 'Ankle', initials: 'QZ', projectionId: 'ankle-ap', name: 'Ankle, AP' },
-  ...{ side: 'left', digit: null, room: 'Room 1', roomId: 'room-1', performedBy: 'Priya Wren', exposedAt: CLOCK + 60_000 },
+  ...{
+    side: 'left',
+    digit: null,
+    room: 'Room 1',
+    roomId: 'room-1',
+    performedBy: 'Priya Wren',
+    exposedAt: CLOCK + 60_000,
+  },
   ...{ kVp: 60, mAs: 3, exposureIndex: 300, deviationIndex: 0, targetIndex: 300, readBy: null },
   ...{ kapGyCm2: 0.012, doseSpread: 0.2, doseLevelGyCm2: null, verdict: 'accepted', cause: null },
   ...{ deviceAt: null, madeWith: null },

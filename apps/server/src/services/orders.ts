@@ -15,15 +15,16 @@ const NOTICE: Record<OrderNotice, Unusual> = {
   'called off': { code: 'order-called-off', values: {} },
   'on hold': { code: 'order-on-hold', values: {} },
   corrected: { code: 'order-corrected', values: {} },
+  merged: { code: 'order-merged', values: {} },
 };
 
 const present = ({ orders: order, patients: patient }: Row, heldBy: string | null): Order => {
-  const { patientId: _, notice, ...rest } = order;
+  const { patientId: _, notice, scheduled: _scheduled, ...rest } = order;
   // Computed whenever it is read: an age or a limit of the room's routine is never told from an older day.
   const unusual = [
     ...(notice ? [NOTICE[notice]] : []),
     ...unusualOf(patient.body, order.situation),
-    ...saidOfCare(`${order.exam}; ${order.reason}`),
+    ...saidOfCare(`${order.exam}; ${order.reason}; ${order.note}`),
   ];
   return { ...rest, unusual, patient, heldBy };
 };

@@ -125,6 +125,7 @@ export function orderBundle(number: number, now: number): object {
         resource: {
           resourceType: 'Patient',
           id: `sim-p${number}`,
+          identifier: [{ value: `sim-p${number}` }],
           name: [{ given: [inTurn(FIRST_NAMES, number)], family: inTurn(FAMILY, number) }],
           gender: draft.gender,
           birthDate: birthDate(draft.ageYears, now),

@@ -1,11 +1,12 @@
 /** A server on a free port with a database of its own, for tests. */
 import { mkdtempSync, rmSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
+import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { openStore, type Store } from '../db/database';
+import type { OutgoingKind } from '../db/schema';
 import { DEMO_PEOPLE } from '../seed/scenario';
 import { seedDemo } from '../seed/seedDemo';
 import { signIn } from '../services/people';
@@ -26,8 +27,13 @@ export const CLOCK = 1_780_000_000_000;
 
 export async function startTestServer(
   folder = mkdtempSync(path.join(tmpdir(), 'taktik-server-')),
+  sends: ReadonlySet<OutgoingKind> = new Set(),
 ): Promise<TestServer> {
-  const store = await openStore(`file:${path.join(folder, 'test.db')}`, path.resolve(__dirname, '../db/migrations'));
+  const store = await openStore(
+    `file:${path.join(folder, 'test.db')}`,
+    path.resolve(__dirname, '../db/migrations'),
+    sends,
+  );
   await seedDemo(store, CLOCK);
   let now = CLOCK;
   const server = createApp({ store, clock: () => now, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
@@ -70,5 +76,14 @@ export async function startTestServer(
       }),
   };
 }
+
+/** A port on which nobody listens yet. */
+export const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
 
 export const discard = (folder: string): void => rmSync(folder, { recursive: true, force: true });

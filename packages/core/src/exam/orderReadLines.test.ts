@@ -12,6 +12,10 @@ test('each view is told with what it was taken for; what is doubtful is marked',
   expect(lines('Wrist left zebra').at(-1)).toEqual({ text: 'Not understood: “zebra”', doubtful: true });
   expect(lines('Chest left decubitus').at(-1)?.text).toBe('The left side down');
 });
+test('words stand as people write them', () =>
+  expect(lines('Knee AP and cross-table lateral').map(({ text }) => text)).toContain(
+    '“cross-table lateral” is read as Knee, lateral',
+  ));
 test('a name that is known here needs no reading', () => expect(lines('Knee, routine')).toEqual([]));
 test('the routine is called by its exam', () =>
   expect(lines('rt ankle')).toEqual([{ text: 'No view is named: the routine of Ankle', doubtful: false }]));

@@ -1,6 +1,7 @@
 /** What each word of an order was taken for, in lines, the doubtful ones marked. */
 import { projectionOf } from '../projections/catalogue';
 import { digitName, digitOf } from '../projections/digit';
+import { asWritten } from './orderWords';
 import type { Ordered } from './orderedExam';
 
 export type OrderReadLine = { text: string; doubtful: boolean };
@@ -21,7 +22,8 @@ function setForAnother(words: string, ids: readonly string[]): OrderReadLine[] {
 /** @returns nothing where the order is called just as an exam or a view is here, and holds no doubt */
 export function orderReadLines({ read, unread, sideDown, exam }: Ordered): OrderReadLine[] {
   const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
-  const lines = read.flatMap(({ words, as, ids, because }): OrderReadLine[] => {
+  const lines = read.flatMap(({ words: read, as, ids, because }): OrderReadLine[] => {
+    const words = asWritten(read);
     if (as === 'view') return [{ text: `“${words}” is read as ${names(ids)}`, doubtful: false }];
     if (as === 'left out')
       return [
@@ -47,7 +49,7 @@ export function orderReadLines({ read, unread, sideDown, exam }: Ordered): Order
       ? [{ text: sideDown === 'both' ? 'Each side down in turn' : `The ${sideDown} side down`, doubtful: false }]
       : []),
     ...(unread.length > 0
-      ? [{ text: `Not understood: ${unread.map((word) => `“${word}”`).join(', ')}`, doubtful: true }]
+      ? [{ text: `Not understood: ${unread.map((word) => `“${asWritten(word)}”`).join(', ')}`, doubtful: true }]
       : []),
   ];
 }

@@ -250,6 +250,17 @@ function alike(a: string, b: string): number {
   return i;
 }
 
+/** Words that the reader writes together, as people write them. */
+const WRITTEN: readonly (readonly [RegExp, string])[] = [
+  [/\bcrosstable\b/g, 'cross-table'],
+  [/\bsemierect\b/g, 'semi-erect'],
+  [/\bsofttissue\b/g, 'soft tissue'],
+  [/\bnonstanding\b/g, 'not standing'],
+  [/\bxray\b/g, 'x-ray'],
+];
+/** @example asWritten('crosstable lateral') // 'cross-table lateral' */
+export const asWritten = (words: string): string => WRITTEN.reduce((text, [from, to]) => text.replace(from, to), words);
+
 /**
  * @param known words that are spelled right
  * @returns lower case words and separators, in plain English

@@ -18,10 +18,35 @@ export const URGENCIES = ['now', 'today', 'routine'] as const;
 
 const STANDINGS = ['ordered', 'cancelled', 'on hold'] as const;
 
+/** A number and who gives such numbers: the same digits of another giver are another number. */
+const short = (name: string, max: number) =>
+  z
+    .string()
+    .trim()
+    .max(max, { error: `${name} may have ${max} characters at most` })
+    .default('');
+const patientNumberSchema = z.strictObject({
+  value: text('Patient number', 64),
+  issuer: short('Giver of the patient number', 120),
+});
+export type PatientNumber = z.infer<typeof patientNumberSchema>;
+
+/** What a worklist says of the work, to be said again when it is done. Source: DICOM PS3.3 C.4.10 and C.4.11. */
+const scheduledSchema = z.strictObject({
+  studyUid: z.string().regex(/^[\d.]{0,64}$/, { error: 'StudyInstanceUID: digits and dots only' }),
+  stepId: short('Step', 16),
+  procedureId: short('Procedure', 16),
+});
+export type Scheduled = z.infer<typeof scheduledSchema>;
+
 export const incomingOrderSchema = z.strictObject({
-  /** The order's number where it came from; the same number again is the same order. */
+  /** The order's number where it came from; the same number of the same system again is the same order. */
   reference: text('Order number', 60).regex(/^[\w./-]+$/, { error: 'Order number: letters, digits, . / _ and - only' }),
+  /** Who gives such numbers; empty where it is not said. */
+  system: short('System', 120),
   initials: text('Initials', 4),
+  /** The patient's number where the order came from: it ties orders of one patient, and what goes back. */
+  patientNumber: patientNumberSchema.nullable().default(null),
   patient: patientInputSchema,
   exam: text('Exam', 120),
   side: z.enum(['left', 'right'], { error: 'Side must be left, right or empty' }).nullable(),
@@ -32,13 +57,17 @@ export const incomingOrderSchema = z.strictObject({
   reason: text('Reason', 500),
   urgency: z.enum(URGENCIES, { error: 'Urgency must be now, today or routine' }),
   ward: text('Ward', 60),
+  /** Who ordered it, to be asked. */
+  requester: short('Requester', 80),
+  note: short('Note', 500),
   situation: situationSchema.partial(),
+  scheduled: scheduledSchema.nullable().default(null),
 });
 export type IncomingOrder = z.infer<typeof incomingOrderSchema>;
 
 /** What is wrong, and where: a line of a table, or an entry of a bundle. */
 export type IncomingFault = { line: number; field: string; message: string };
-export type Incoming = { orders: IncomingOrder[] } | { faults: IncomingFault[] };
+export type Incoming = { orders: { line: number; order: IncomingOrder }[] } | { faults: IncomingFault[] };
 
 export type Draft = { line: number; order: unknown; faults?: IncomingFault[] };
 /** What of a message can be taken, and what is wrong with the rest: no order stands in both. */
@@ -60,6 +89,12 @@ export function finished<T>(reading: Reading<T>): T {
   }
 }
 
+/** What a note says of the patient counts as what the reason says. */
+const whySaid = ({ exam, reason, note }: IncomingOrder) => ({
+  exam,
+  reason: note === '' ? reason : `${reason}; ${note}`,
+});
+
 /** Checks drafts one by one, and tells every fault with its line. */
 export function* sortIncoming(drafts: Iterable<Draft>): Reading<Sorted> {
   const sorted: Sorted = { orders: [], faults: [] };
@@ -75,10 +110,11 @@ export function* sortIncoming(drafts: Iterable<Draft>): Reading<Sorted> {
         if (!named.has(field)) put(field, issue.message);
       }
     } else {
-      const { reference, exam, standing } = parsed.data;
-      const before = seen.get(reference);
+      const { reference, system, exam, standing } = parsed.data;
+      const number = `${system}|${reference}`;
+      const before = seen.get(number);
       if (before !== undefined) put('reference', `Order number ${reference} stands already in line ${before}`);
-      seen.set(reference, line);
+      seen.set(number, line);
       const other = notXray(exam);
       // What is called off need not be an x-ray, or be read.
       if (other !== null && standing === 'ordered')
@@ -86,7 +122,7 @@ export function* sortIncoming(drafts: Iterable<Draft>): Reading<Sorted> {
       if (faults.length === 0)
         sorted.orders.push({
           line,
-          order: { ...parsed.data, situation: { ...situationOf(parsed.data), ...parsed.data.situation } },
+          order: { ...parsed.data, situation: { ...situationOf(whySaid(parsed.data)), ...parsed.data.situation } },
         });
     }
     sorted.faults.push(...faults);
@@ -98,5 +134,5 @@ export function* sortIncoming(drafts: Iterable<Draft>): Reading<Sorted> {
 /** Checks drafts of a message that is taken whole: nothing is taken when anything is wrong. */
 export function* takeIncoming(drafts: Iterable<Draft>): Reading<Incoming> {
   const { orders, faults } = yield* sortIncoming(drafts);
-  return faults.length > 0 ? { faults } : { orders: orders.map(({ order }) => order) };
+  return faults.length > 0 ? { faults } : { orders };
 }

@@ -1,9 +1,11 @@
 /**
- * Orders as HL7 FHIR R4: a Bundle of ServiceRequest, Patient and Observation (height 8302-2, weight 29463-7), or one
- * ServiceRequest with its Patient contained. Source: HL7 FHIR R4 (v4.0.1), resources of those names.
+ * Orders as HL7 FHIR R4: a Bundle of ServiceRequest, Patient and Observation (height 8302-2, weight 29463-7), with what
+ * belongs to them (Task, Appointment, Condition, Practitioner, Location, BodyStructure), or one ServiceRequest with its
+ * Patient contained. Source: HL7 FHIR R4 (v4.0.1), resources of those names.
  */
 import { z } from 'zod';
-import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
+import { nameOf, ordersMeant, saidBeside, structureWords } from './fhirBeside';
+import { observation, observed, type Seen } from './fhirObserved';
 import { yearsBetween } from './yearsBetween';
 import { eachOf, finished, takeIncoming, type Incoming, type IncomingFault, type Reading } from './incomingOrder';
 import { notXray, readSides, sidesIn, type BodySide } from './orderGuard';
@@ -17,24 +19,20 @@ const concept = z.looseObject({
     .optional(),
 });
 const reference = z.looseObject({ reference: z.string().optional(), display: z.string().optional() });
+const identifiers = z.array(z.looseObject({ system: z.string().optional(), value: z.string().optional() })).optional();
 const resource = z.looseObject({
   resourceType: z.string(),
   id: z.string().optional(),
   modifierExtension: z.unknown().optional(),
 });
 const patientResource = resource.extend({
+  identifier: identifiers,
   name: z.array(z.looseObject({ given: z.array(z.string()).optional(), family: z.string().optional() })).optional(),
   gender: z.string().optional(),
   birthDate: z.string().optional(),
 });
-const observation = resource.extend({
-  code: concept.optional(),
-  subject: reference.optional(),
-  valueQuantity: z.looseObject({ value: z.number().optional(), unit: z.string().optional() }).optional(),
-  valueCodeableConcept: concept.optional(),
-});
 const serviceRequest = resource.extend({
-  identifier: z.array(z.looseObject({ value: z.string().optional() })).optional(),
+  identifier: identifiers,
   status: z.string().optional(),
   intent: z.string().optional(),
   doNotPerform: z.boolean().optional(),
@@ -43,16 +41,23 @@ const serviceRequest = resource.extend({
   bodySite: z.array(concept).optional(),
   subject: reference.optional(),
   reasonCode: z.array(concept).optional(),
+  reasonReference: z.array(reference).optional(),
+  requester: reference.optional(),
+  note: z.array(z.looseObject({ text: z.string().optional() })).optional(),
+  extension: z.array(z.looseObject({ url: z.string().optional(), valueReference: reference.optional() })).optional(),
   locationReference: z.array(reference).optional(),
   contained: z.array(resource).optional(),
 });
 const bundle = resource.extend({ entry: z.array(z.looseObject({ fullUrl: z.string().optional(), resource })) });
 
+/** Where the structure of the body stands. Source: HL7 FHIR R4, extension of that address. */
+const BODY_STRUCTURE = 'http://hl7.org/fhir/StructureDefinition/bodySite';
+const LONGEST = 500;
+const LONGEST_NAME = 80;
+
 const URGENCY: Record<string, string> = { stat: 'now', asap: 'today', urgent: 'today', routine: 'routine' };
 const wordsOf = (value: z.infer<typeof concept> | undefined): string =>
   (value?.text ?? value?.coding?.[0]?.display ?? '').trim();
-const hasCode = (value: z.infer<typeof concept> | undefined, code: string): boolean =>
-  value?.coding?.some((each) => each.code === code) ?? false;
 
 /** What a status makes of an order; others are no orders to be done. Source: FHIR R4, request-status. */
 const STANDING_OF: Readonly<Record<string, 'ordered' | 'cancelled' | 'on hold' | undefined>> = {
@@ -115,27 +120,34 @@ export function* readFhir(document: unknown, today: string): Reading<Incoming> {
 /** The same at once. */
 export const ordersFromFhir = (document: unknown, today: string): Incoming => finished(readFhir(document, today));
 
-type Seen = { line: number; data: z.infer<typeof observation> };
-type Message = { byName: ReadonlyMap<string, z.infer<typeof resource>>; seenOf: ReadonlyMap<string, readonly Seen[]> };
+type Resource = z.infer<typeof resource>;
+type Message = {
+  byName: ReadonlyMap<string, Resource>;
+  seenOf: ReadonlyMap<string, readonly Seen[]>;
+  /** Tasks and appointments by the order that they are for. */
+  besideOf: ReadonlyMap<string, readonly Resource[]>;
+};
 
-/** By the names by which they are referred to, and what was observed by its subject: each is looked for once. */
+/** By the names by which they are referred to, what was observed by its subject: each is looked for once. */
 function indexed(all: readonly Found[]): Message {
-  const byName = new Map<string, z.infer<typeof resource>>();
+  const byName = new Map<string, Resource>();
   const seenOf = new Map<string, Seen[]>();
+  const besideOf = new Map<string, Resource[]>();
   for (const { resource: each, url, line } of all) {
     for (const name of [url, `${each.resourceType}/${each.id}`])
       if (name !== undefined && !byName.has(name)) byName.set(name, each);
+    for (const order of ordersMeant(each)) besideOf.set(order, [...(besideOf.get(order) ?? []), each]);
     if (each.resourceType !== 'Observation') continue;
     const { data } = observation.safeParse(each);
     const subject = data?.subject?.reference;
     if (data && subject !== undefined) seenOf.set(subject, [...(seenOf.get(subject) ?? []), { line, data }]);
   }
-  return { byName, seenOf };
+  return { byName, seenOf, besideOf };
 }
 
 function draftOf(
-  { resource: raw, line }: Found,
-  { byName, seenOf }: Message,
+  { resource: raw, line, url }: Found,
+  { byName, seenOf, besideOf }: Message,
   today: string,
 ): { line: number; order: unknown; faults: IncomingFault[] } {
   const faults: IncomingFault[] = [];
@@ -146,19 +158,25 @@ function draftOf(
     return { line, order: {}, faults };
   }
   const request = parsed.data;
-  const standing = STANDING_OF[request.status ?? 'active'];
+  const own = [url, `ServiceRequest/${request.id}`];
+  const besides = own.flatMap((name) => besideOf.get(name ?? '') ?? []);
+  const beside = saidBeside(besides);
+  // What a task calls off is called off, whatever the order itself still says.
+  const ofOrder = STANDING_OF[request.status ?? 'active'];
+  const standing = ofOrder && ofOrder !== 'cancelled' ? (beside.standing ?? ofOrder) : ofOrder;
   if (standing === undefined)
     put('status', `Only active orders are taken; this one is ${request.status!.slice(0, 40)}`);
   if (request.doNotPerform === true)
     put('doNotPerform', 'This order asks that the exam is NOT done; it is not taken as one to do');
   const target = request.subject?.reference ?? '';
-  const subject = target.startsWith('#')
-    ? request.contained?.find(({ id }) => `#${id}` === target)
-    : byName.get(target);
-  const observed = seenOf.get(target) ?? [];
+  const find = (to: string | undefined): Resource | undefined =>
+    to?.startsWith('#') ? request.contained?.find(({ id }) => `#${id}` === to) : byName.get(to ?? '');
+  const subject = find(target);
+  const seen = observed(seenOf.get(target) ?? []);
+  faults.push(...seen.faults);
   const person = patientResource.safeParse(subject);
   // What changes the meaning of the rest, and is not known here, must not be passed over. Source: FHIR R4, 2.5.2.
-  for (const each of [request, person.success ? person.data : null])
+  for (const each of [request, person.success ? person.data : null, ...besides])
     if (each?.modifierExtension !== undefined)
       put(
         'modifierExtension',
@@ -169,50 +187,26 @@ function draftOf(
   if (!calledOff && (!person.success || person.data.resourceType !== 'Patient'))
     put('initials', `subject.reference: the Patient “${target.slice(0, 60)}” is not in the message`);
   const patient = person.success ? person.data : undefined;
-  const measured = (code: string, units: Record<string, number>, what: string): number | undefined => {
-    for (const each of observed) {
-      if (!hasCode(each.data.code, code)) continue;
-      const { value, unit = '' } = each.data.valueQuantity ?? {};
-      if (value === undefined || units[unit] === undefined) {
-        faults.push({
-          line: each.line,
-          field: what,
-          message: `${what} needs a value in ${Object.keys(units).join(' or ')}`,
-        });
-        return undefined;
-      }
-      return Math.round(value * units[unit] * 1000) / 1000;
-    }
-    return undefined;
-  };
-  /** Known to be pregnant counts as possible: what follows from it is the same. */
-  const pregnancy = (): 'possible' | 'no' | undefined => {
-    for (const each of observed) {
-      if (!hasCode(each.data.code, PREGNANCY)) continue;
-      const answer = (each.data.valueCodeableConcept?.coding ?? []).flatMap(
-        ({ code }) => PREGNANCY_ANSWERS[code ?? ''] ?? [],
-      );
-      if (answer.length > 0) return answer[0];
-    }
-    return undefined;
-  };
-  const expects = pregnancy();
   const ageYears = patient?.birthDate ? yearsBetween(patient.birthDate, today) : undefined;
   if (patient?.birthDate && ageYears === undefined)
     put('patient.ageYears', `birthDate “${patient.birthDate.slice(0, 40)}” is not a date`);
   const name = patient?.name?.[0];
   const initials = [...(name?.given ?? []).slice(0, 1), name?.family ?? ''].map((part) => part.charAt(0)).join('');
+  const structures = (request.extension ?? []).flatMap(({ url: name, valueReference }) =>
+    name === BODY_STRUCTURE ? (find(valueReference?.reference) ?? []) : [],
+  );
   const sidesRead = readSides([
     { from: 'the exam', sides: sidesIn(allWordsOf(request.code)) },
     { from: 'the body site', sides: new Set((request.bodySite ?? []).flatMap((site) => [...sideOfSite(site)])) },
+    { from: 'the structure of the body', sides: sidesIn(structures.map(structureWords).join('; ')) },
   ]);
   if (sidesRead.contradiction) put('side', sidesRead.contradiction);
   const sex = patient?.gender === 'female' || patient?.gender === 'male' ? patient.gender : undefined;
   const body = {
     ageYears,
     sex,
-    statureMm: measured(HEIGHT, LENGTH_TO_MM, 'Height'),
-    massKg: measured(WEIGHT, MASS_TO_KG, 'Weight'),
+    statureMm: seen.statureMm,
+    massKg: seen.massKg,
   };
   const coded = notXray(allWordsOf(request.code));
   if (coded !== null && notXray(wordsOf(request.code)) === null && standing === 'ordered')
@@ -220,24 +214,37 @@ function draftOf(
       'exam',
       `A code of this order asks for ${coded}, not for an x-ray: “${allWordsOf(request.code).slice(0, 120)}”`,
     );
-  const urgency = request.priority === undefined ? 'routine' : URGENCY[request.priority];
+  const priority = request.priority ?? beside.priority ?? 'routine';
+  const urgency = URGENCY[priority];
   if (urgency === undefined)
-    put('urgency', `priority must be routine, urgent, asap or stat, not “${request.priority!.slice(0, 40)}”`);
+    put('urgency', `priority must be routine, urgent, asap or stat, not “${priority.slice(0, 40)}”`);
+  const conditions = (request.reasonReference ?? []).map(
+    (each) => nameOf(find(each.reference)) || (each.display ?? ''),
+  );
+  const reasons = [...(request.reasonCode ?? []).map(wordsOf), ...conditions].filter((each) => each !== '');
+  const [number] = request.identifier ?? [];
+  const known = patient?.identifier?.find(({ value }) => value !== undefined && value !== '');
+  const { requester, locationReference = [] } = request;
+  const notes = [...(request.note ?? []).flatMap(({ text }) => text ?? []), ...beside.notes, ...seen.words];
   return {
     line,
     faults,
     order: {
-      reference: request.identifier?.[0]?.value ?? request.id ?? '',
+      reference: number?.value ?? request.id ?? '',
+      system: number?.system ?? '',
+      patientNumber: known ? { value: known.value, issuer: known.system ?? '' } : null,
       initials: initials.toUpperCase() || (calledOff ? '–' : ''),
       patient: Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)),
       exam: wordsOf(request.code) || (calledOff ? 'called off' : ''),
       side: sidesRead.side,
       bothSides: sidesRead.bothSides,
       standing: standing ?? 'ordered',
-      reason: wordsOf(request.reasonCode?.[0]) || (calledOff ? 'called off' : ''),
+      reason: reasons.join('; ').slice(0, LONGEST) || (calledOff ? 'called off' : ''),
       urgency,
-      ward: request.locationReference?.[0]?.display ?? (calledOff ? '–' : ''),
-      situation: expects === undefined ? {} : { pregnancy: expects },
+      ward: (locationReference[0]?.display ?? nameOf(find(locationReference[0]?.reference))) || (calledOff ? '–' : ''),
+      requester: (requester?.display ?? nameOf(find(requester?.reference))).slice(0, LONGEST_NAME),
+      note: notes.join('; ').slice(0, LONGEST),
+      situation: seen.pregnancy === undefined ? {} : { pregnancy: seen.pregnancy },
     },
   };
 }

@@ -188,7 +188,7 @@ describe('FHIR', () => {
       },
     };
     const found = ordersFromFhir({ ...message, entry: [...message.entry, observed] }, '2026-06-01');
-    expect('orders' in found && found.orders[0]!.situation.pregnancy).toBe(pregnancy);
+    expect('orders' in found && found.orders[0]!.order.situation.pregnancy).toBe(pregnancy);
   });
   test('not to be performed, another modality in a code, and sides that contradict, are refused by name', () => {
     expect(faults({ doNotPerform: true })).toMatch(/NOT done/);
@@ -203,13 +203,13 @@ describe('FHIR', () => {
   });
   test('two body sites are both sides; an error or a withdrawal calls off, without the patient', () => {
     expect(read({ code: { text: 'Wrist' } }, [{ text: 'Left wrist' }, { text: 'Right wrist' }])).toMatchObject({
-      orders: [{ bothSides: true, side: null }],
+      orders: [{ order: { bothSides: true, side: null } }],
     });
     for (const status of ['entered-in-error', 'revoked'])
       expect(read({ status, subject: undefined, code: undefined })).toMatchObject({
-        orders: [{ standing: 'cancelled' }],
+        orders: [{ order: { standing: 'cancelled' } }],
       });
-    expect(read({ status: 'on-hold' })).toMatchObject({ orders: [{ standing: 'on hold' }] });
+    expect(read({ status: 'on-hold' })).toMatchObject({ orders: [{ order: { standing: 'on hold' } }] });
   });
 });
 

@@ -18,7 +18,7 @@ const one = (...lines: string[]): IncomingOrder => {
   const found = read(...lines);
   if ('faults' in found) throw new Error(JSON.stringify(found.faults));
   expect(found.orders).toHaveLength(1);
-  return found.orders[0]!;
+  return found.orders[0]!.order;
 };
 const faults = (...lines: string[]): IncomingFault[] => {
   const found = read(...lines);
@@ -57,7 +57,10 @@ test('an order is read whole, and of the person no more than is needed', () => {
   );
   expect(found).toEqual({
     reference: 'A-1',
+    system: 'RIS',
     initials: 'QZ',
+    patientNumber: { value: '7', issuer: 'H' },
+    ...{ requester: '', note: '', scheduled: null },
     patient: { ageYears: 45.22, sex: 'female', statureMm: 1680, massKg: 64 },
     exam: 'Ankle 2 views',
     side: 'right',
@@ -79,7 +82,8 @@ test('several orders of one patient, each with what is behind it', () => {
     'NTE|1||Cough',
   );
   expect(
-    'orders' in found && found.orders.map(({ reference, exam, side, reason }) => [reference, exam, side, reason]),
+    'orders' in found &&
+      found.orders.map(({ order: { reference, exam, side, reason } }) => [reference, exam, side, reason]),
   ).toEqual([
     ['A-1', 'Ankle 2 views', 'right', 'Cannot walk; Twisted'],
     ['A-2', 'Chest PA and lateral', null, 'Cough'],
@@ -99,7 +103,7 @@ test.each([
 );
 test('what is called off needs no more than its number', () => {
   const found = ordersFromHl7(hl7Segments([HEADER, 'ORC|CA|A-1'].join('\r'))!, TODAY);
-  expect('orders' in found && found.orders[0]).toMatchObject({ reference: 'A-1', standing: 'cancelled' });
+  expect('orders' in found && found.orders[0]!.order).toMatchObject({ reference: 'A-1', standing: 'cancelled' });
 });
 
 test.each([
@@ -162,7 +166,7 @@ test('property: no text breaks it, and what it takes is an order', () => {
       const segments = hl7Segments([HEADER, PERSON, a, VISIT, b].join('\r'));
       const found = ordersFromHl7(segments!, TODAY);
       read += 1;
-      if ('orders' in found) for (const { reference } of found.orders) expect(reference).not.toBe('');
+      if ('orders' in found) for (const { order } of found.orders) expect(order.reference).not.toBe('');
       else expect(found.faults.length).toBeGreaterThan(0);
     }),
     { numRuns: 500 },

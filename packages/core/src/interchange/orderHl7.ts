@@ -4,7 +4,14 @@
  */
 import type { Hl7Segment } from './hl7Text';
 import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
-import { finished, takeIncoming, type Draft, type Incoming, type IncomingFault } from './incomingOrder';
+import {
+  finished,
+  takeIncoming,
+  type Draft,
+  type Incoming,
+  type IncomingFault,
+  type PatientNumber,
+} from './incomingOrder';
 import { notXray, readSides, sidesIn } from './orderGuard';
 import { isoDate, yearsBetween } from './yearsBetween';
 
@@ -54,6 +61,7 @@ const OTHER_SECTIONS: Readonly<Record<string, string | undefined>> = {
 };
 const SEX: Readonly<Record<string, 'female' | 'male' | undefined>> = { F: 'female', M: 'male' };
 const LONGEST_REASON = 500;
+const LONGEST_NAME = 80;
 
 type Group = { control: Hl7Segment; line: number; rest: Hl7Segment[] };
 
@@ -76,6 +84,13 @@ const allWordsAt = ({ at }: Hl7Segment, field: number): string =>
 const named = (segments: readonly Hl7Segment[], name: string): Hl7Segment[] =>
   segments.filter((segment) => segment.name === name);
 const NOTHING: Hl7Segment = { name: '', at: () => '' };
+
+/** A person as people write it: given name before the family's. Source: HL7 v2.5.1, data type XCN. */
+const personAt = ({ at }: Hl7Segment, field: number): string =>
+  [at(field, 6), at(field, 3), at(field, 2)].filter(Boolean).join(' ').slice(0, LONGEST_NAME);
+/** A number of a patient, with who gives it. Source: HL7 v2.5.1, data type CX. */
+export const numberAt = ({ at }: Hl7Segment, field: number): PatientNumber | null =>
+  at(field, 1) === '' ? null : { value: at(field, 1), issuer: at(field, 4) };
 
 /** What was measured or told of the patient; a value that cannot be read is a fault. */
 function observed(observations: readonly Hl7Segment[], put: (field: string, message: string) => void) {
@@ -142,6 +157,8 @@ function draftOf({ control, line, rest }: Group, common: readonly Hl7Segment[], 
     faults,
     order: {
       reference: control.at(2, 1) || request.at(2, 1),
+      system: control.at(2, 2) || control.at(2, 3) || request.at(2, 2),
+      patientNumber: numberAt(person, 3),
       initials: (person.at(5, 2).charAt(0) + person.at(5, 1).charAt(0)).toUpperCase() || (calledOff ? '–' : ''),
       patient: Object.fromEntries(Object.entries(body).filter(([, value]) => value !== undefined)),
       exam: exam || (calledOff ? 'called off' : ''),
@@ -150,6 +167,7 @@ function draftOf({ control, line, rest }: Group, common: readonly Hl7Segment[], 
       standing: standing ?? 'ordered',
       reason: reason.join('; ').slice(0, LONGEST_REASON) || (calledOff ? 'called off' : ''),
       urgency: urgency ?? 'routine',
+      requester: personAt(control, 12) || personAt(request, 16),
       ward: [visit.at(3, 1), visit.at(3, 2), visit.at(3, 3)].filter(Boolean).join(' ') || (calledOff ? '–' : ''),
       situation: { ...COMES[request.at(30)], ...(pregnancy === undefined ? {} : { pregnancy }) },
     },

@@ -16,6 +16,9 @@ export const ORDER_COLUMNS = [
   'urgency',
   'ward',
   'situation',
+  'requester',
+  'note',
+  'patient_number',
 ] as const;
 type Column = (typeof ORDER_COLUMNS)[number];
 export type OrderRow = { line: number; cells: Partial<Record<string, string>> };
@@ -105,6 +108,9 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
       reason: cell('reason'),
       urgency: cell('urgency').toLowerCase() || 'routine',
       ward: cell('ward'),
+      requester: cell('requester'),
+      note: cell('note'),
+      patientNumber: cell('patient_number') === '' ? null : { value: cell('patient_number'), issuer: '' },
       situation,
     },
   };

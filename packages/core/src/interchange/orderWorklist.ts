@@ -45,6 +45,10 @@ const codes = items(z.looseObject({ CodeMeaning: value }));
 const entrySchema = z.looseObject({
   AccessionNumber: value,
   RequestedProcedureID: value,
+  StudyInstanceUID: value,
+  PatientID: value,
+  IssuerOfPatientID: value,
+  RequestingPhysician: value,
   PatientName: value,
   PatientBirthDate: value,
   PatientSex: value,
@@ -63,6 +67,7 @@ const entrySchema = z.looseObject({
   ScheduledProcedureStepSequence: items(
     z.looseObject({
       Modality: value,
+      ScheduledProcedureStepID: value,
       ScheduledProcedureStepDescription: value,
       ScheduledProcedureStepLocation: value,
       ScheduledProtocolCodeSequence: codes,
@@ -122,6 +127,13 @@ function draftOf(given: WorklistEntry, line: number, today: string): Draft {
     faults,
     order: {
       reference: firstOf(entry.AccessionNumber, entry.RequestedProcedureID),
+      patientNumber: entry.PatientID === '' ? null : { value: entry.PatientID, issuer: entry.IssuerOfPatientID },
+      scheduled: {
+        studyUid: entry.StudyInstanceUID,
+        stepId: step?.ScheduledProcedureStepID ?? '',
+        procedureId: entry.RequestedProcedureID,
+      },
+      requester: entry.RequestingPhysician.split('^').slice(0, 2).reverse().join(' ').trim(),
       initials: (given1.charAt(0) + family.charAt(0)).toUpperCase(),
       patient: Object.fromEntries(Object.entries(body).filter(([, known]) => known !== undefined)),
       exam,

@@ -43,6 +43,7 @@ describe('a table', () => {
         urgency: 'today',
         ward: 'Ward 2',
         situation: { canStand: false, place: 'bedside' },
+        ...{ system: '', patientNumber: null, requester: '', note: '', scheduled: null },
         bothSides: false,
         standing: 'ordered',
       },
@@ -136,6 +137,7 @@ describe('FHIR', () => {
     expect(ordersOf(result)).toEqual([
       {
         reference: 'ORD-7',
+        ...{ system: '', patientNumber: null, requester: '', note: '', scheduled: null },
         bothSides: false,
         standing: 'ordered',
         initials: 'QZ',

@@ -35,7 +35,7 @@ const order = {
 };
 const taken = (draft: object) => {
   const incoming = finished(takeIncoming([{ line: 1, order: { ...order, ...draft } }]));
-  return 'orders' in incoming ? incoming.orders[0]?.situation : incoming.faults;
+  return 'orders' in incoming ? incoming.orders[0]?.order.situation : incoming.faults;
 };
 test('an order that is taken in has it in its situation, beside what it says itself', () =>
   expect(taken({})).toEqual({ canStand: false, suspected: ['dislocation'] }));

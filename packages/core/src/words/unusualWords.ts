@@ -6,6 +6,7 @@ export const UNUSUAL_WORDS = {
   'order-called-off': () => 'called off by the orderer: stop and ask',
   'order-on-hold': () => 'on hold: ask the orderer',
   'order-corrected': () => 'corrected by the orderer: read the order again',
+  'order-merged': () => 'two numbers were found to be of one patient: check who it is',
   // What endangers.
   'uncleared-spine': () => 'spine not cleared',
   'suspected-fracture': () => 'fracture suspected',
@@ -39,6 +40,7 @@ const WARNS: ReadonlySet<UnusualCode> = new Set([
   'order-called-off',
   'order-on-hold',
   'order-corrected',
+  'order-merged',
   'uncleared-spine',
   'suspected-fracture',
   'possible-pregnancy',

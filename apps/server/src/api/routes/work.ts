@@ -12,6 +12,7 @@ import {
   orderDetailSchema,
   orderQuerySchema,
   orderSchema,
+  outgoingLineSchema,
   readingSchema,
   recordQuerySchema,
   startExamSchema,
@@ -41,7 +42,12 @@ import { localDay } from '../../services/times';
 import { addOrder, changePlan, getOrder, listOrders } from '../../services/orders';
 import { Problem } from '../problem';
 import { Answer, created, file, type Route, route } from '../route';
-import { foreignDocument } from './shared';
+import { doseReportFile } from '../../reports/doseReport';
+import { waitingOutgoing } from '../../reports/outgoing';
+import { endedExamOf } from '../../reports/performed';
+import { resultMessage } from '../../reports/resultMessage';
+import { capabilityStatement, transactionResponse, wantsFhir } from '../../services/fhirAnswers';
+import { foreignDocument, LEAD } from './shared';
 
 export const work: readonly Route[] = [
   route({
@@ -111,7 +117,22 @@ export const work: readonly Route[] = [
     readsItself: true,
     answer: takenSchema,
     says: 'How many were new, and how many known',
-    handle: ({ store, body, person, now }) => takeFhir(store, body, person.name, now),
+    handle: async ({ store, body, person, now, request }) => {
+      const { taken, outcomes } = await takeFhir(store, body, person.name, now);
+      return wantsFhir(request.headers.accept)
+        ? new Answer(transactionResponse(body, outcomes), 200, null, 'application/fhir+json')
+        : taken;
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/fhir/metadata',
+    summary: 'What this server does with FHIR R4',
+    who: 'anyone',
+    answer: z.looseObject({ resourceType: z.literal('CapabilityStatement') }),
+    answerType: 'application/fhir+json',
+    says: 'A CapabilityStatement',
+    handle: ({ now }) => capabilityStatement(localDay(now)),
   }),
   route({
     method: 'get',
@@ -136,6 +157,33 @@ export const work: readonly Route[] = [
     answer: z.looseObject({ resourceType: z.literal('Bundle') }),
     says: 'A Bundle of ServiceRequest, Patient, Procedure and Observation',
     handle: async ({ store, id }) => orderAsFhir(await orderDetail(store, id)),
+  }),
+  route({
+    method: 'get',
+    path: '/orders/:id/hl7',
+    summary: 'That the exam of an order ended, and its dose, as an HL7 v2 result',
+    answer: z.string(),
+    answerType: 'application/hl7-v2',
+    says: 'ORU^R01',
+    handle: async ({ store, id, now }) => resultMessage(await endedExamOf(store, id), now),
+  }),
+  route({
+    method: 'get',
+    path: '/orders/:id/dose',
+    summary: 'The dose of an exam that ended as a structured report of DICOM',
+    answer: z.string(),
+    answerType: 'application/dicom',
+    says: 'X-ray radiation dose report',
+    handle: async ({ store, id }) => new Answer(doseReportFile(await endedExamOf(store, id)), 200, `dose-${id}.dcm`),
+  }),
+  route({
+    method: 'get',
+    path: '/outgoing',
+    summary: 'What other systems have not been told yet, and what went wrong the last time',
+    who: LEAD,
+    answer: z.array(outgoingLineSchema),
+    says: 'What waits, the oldest first',
+    handle: ({ store }) => waitingOutgoing(store),
   }),
   route({
     method: 'post',

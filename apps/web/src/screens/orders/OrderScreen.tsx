@@ -122,8 +122,9 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
       <Words>{order.reason}</Words>
       <Words tone="soft">{`${order.patient.initials} · ${patientText(body)} · ${situationText(situationFor(body.ageYears, order.situation))}`}</Words>
       <Words kind="small" tone="soft">
-        {`${URGENCY[order.urgency]} · ${order.ward} · ${rooms.find((room) => room.id === order.roomId)?.name ?? order.roomId}${order.reference ? ` · order ${order.reference}` : ''}`}
+        {`${URGENCY[order.urgency]} · ${order.ward} · ${rooms.find((room) => room.id === order.roomId)?.name ?? order.roomId}${order.reference ? ` · order ${order.reference}` : ''}${order.patient.number ? ` · patient ${order.patient.number}` : ''}${order.requester ? ` · asked for by ${order.requester}` : ''}`}
       </Words>
+      {order.note !== '' && <Words kind="small">{order.note}</Words>}
       <OtherRoom roomId={order.roomId} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {order.unusual.map((each) => (

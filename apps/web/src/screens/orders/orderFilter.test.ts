@@ -11,11 +11,12 @@ const order = (id: string, change: Partial<Order>): Order => ({
   roomId: 'room-1',
   orderedAt: 1,
   state: 'waiting',
-  patient: { id: 'p', initials: 'AB', body: {} },
+  patient: { id: 'p', initials: 'AB', body: {}, number: null, issuer: '' },
   situation: {},
   unusual: [],
   projections: [],
   reference: null,
+  ...{ system: '', requester: '', note: '' },
   planVersion: 1,
   planBy: null,
   heldBy: null,
@@ -24,7 +25,7 @@ const order = (id: string, change: Partial<Order>): Order => ({
 const orders = [
   order('a', { urgency: 'now', ward: 'Ward 4, bed 11' }),
   order('b', { roomId: 'room-2', heldBy: 'Ines Oakfield', state: 'started' }),
-  order('c', { exam: 'Chest, mobile', patient: { id: 'p', initials: 'QZ', body: {} } }),
+  order('c', { exam: 'Chest, mobile', patient: { id: 'p', initials: 'QZ', body: {}, number: null, issuer: '' } }),
 ];
 const ids = (filter: Partial<typeof noFilter>) =>
   filterOrders(orders, { ...noFilter, ...filter }, 'Ines Oakfield').map(({ id }) => id);

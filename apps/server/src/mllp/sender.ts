@@ -1,6 +1,6 @@
-/** A stand-in for the sending side of an order system: one message over MLLP, and what comes back. */
+/** Sends one message over MLLP, and reads what comes back. */
 import { connect } from 'node:net';
-import { framed, Frames } from '../mllp/frames';
+import { framed, Frames } from './frames';
 
 const MOST_BYTES = 100_000;
 const PATIENCE_MS = 60_000;
