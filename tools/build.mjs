@@ -74,22 +74,17 @@ async function buildBrowserHost() {
   await bundleServer('testing/browserHost.ts', BROWSER_HOST);
 }
 
+const SERVER_SOURCES = ['apps/server', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'];
+export const buildServerAlone = () => when(at('apps/server/dist/.built'), SERVER_SOURCES, buildServer);
+
 export async function buildAll() {
   await when(
     at('apps/web/dist/.built'),
     ['apps/web', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
     buildWeb,
   );
-  await when(
-    at('apps/server/dist/.built'),
-    ['apps/server', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
-    buildServer,
-  );
-  await when(
-    at('apps/server/dist/testing/.built'),
-    ['apps/server', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
-    buildBrowserHost,
-  );
+  await buildServerAlone();
+  await when(at('apps/server/dist/testing/.built'), SERVER_SOURCES, buildBrowserHost);
 }
 
 /** How to start what was built. */

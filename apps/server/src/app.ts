@@ -45,6 +45,8 @@ export type AppOptions = {
   logger?: Logger;
   requestsPerMinute?: number;
   worklist?: WorklistAddress | null;
+  /** Proxies in front whose word on address and https is believed. */
+  trustedProxies?: number;
 };
 
 const BODY_LIMIT = '256kb';
@@ -61,10 +63,12 @@ export function createApp({
   logger = pino({ level: 'warn' }),
   requestsPerMinute = 6000,
   worklist = null,
+  trustedProxies = 0,
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
+  app.set('trust proxy', trustedProxies);
   // JSON is never run or framed; the full set of headers is for the pages below.
   const apiHeaders: RequestHandler = (_request, response, next) => {
     response.setHeader('X-Content-Type-Options', 'nosniff');

@@ -1,147 +1,189 @@
-/** Starts the server. Settings come from the environment; the defaults suit one machine. */
+/** Starts the server, or does to its database what the command line asks. Settings come from the environment. */
+import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { loggable } from './api/problem';
 import { createApp } from './app';
-import { worklistAddress } from './dicom/worklist';
-import { DamagedError, openStore } from './db/database';
+import { DamagedError, openStore, type Store } from './db/database';
+import { listenForHl7 } from './mllp/listener';
+import { sendHl7 } from './mllp/sender';
+import { command } from './operate/command';
+import { damagedLines, serveDamaged } from './operate/damagedPage';
+import { present } from './operate/presence';
+import { settingsFrom, WrongSettings, type Settings } from './operate/settings';
+import { sendDue } from './reports/outgoing';
+import { sendersFor, sendsFor } from './reports/senders';
 import { firstStart } from './seed/firstStart';
 import { seedDemo } from './seed/seedDemo';
 import { seedHistory } from './seed/seedHistory';
 import { seedPractice } from './seed/seedPractice';
+import { sealTrail } from './services/audit';
 import { takeFhir } from './services/intake';
 import { listOrders } from './services/orders';
-import { listenForHl7 } from './mllp/listener';
-import { sendDue } from './reports/outgoing';
-import { hl7Address, sendersFor, sendsFor, type Peers } from './reports/senders';
 import { orderBundle, orderMessage } from './standins/orderSystem';
-import { sendHl7 } from './mllp/sender';
 
-const here = path.dirname(fileURLToPath(import.meta.url));
-const dataFolder = path.resolve(process.env.TAKTIK_DATA ?? path.join(here, '../../../.data'));
-const port = Number(process.env.PORT ?? 4173);
-const host = process.env.HOST ?? '127.0.0.1';
-const logger = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+// What is written here is nobody else's on this machine: the record, its backups, the secret beside the PINs.
+process.umask(0o077);
 
-mkdirSync(dataFolder, { recursive: true });
-const url = process.env.TAKTIK_DATABASE_URL ?? `file:${path.join(dataFolder, 'taktik.db')}`;
-/** A setting that names a system of the hospital; what cannot be read as one ends the start with words. */
-function peer<T>(name: string, text: string | undefined, like: string, read: (text: string) => T | null): T | null {
-  if (text === undefined || text === '') return null;
-  const address = read(text);
-  if (address !== null) return address;
-  process.stderr.write(`${name} must be like ${like}, not “${text}”\n`);
-  process.exit(1);
+function settingsOrEnd(): Settings {
+  try {
+    return settingsFrom(process.env, path.dirname(fileURLToPath(import.meta.url)));
+  } catch (error) {
+    if (!(error instanceof WrongSettings)) throw error;
+    process.stderr.write(`These settings cannot be read:\n${error.message}\n`);
+    process.exit(1);
+  }
 }
-const callingAe = process.env.TAKTIK_AE_TITLE ?? 'TAKTIK';
-const worklist = peer('TAKTIK_WORKLIST', process.env.TAKTIK_WORKLIST, 'WORKLIST@host:104', (text) =>
-  worklistAddress(text, callingAe),
-);
-const peers: Peers = {
-  steps: peer('TAKTIK_MPPS', process.env.TAKTIK_MPPS, 'MPPS@host:104', (text) => worklistAddress(text, callingAe)),
-  results: peer('TAKTIK_HL7_RESULTS', process.env.TAKTIK_HL7_RESULTS, 'host:2575', hl7Address),
-};
+const settings = settingsOrEnd();
+const logger = pino({ level: settings.logLevel });
+const { dataFolder, databaseUrl, demo, port, host } = settings;
+mkdirSync(dataFolder, { recursive: true });
 
-const store = await openStore(
-  url,
-  process.env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations'),
-  sendsFor(peers),
-).catch((error: unknown) => {
+const asked = process.argv.slice(2);
+if (asked.length > 0) {
+  const { code, lines } = await command(asked, settings, Date.now());
+  (code === 0 ? process.stdout : process.stderr).write(`${lines.join('\n')}\n`);
+  process.exit(code);
+}
+
+const store = await openStore(databaseUrl, settings.migrations, sendsFor(settings.peers)).catch((error: unknown) => {
   if (!(error instanceof DamagedError)) throw error;
-  process.stderr.write(
-    `The database ${url} is damaged: ${error.message}\nNothing was changed in it. Put a backup in its place and start again.\n`,
-  );
-  process.exit(1);
+  const lines = damagedLines(error.message, databaseUrl, settings.backups);
+  process.stderr.write(`${lines.join('\n')}\n`);
+  serveDamaged(lines, port, host);
+  return null;
 });
-/** The demo is asked for by name, never taken for granted: its PINs are known to everybody. */
-const demo = process.env.TAKTIK_SEED === 'demo';
-if (demo) {
-  await seedDemo(store, Date.now());
-  await seedHistory(store, Date.now());
-  await seedPractice(store, Date.now());
-} else {
-  const first = await firstStart(store, Date.now());
+if (store) await serve(store);
+
+async function seed(into: Store): Promise<void> {
+  if (demo) {
+    await seedDemo(into, Date.now());
+    await seedHistory(into, Date.now());
+    await seedPractice(into, Date.now());
+    return;
+  }
+  const first = await firstStart(into, Date.now());
   if (first)
     process.stdout.write(
       `First start: there was nobody yet. ${first.name} is the first lead, with the PIN ${first.pin}. It is told this once: change it after signing in.\n`,
     );
 }
 
+type Mllp = Awaited<ReturnType<typeof listenForHl7>> | null;
 /** Off unless it is asked for: whoever reaches this port can place orders. */
-const hl7Port = Number(process.env.TAKTIK_HL7_PORT ?? 0);
-const hl7Host = process.env.TAKTIK_HL7_HOST ?? '127.0.0.1';
-const mllp =
-  hl7Port > 0
-    ? await listenForHl7({ store, port: hl7Port, host: hl7Host, log: logger }).catch((error: Error) => {
-        process.stderr.write(
-          `Taktik cannot listen for orders on port ${hl7Port} of ${hl7Host}: ${error.message}. Set TAKTIK_HL7_PORT to a free one.\n`,
-        );
-        process.exit(1);
-      })
-    : null;
-if (mllp) process.stdout.write(`Orders as HL7 v2 over MLLP: port ${mllp.port} of ${hl7Host}\n`);
+async function listenForOrders(into: Store): Promise<Mllp> {
+  if (!settings.hl7) return null;
+  const { port: hl7Port, host: hl7Host } = settings.hl7;
+  const mllp = await listenForHl7({ store: into, port: hl7Port, host: hl7Host, log: logger }).catch((error: Error) => {
+    process.stderr.write(
+      `Taktik cannot listen for orders on port ${hl7Port} of ${hl7Host}: ${error.message}. Set TAKTIK_HL7_PORT to a free one.\n`,
+    );
+    process.exit(1);
+  });
+  process.stdout.write(`Orders as HL7 v2 over MLLP: port ${mllp.port} of ${hl7Host}\n`);
+  return mllp;
+}
+
+/** The stand-in stops sending while this many wait. */
+const MOST_WAITING = 40;
+/** An order of the stand-in now and then; where the port is open it sends as an order system does. */
+function sendOrders(into: Store, mllp: Mllp): void {
+  let sent = 0;
+  const one = async (): Promise<void> => {
+    if ((await listOrders(into, 'waiting')).length >= MOST_WAITING) return;
+    // Numbers that were sent before a restart are known and taken once only: go on to the next.
+    for (let tries = 0; tries < 200; tries += 1) {
+      const taken =
+        mllp && settings.hl7
+          ? /\rMSA\|AA\|[^|]*\|[1-9]/.test(await sendHl7(mllp.port, settings.hl7.host, orderMessage(sent, Date.now())))
+          : (await takeFhir(into, orderBundle(sent, Date.now()), 'order system', Date.now())).taken.taken > 0;
+      sent += 1;
+      if (taken) return;
+    }
+  };
+  every(settings.orderSeconds * 1000, 'no order was sent', one);
+}
+
+/** Again and again, one at a time; what goes wrong is in the log. */
+function every(ms: number, wrong: string, work: () => Promise<void>): void {
+  if (ms <= 0) return;
+  let busy = false;
+  const tick = async (): Promise<void> => {
+    if (busy) return;
+    busy = true;
+    await work().catch((error: unknown) => logger.error(loggable(error), wrong));
+    busy = false;
+  };
+  setInterval(() => void tick(), ms).unref();
+}
 
 /** What other systems are told of exams is tried so often. */
 const TELL_MS = 5000;
-const senders = sendersFor(peers);
-let telling = false;
-async function tellOthers(): Promise<void> {
-  if (telling) return;
-  telling = true;
-  try {
-    const { failed } = await sendDue(store, senders, Date.now());
-    for (const why of failed) logger.warn(why);
-  } catch (error) {
-    logger.error(loggable(error), 'nothing was told to other systems');
-  } finally {
-    telling = false;
-  }
-}
-if (store.sends.size > 0) setInterval(() => void tellOthers(), TELL_MS).unref();
-
-/** Seconds between two orders of the stand-in for the order system; 0 sends none. */
-const orderSeconds = Number(process.env.TAKTIK_ORDER_SECONDS ?? (demo ? 180 : 0));
-/** It stops sending while this many wait. */
-const MOST_WAITING = 40;
-let ordersSent = 0;
-async function sendOrder(): Promise<void> {
-  if ((await listOrders(store, 'waiting')).length >= MOST_WAITING) return;
-  // Numbers that were sent before a restart are known and taken once only: go on to the next.
-  for (let tries = 0; tries < 200; tries += 1) {
-    // Where the port is open it sends as an order system does.
-    const taken = mllp
-      ? /\rMSA\|AA\|[^|]*\|[1-9]/.test(await sendHl7(mllp.port, hl7Host, orderMessage(ordersSent, Date.now())))
-      : (await takeFhir(store, orderBundle(ordersSent, Date.now()), 'order system', Date.now())).taken.taken > 0;
-    ordersSent += 1;
-    if (taken) return;
-  }
-}
-if (orderSeconds > 0) {
-  const tick = () => void sendOrder().catch((error: unknown) => logger.error(loggable(error), 'no order was sent'));
-  setInterval(tick, orderSeconds * 1000).unref();
+function tellOthers(from: Store): void {
+  if (from.sends.size === 0) return;
+  const senders = sendersFor(settings.peers);
+  every(TELL_MS, 'nothing was told to other systems', async () => {
+    for (const why of (await sendDue(from, senders, Date.now())).failed) logger.warn(why);
+  });
 }
 
-const server = createApp({
-  store,
-  webFolder: path.resolve(process.env.TAKTIK_WEB ?? path.join(here, '../../web/dist')),
-  logger,
-  worklist,
-  requestsPerMinute: Number(process.env.TAKTIK_REQUESTS_PER_MINUTE ?? 6000),
-}).listen(port, host, (error?: Error) => {
-  if (error) {
-    process.stderr.write(`Taktik cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
-    process.exit(1);
-  }
-  process.stdout.write(`Taktik is ready: http://localhost:${port}\n`);
-});
-
-/** Lets requests in flight end, then closes the database. */
-function stop(): void {
-  const done = () => void store.close().finally(() => process.exit(0));
-  server.close(() => void Promise.resolve(mllp?.close()).finally(done));
-  server.closeIdleConnections();
+const HOUR_MS = 3_600_000;
+/** In a process of its own: copying and reading over holds up nobody here. */
+function backUpNowAndThen(): void {
+  if (settings.databaseFile === null) return;
+  every(
+    settings.backupHours * HOUR_MS,
+    'no backup was made',
+    () =>
+      new Promise((resolve, reject) => {
+        const child = spawn(process.execPath, [process.argv[1]!, 'backup'], { stdio: ['ignore', 'ignore', 'pipe'] });
+        let wrong = '';
+        child.stderr.on('data', (chunk: Buffer) => (wrong += chunk.toString()));
+        child.on('error', reject);
+        child.on('close', (code) => (code === 0 ? resolve() : reject(new Error(wrong))));
+      }),
+  );
 }
-process.on('SIGINT', stop);
-process.on('SIGTERM', stop);
+
+/** What is under way may take so long to end. */
+const STOP_MS = 5000;
+
+async function serve(here: Store): Promise<void> {
+  await sealTrail(here);
+  await seed(here);
+  const mllp = await listenForOrders(here);
+  sendOrders(here, mllp);
+  tellOthers(here);
+  backUpNowAndThen();
+  const absent = present(dataFolder);
+  const server = createApp({
+    store: here,
+    webFolder: settings.web,
+    logger,
+    worklist: settings.worklist,
+    requestsPerMinute: settings.requestsPerMinute,
+    trustedProxies: settings.trustedProxies,
+  }).listen(port, host, (error?: Error) => {
+    if (error) {
+      process.stderr.write(`Taktik cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);
+      process.exit(1);
+    }
+    process.stdout.write(`Taktik is ready: http://localhost:${port}\n`);
+  });
+  /** Lets requests in flight end, then closes the database. */
+  const stop = (): void => {
+    const end = () => {
+      absent();
+      process.exit(0);
+    };
+    const done = () => void here.close().finally(end);
+    setTimeout(() => server.closeAllConnections(), STOP_MS).unref();
+    server.close(() => void Promise.resolve(mllp?.close()).finally(done));
+    server.closeIdleConnections();
+  };
+  process.on('exit', absent);
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}

@@ -230,6 +230,13 @@ export const auditLineSchema = z.object({
   subject: z.string(),
   detail: z.record(z.string(), z.unknown()),
 });
+export const trailStateSchema = z.object({
+  lines: z.number().int(),
+  /** To be kept elsewhere: with it lines that are missing at the end are found too. */
+  anchor: z.string(),
+  /** The first line that does not fit, counted from 1. */
+  broken: z.object({ line: z.number().int(), why: z.string() }).nullable(),
+});
 /** The worklist that the server asks; null where it has none. */
 export const worklistSchema = z.strictObject({ name: z.string().nullable() });
 

@@ -1,6 +1,6 @@
 /** Tables. JSON columns hold what the core defined; everything that is searched has a column of its own. */
 import { ORDER_NOTICES, ORDER_STATES, ROLES } from '@taktik/contracts';
-import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type {
   EarlierSetup,
   Answers,
@@ -159,7 +159,24 @@ export const people = sqliteTable('people', {
   lockedUntil: integer('locked_until'),
   /** PIN as it is told on the sign-in screen of the demo; never set for anyone else. */
   demoPin: text('demo_pin'),
+  /** From then on nobody signs in as this person; the record keeps the name. */
+  endedAt: integer('ended_at'),
 });
+
+/** Wrong PINs for one person from one address: the next try waits, there and for that person alone. */
+export const pinTries = sqliteTable(
+  'pin_tries',
+  {
+    personId: text('person_id')
+      .notNull()
+      .references(() => people.id),
+    /** Hash of the address. */
+    source: text('source').notNull(),
+    failed: integer('failed').notNull(),
+    lastAt: at('last_at'),
+  },
+  (table) => [primaryKey({ columns: [table.personId, table.source] })],
+);
 
 /** Who is signed in on which device; the token itself is not kept. */
 export const sessions = sqliteTable('sessions', {
@@ -171,7 +188,7 @@ export const sessions = sqliteTable('sessions', {
   seenAt: at('seen_at'),
 });
 
-/** Every change of a record: who, what, when. Only added to. */
+/** Every change of a record: who, what, when. Only added to: triggers of the database refuse the rest. */
 export const audit = sqliteTable(
   'audit',
   {
@@ -181,6 +198,8 @@ export const audit = sqliteTable(
     action: text('action').notNull(),
     subject: text('subject').notNull(),
     detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+    /** Of this line and all before it; empty for lines of an earlier version until they are sealed at the next start. */
+    hash: text('hash').notNull().default(''),
   },
   (table) => [index('audit_subject').on(table.subject)],
 );

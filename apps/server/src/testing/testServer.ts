@@ -39,6 +39,7 @@ export async function startTestServer(
   const server = createApp({ store, clock: () => now, logger: pino({ level: 'silent' }) }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  let stopping: Promise<void> | null = null;
   const tokens = new Map<string, string>();
   const tokenOf = async (personId: string): Promise<string> => {
     const known = tokens.get(personId);
@@ -69,11 +70,12 @@ export async function startTestServer(
         body: answered.includes('json') ? await response.json() : await response.text(),
       };
     },
+    // Stopped twice it is stopped.
     stop: () =>
-      new Promise((resolve) => {
-        server.close(() => void store.close().then(resolve));
+      (stopping ??= new Promise<void>((resolve, reject) => {
+        server.close(() => void store.close().then(resolve, reject));
         server.closeAllConnections();
-      }),
+      })),
   };
 }
 

@@ -2,6 +2,7 @@
 import {
   auditLineSchema,
   auditQuerySchema,
+  trailStateSchema,
   roomTrendSchema,
   trendQuerySchema,
   versionsSchema,
@@ -16,7 +17,7 @@ import {
 } from '@taktik/core';
 import { z } from 'zod';
 import { damageOf } from '../../db/database';
-import { listAudit } from '../../services/audit';
+import { anchorText, listAudit, verifyTrail } from '../../services/audit';
 import { trendsOf } from '../../services/exams';
 import { versionsOf } from '../../services/versions';
 import { Problem } from '../problem';
@@ -91,5 +92,17 @@ export const general: readonly Route[] = [
     answer: z.array(auditLineSchema),
     says: 'Lines',
     handle: ({ store, query }) => listAudit(store, query.subject, query.limit),
+  }),
+  route({
+    method: 'get',
+    path: '/audit/state',
+    summary: 'Whether the trail holds: read from its beginning, line by line',
+    who: LEAD,
+    answer: trailStateSchema,
+    says: 'How many lines, the anchor to keep elsewhere, and the first line that does not fit',
+    handle: async ({ store }) => {
+      const { anchor, broken } = await verifyTrail(store);
+      return { lines: anchor.lines, anchor: anchorText(anchor), broken };
+    },
   }),
 ];
