@@ -69,6 +69,11 @@ export function createApp({
   app.disable('x-powered-by');
   app.set('etag', false);
   app.set('trust proxy', trustedProxies);
+  app.use((request, response, next) => {
+    // Whoever came by https comes by nothing else from now on.
+    if (request.secure) response.setHeader('Strict-Transport-Security', `max-age=${YEAR_MS / 1000}`);
+    next();
+  });
   // JSON is never run or framed; the full set of headers is for the pages below.
   const apiHeaders: RequestHandler = (_request, response, next) => {
     response.setHeader('X-Content-Type-Options', 'nosniff');

@@ -12,6 +12,7 @@ import { sendHl7 } from './mllp/sender';
 import { command } from './operate/command';
 import { damagedLines, serveDamaged } from './operate/damagedPage';
 import { present } from './operate/presence';
+import { secretIn } from './operate/secret';
 import { settingsFrom, WrongSettings, type Settings } from './operate/settings';
 import { sendDue } from './reports/outgoing';
 import { sendersFor, sendsFor } from './reports/senders';
@@ -48,7 +49,10 @@ if (asked.length > 0) {
   process.exit(code);
 }
 
-const store = await openStore(databaseUrl, settings.migrations, sendsFor(settings.peers)).catch((error: unknown) => {
+const store = await openStore(databaseUrl, settings.migrations, {
+  sends: sendsFor(settings.peers),
+  secret: secretIn(settings.secretFile),
+}).catch((error: unknown) => {
   if (!(error instanceof DamagedError)) throw error;
   const lines = damagedLines(error.message, databaseUrl, settings.backups);
   process.stderr.write(`${lines.join('\n')}\n`);

@@ -215,10 +215,35 @@ export const personSchema = z.object({
   role: z.enum(ROLES),
   demoPin: z.string().nullable(),
 });
-export const newPersonSchema = z.strictObject({ name: shortText('Name', 40), role: z.enum(ROLES), pin: pinSchema });
-export const signInSchema = z.strictObject({ personId: idSchema, pin: pinSchema });
-export const signedInSchema = z.object({ token: z.string(), person: personSchema });
-export const changePinSchema = z.strictObject({ pin: pinSchema });
+/** Digits that go up or down by one, also past the end. */
+const isRun = (pin: string): boolean =>
+  [1, 9].some((by) => [...pin].every((digit, i) => i === 0 || (Number(pin[i - 1]) + by) % 10 === Number(digit)));
+/** A few digits again and again. */
+const repeats = (pin: string): boolean => [1, 2, 3].some((of) => pin.slice(of) === pin.slice(0, -of));
+/** A PIN that somebody chooses: what is tried first is not taken. Older, shorter ones open still. */
+const newPinSchema = z
+  .string()
+  .regex(/^\d{6,8}$/, 'A new PIN has 6 to 8 digits')
+  .refine((pin) => !isRun(pin) && !repeats(pin), {
+    error: 'This PIN is tried first by anybody: no rows of digits, and not the same ones again and again',
+  });
+export const newPersonSchema = z.strictObject({ name: shortText('Name', 40), role: z.enum(ROLES), pin: newPinSchema });
+export const changePersonSchema = z
+  .strictObject({ role: z.enum(ROLES).optional(), ended: z.literal(true).optional() })
+  .refine(({ role, ended }) => role !== undefined || ended !== undefined, { error: 'Nothing is changed' });
+export type ChangePerson = z.infer<typeof changePersonSchema>;
+export const signInSchema = z.strictObject({
+  personId: idSchema,
+  pin: pinSchema,
+  /** A tool without cookies is told the token. */
+  tool: z.literal(true).optional(),
+});
+export const signedInSchema = z.object({ token: z.string().optional(), person: personSchema });
+export const changePinSchema = z.strictObject({
+  pin: newPinSchema,
+  /** The PIN until now; needed for one's own. */
+  old: pinSchema.optional(),
+});
 export const auditQuerySchema = z.strictObject({
   subject: z.string().max(80).optional(),
   limit: z.coerce.number().int().min(1, 'limit must be 1 to 500').max(500, 'limit must be 1 to 500').default(100),
@@ -237,6 +262,7 @@ export const trailStateSchema = z.object({
   /** The first line that does not fit, counted from 1. */
   broken: z.object({ line: z.number().int(), why: z.string() }).nullable(),
 });
+export type TrailState = z.infer<typeof trailStateSchema>;
 /** The worklist that the server asks; null where it has none. */
 export const worklistSchema = z.strictObject({ name: z.string().nullable() });
 

@@ -17,8 +17,11 @@ export function tokenOf(request: Request): string | null {
 }
 
 const OPTIONS = { httpOnly: true, sameSite: 'strict', path: '/api' } as const;
-export const keepToken = (response: Response, token: string): void => void response.cookie(COOKIE, token, OPTIONS);
-export const dropToken = (response: Response): void => void response.clearCookie(COOKIE, OPTIONS);
+/** Behind https it never goes over anything else. */
+const optionsFor = ({ req }: Response) => ({ ...OPTIONS, secure: req.secure });
+export const keepToken = (response: Response, token: string): void =>
+  void response.cookie(COOKIE, token, optionsFor(response));
+export const dropToken = (response: Response): void => void response.clearCookie(COOKIE, optionsFor(response));
 
 /** The person of this request; only behind `signedIn`. */
 export const personOf = (response: Response): Person => response.locals.person as Person;

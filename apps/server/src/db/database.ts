@@ -14,6 +14,8 @@ export type Store = {
   writes: WriteQueue;
   /** What other systems are told of an exam; nothing is noted for a system that is not there. */
   sends: ReadonlySet<OutgoingKind>;
+  /** Stands beside every PIN; null where there is none. */
+  secret: Buffer | null;
   close: () => Promise<void>;
 };
 
@@ -60,13 +62,13 @@ export const reportDamage = (store: Store, now: number = Date.now()): void =>
 /**
  * @param url libSQL URL: a file for one machine, a server for several
  * @param migrationsFolder where the generated migrations are
- * @param sends what other systems are told
+ * @param options what other systems are told, and the secret beside the PINs
  * @throws DamagedError for a file that is damaged
  */
 export async function openStore(
   url: string,
   migrationsFolder: string,
-  sends: ReadonlySet<OutgoingKind> = new Set(),
+  { sends = new Set(), secret = null }: Partial<Pick<Store, 'sends' | 'secret'>> = {},
 ): Promise<Store> {
   const client = createClient({ url, timeout: WAITS_MS });
   try {
@@ -85,7 +87,7 @@ export async function openStore(
       await writes.run(() => client.execute('PRAGMA wal_checkpoint(TRUNCATE)'));
       client.close();
     };
-    return { db, writes, sends, close };
+    return { db, writes, sends, secret, close };
   } catch (error) {
     client.close();
     if (isDamage(error)) throw new DamagedError('The file is no database that can be read.', { cause: error });

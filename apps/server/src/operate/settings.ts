@@ -24,6 +24,7 @@ const environmentSchema = z.object({
   TAKTIK_SEED: z.literal('demo', { error: 'must be demo, or not set' }).optional(),
   TAKTIK_REQUESTS_PER_MINUTE: whole(60, 10_000_000, 6000),
   TAKTIK_TRUST_PROXY: whole(0, 5, 0),
+  TAKTIK_SECRET_FILE: z.string().optional(),
   TAKTIK_BACKUPS: z.string().optional(),
   TAKTIK_BACKUP_HOURS: number(0, 24 * 31, 24),
   TAKTIK_BACKUPS_KEPT: whole(1, 1000, 14),
@@ -54,6 +55,8 @@ export type Settings = {
   requestsPerMinute: number;
   /** Proxies in front whose word on address and https is believed. */
   trustedProxies: number;
+  /** The secret beside the PINs; to be kept apart from the backups. */
+  secretFile: string;
   backups: string;
   /** Between two of them; 0 for none. */
   backupHours: number;
@@ -106,6 +109,7 @@ export function settingsFrom(environment: Readonly<Record<string, string | undef
     demo,
     requestsPerMinute: env.TAKTIK_REQUESTS_PER_MINUTE,
     trustedProxies: env.TAKTIK_TRUST_PROXY,
+    secretFile: path.resolve(env.TAKTIK_SECRET_FILE ?? path.join(dataFolder, 'secret.key')),
     backups: path.resolve(env.TAKTIK_BACKUPS ?? path.join(dataFolder, 'backups')),
     // The demo is made anew from its folder: nothing of it is worth keeping unless somebody says so.
     backupHours: demo && given.TAKTIK_BACKUP_HOURS === undefined ? 0 : env.TAKTIK_BACKUP_HOURS,

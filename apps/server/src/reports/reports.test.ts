@@ -28,7 +28,7 @@ let heard: Hl7Segment[][];
 let answers: string;
 let peers: Peers;
 beforeEach(async () => {
-  server = await startTestServer(undefined, new Set(OUTGOING_KINDS));
+  server = await startTestServer(undefined, { sends: new Set(OUTGOING_KINDS) });
   const port = await freePort();
   ({ steps, stop: stopSteps } = startStepServer(port));
   heard = [];

@@ -6,7 +6,6 @@ import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { openStore, type Store } from '../db/database';
-import type { OutgoingKind } from '../db/schema';
 import { DEMO_PEOPLE } from '../seed/scenario';
 import { seedDemo } from '../seed/seedDemo';
 import { signIn } from '../services/people';
@@ -27,12 +26,12 @@ export const CLOCK = 1_780_000_000_000;
 
 export async function startTestServer(
   folder = mkdtempSync(path.join(tmpdir(), 'taktik-server-')),
-  sends: ReadonlySet<OutgoingKind> = new Set(),
+  options: Parameters<typeof openStore>[2] = {},
 ): Promise<TestServer> {
   const store = await openStore(
     `file:${path.join(folder, 'test.db')}`,
     path.resolve(__dirname, '../db/migrations'),
-    sends,
+    options,
   );
   await seedDemo(store, CLOCK);
   let now = CLOCK;

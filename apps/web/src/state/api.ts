@@ -15,6 +15,7 @@ import type {
   Exposure,
   ExposureDetail,
   NewPerson,
+  TrailState,
   Order,
   OrderDetail,
   Person,
@@ -57,7 +58,11 @@ const plainQuery = fetchBaseQuery({ baseUrl: API_BASE });
 const baseQuery: typeof plainQuery = async (...query) => {
   const result = await (plainQuery as BaseQueryFn)(...query);
   const path = typeof query[0] === 'string' ? query[0] : query[0].url;
-  if ((result.error as { status?: unknown } | undefined)?.status === 401 && path !== 'sessions')
+  if (
+    (result.error as { status?: unknown } | undefined)?.status === 401 &&
+    path !== 'sessions' &&
+    !path.endsWith('/pin')
+  )
     query[1].dispatch(signedOut(SESSION_OVER));
   return result as Awaited<ReturnType<typeof plainQuery>>;
 };
@@ -74,6 +79,15 @@ export const api = createApi({
       invalidatesTags: ['Orders', 'Record'],
     }),
     signOut: build.mutation<void, void>({ query: () => ({ url: 'sessions', method: 'DELETE' }) }),
+    signOutEverywhere: build.mutation<void, void>({ query: () => ({ url: 'sessions/all', method: 'DELETE' }) }),
+    changePin: build.mutation<void, { id: string; pin: string; old?: string }>({
+      query: ({ id, ...body }) => ({ url: `people/${encodeURIComponent(id)}/pin`, method: 'POST', body }),
+    }),
+    changePerson: build.mutation<Person, { id: string; role?: Person['role']; ended?: true }>({
+      query: ({ id, ...body }) => ({ url: `people/${encodeURIComponent(id)}`, method: 'PATCH', body }),
+      invalidatesTags: ['People'],
+    }),
+    trail: build.query<TrailState, void>({ query: () => 'audit/state', keepUnusedDataFor: 0 }),
     addPerson: build.mutation<Person, NewPerson>({
       query: (body) => ({ url: 'people', method: 'POST', body }),
       invalidatesTags: ['People'],
@@ -196,6 +210,10 @@ export const {
   usePeopleQuery,
   useSignInMutation,
   useSignOutMutation,
+  useSignOutEverywhereMutation,
+  useChangePinMutation,
+  useChangePersonMutation,
+  useTrailQuery,
   useAddPersonMutation,
   useDepartmentQuery,
   usePutDepartmentMutation,

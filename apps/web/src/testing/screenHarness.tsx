@@ -144,6 +144,7 @@ beforeEach(() => {
     '/api/trends': [],
     '/api/versions': { rules: 1, department: 1, rooms: {}, own: 0, changedBy: { rules: null, department: null } },
     '/api/people': [person],
+    '/api/audit/state': { lines: 5, anchor: '5:abc', broken: null },
     '/api/department': defaultDepartment,
     [`/api/orders/${order.id}/exam`]: { order, exam: null, exposures: [] },
     '/api/orders/o/exam': { order: { ...order, id: 'o' }, exam: null, exposures: [] },

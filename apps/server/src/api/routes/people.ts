@@ -1,5 +1,6 @@
 /** Who signs in, practice, competence. */
 import {
+  changePersonSchema,
   changePinSchema,
   competenceSchema,
   newPersonSchema,
@@ -13,7 +14,16 @@ import {
   signOffSchema,
 } from '@taktik/contracts';
 import { z } from 'zod';
-import { addPerson, changePin, listPeople, signIn, signOut } from '../../services/people';
+import {
+  addPerson,
+  changePerson,
+  changePin,
+  listPeople,
+  signIn,
+  signOut,
+  signOutEverywhere,
+} from '../../services/people';
+import { sourceOf } from '../../services/pins';
 import { competenceOf, competenceTable, practised, recordPractice, signOff } from '../../services/practice';
 import { Problem } from '../problem';
 import { file, NOTHING, route, type Route } from '../route';
@@ -48,32 +58,43 @@ export const people: readonly Route[] = [
     handle: ({ store, body, person, now }) => addPerson(store, body, person.name, now),
   }),
   route({
+    method: 'patch',
+    path: '/people/:id',
+    summary: 'Another role for a person, or the end of their work here; ends their sessions',
+    who: LEAD,
+    body: changePersonSchema,
+    answer: personSchema,
+    says: 'The person',
+    handle: ({ store, id, body, person, now }) => changePerson(store, id, body, person.name, now),
+  }),
+  route({
     method: 'post',
     path: '/people/:id/pin',
     summary: 'Changes a PIN; ends that person’s sessions',
     body: changePinSchema,
     status: '204',
     says: 'Changed',
-    handle: async ({ store, id, body, person, now }) => {
+    handle: async ({ store, id, body, person, now, request }) => {
       if (person.role !== 'lead' && person.id !== id)
         throw new Problem(403, 'Not yours to change', 'Only a lead changes the PIN of somebody else.');
-      await changePin(store, id, body.pin, person.name, now);
+      await changePin(store, id, { ...body, source: sourceOf(request.ip ?? '') }, person, now);
       return NOTHING;
     },
   }),
   route({
     method: 'post',
     path: '/sessions',
-    summary: 'Signs in with a PIN; sets a cookie, and tells the token for tools',
+    summary: 'Signs in with a PIN; sets a cookie, and tells a tool that asks for it the token',
     who: 'anyone',
     body: signInSchema,
     answer: signedInSchema,
     status: '201',
     says: 'The session',
-    handle: async ({ store, body, now, response }) => {
-      const session = await signIn(store, body, now);
-      keepToken(response, session.token);
-      return session;
+    handle: async ({ store, body: { tool, ...body }, now, request, response }) => {
+      const { token, person } = await signIn(store, { ...body, source: sourceOf(request.ip ?? '') }, now);
+      keepToken(response, token);
+      // A page has its cookie, which no script reads: only a tool is told.
+      return { person, ...(tool ? { token } : {}) };
     },
   }),
   route({
@@ -86,6 +107,18 @@ export const people: readonly Route[] = [
     handle: async ({ store, request, response }) => {
       const token = tokenOf(request);
       if (token) await signOut(store, token);
+      dropToken(response);
+      return NOTHING;
+    },
+  }),
+  route({
+    method: 'delete',
+    path: '/sessions/all',
+    summary: 'Signs out on every device',
+    status: '204',
+    says: 'Signed out',
+    handle: async ({ store, person, now, response }) => {
+      await signOutEverywhere(store, person, now);
       dropToken(response);
       return NOTHING;
     },

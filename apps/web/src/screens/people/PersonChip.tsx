@@ -1,16 +1,15 @@
 /** Who is signed in, in the header; opens what belongs to a person: signing out, and for a lead the people. */
 import { Button } from '@rneui/themed';
 import { useState } from 'react';
-import { View } from 'react-native';
-import { reasonsOf, useAddPersonMutation, usePeopleQuery, useSignOutMutation } from '../../state/api';
+import { useSignOutMutation } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { signedOut, type Role } from '../../state/who';
-import { Choice } from '../../ui/Choice';
-import { LineInput } from '../../ui/LineInput';
+import { signedOut } from '../../state/who';
 import { Press } from '../../ui/Press';
 import { Sheet } from '../../ui/Sheet';
 import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
+import { OwnPin } from './OwnPin';
+import { PeopleList } from './PeopleList';
 import { SignIn } from './SignIn';
 
 const initialsOf = (name: string): string =>
@@ -46,45 +45,13 @@ export function PersonChip() {
           <>
             <Words tone="soft">{`Signed in as ${person.role}. Exposures are recorded under this name.`}</Words>
             <Button title="Sign out" onPress={leave} />
-            {person.role === 'lead' && <People />}
+            <OwnPin me={person} />
+            {person.role === 'lead' && <PeopleList me={person} />}
           </>
         ) : (
           <SignIn purpose="Orders, exposures and the record need to know who you are." />
         )}
       </Sheet>
     </>
-  );
-}
-
-const ROLES: readonly Role[] = ['technologist', 'student', 'lead'];
-
-function People() {
-  const { data: people } = usePeopleQuery();
-  const [add, { error, isLoading }] = useAddPersonMutation();
-  const [name, setName] = useState('');
-  const [pin, setPin] = useState('');
-  const [role, setRole] = useState<Role>('technologist');
-  const save = async () => {
-    const answer = await add({ name, role, pin });
-    if (!answer.data) return;
-    setName('');
-    setPin('');
-  };
-  return (
-    <View style={{ gap: 10 }}>
-      <Words kind="heading">People</Words>
-      {people?.map((each) => (
-        <Words key={each.id}>{`${each.name}, ${each.role}`}</Words>
-      ))}
-      <LineInput label="Name of a new person" value={name} onChange={setName} max={40} />
-      <LineInput label="First PIN, 4 to 8 digits" value={pin} onChange={setPin} max={8} numeric />
-      <Choice label="Role" options={ROLES.map((value) => ({ value, label: value }))} value={role} onChange={setRole} />
-      {error && (
-        <Words tone="brick" role="alert">
-          {`▲ ${reasonsOf(error).join('. ')}`}
-        </Words>
-      )}
-      <Button title="Add person" disabled={isLoading || name.trim() === ''} onPress={() => void save()} />
-    </View>
   );
 }
