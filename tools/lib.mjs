@@ -78,14 +78,19 @@ export async function ensureChromium() {
 
 /** Peers from Debian’s packages that tests speak to where they are there; without them those tests are left out, and it is said. */
 export async function ensurePeers() {
-  if (spawnSync('which', ['wlmscpfs']).status === 0) return;
+  const missing = [
+    ['dcmtk', 'wlmscpfs'],
+    ['dicom3tools', 'dciodvfy'],
+  ].filter(([, binary]) => spawnSync('which', [binary]).status !== 0);
+  if (missing.length === 0) return;
+  const packages = missing.map(([name]) => name);
   if (process.getuid?.() === 0 && spawnSync('apt-get', ['--version']).status === 0) {
-    say('Installing a DICOM worklist to test against from Debian’s packages');
+    say(`Installing what tests hold DICOM against from Debian’s packages: ${packages.join(', ')}`);
     const env = { DEBIAN_FRONTEND: 'noninteractive' };
     if ((await run('apt-get', ['update', '-qq'], { env })) === 0)
-      if ((await run('apt-get', ['install', '-y', '-qq', 'dcmtk'], { env })) === 0) return;
+      if ((await run('apt-get', ['install', '-y', '-qq', ...packages], { env })) === 0) return;
   }
-  say('No dcmtk here: the test against its worklist server is left out');
+  say(`Without ${packages.join(' and ')} the tests against them are left out`);
 }
 
 /** Newest change under the given files and folders, as one hash of names, sizes and times. */

@@ -18,7 +18,7 @@ const withSecret = ({ secret }: Secret) => (secret ? { secret } : {});
 export const hashPin = (store: Secret, pin: string): Promise<string> => hash(pin, { ...COST, ...withSecret(store) });
 
 /** @returns `older`: it is right, and was hashed before the server had its secret */
-export async function checkPin(store: Secret, pinHash: string, pin: string): Promise<'right' | 'older' | 'wrong'> {
+async function checkPin(store: Secret, pinHash: string, pin: string): Promise<'right' | 'older' | 'wrong'> {
   if (await verify(pinHash, pin, withSecret(store))) return 'right';
   return store.secret && (await verify(pinHash, pin)) ? 'older' : 'wrong';
 }

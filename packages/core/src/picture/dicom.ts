@@ -7,6 +7,8 @@ import dcmjs from 'dcmjs';
 import { burnCaption, CAPTION } from '../radiograph/caption';
 import type { Radiograph } from '../radiograph/simulateRadiograph';
 import type { Setup } from '../setup/setup';
+import { contentOf, spacingOf, windowOf } from './dicomContent';
+import { lateralityOf, orientationOf, shownOf, viewPositionOf, viewTermOf } from './dicomTerms';
 import { checkSize, type ReadPicture } from './readPicture';
 
 const { DicomDict, DicomMessage, DicomMetaDictionary } = dcmjs.data;
@@ -60,8 +62,28 @@ const HIGHEST = Math.log10(LEAST_SIGNAL) + DECADES;
 const storedOf = (decades: number): number =>
   Math.round(Math.min(1, Math.max(0, (HIGHEST - decades) / DECADES)) * MOST);
 
-/** Which way the columns and rows run on a patient who lies or stands as asked. */
-const VIEW_CODES: Readonly<Record<string, string>> = { AP: 'AP', PA: 'PA', lateral: 'LL', medial: 'LL' };
+/** Edges of the light in the stored picture, columns and rows from 1; all of it where no light is told apart. */
+function edgesOf({ where, columns, rows, mirrored }: Shown) {
+  let [left, right, upper, lower] = [columns, 1, rows, 1];
+  for (let y = 0; y < rows; y += 1)
+    for (let x = 0; x < columns; x += 1) {
+      if (where[y * columns + (mirrored ? columns - 1 - x : x)] !== 2) continue;
+      left = Math.min(left, x + 1);
+      right = Math.max(right, x + 1);
+      upper = Math.min(upper, y + 1);
+      lower = Math.max(lower, y + 1);
+    }
+  const none = left > right;
+  return {
+    CollimatorLeftVerticalEdge: String(none ? 1 : left),
+    CollimatorRightVerticalEdge: String(none ? columns : right),
+    CollimatorUpperHorizontalEdge: String(none ? 1 : upper),
+    CollimatorLowerHorizontalEdge: String(none ? rows : lower),
+  };
+}
+
+/** Of a short text. Source: DICOM PS3.5 6.2, VR LO. */
+const LONGEST_DESCRIPTION = 64;
 
 const two = (value: number): string => value.toFixed(2);
 
@@ -75,6 +97,7 @@ export function toDicom(shown: Shown, setup: Setup, made: { at: Date; random: ()
   const { window } = shown;
   const pixels = storedValues(shown);
   const source = setup.tube.sidMm;
+  const [part, view] = [shownOf(setup), viewTermOf(setup)];
   const dataset: Record<string, unknown> = {
     SpecificCharacterSet: 'ISO_IR 192',
     ImageType: ['DERIVED', 'PRIMARY'],
@@ -94,16 +117,23 @@ export function toDicom(shown: Shown, setup: Setup, made: { at: Date; random: ()
     StudyID: '1',
     SeriesNumber: '1',
     InstanceNumber: '1',
-    SeriesDescription: setup.name,
+    SeriesDescription: setup.name.slice(0, LONGEST_DESCRIPTION),
     PatientName: 'SIMULATED^NOT A PATIENT',
     PatientID: 'SIMULATED',
     PatientBirthDate: '',
     PatientSex: '',
     ImageComments: `${CAPTION}. ${setup.name}`,
     BurnedInAnnotation: 'YES',
-    ViewPosition: VIEW_CODES[setup.position.facing] ?? '',
-    ImageLaterality: setup.side === null ? 'U' : setup.side === 'left' ? 'L' : 'R',
-    PatientOrientation: '',
+    TimezoneOffsetFromUTC: '+0000',
+    ...(part && { BodyPartExamined: part.bodyPart }),
+    AnatomicRegionSequence: part ? [part.term] : [],
+    ViewPosition: viewPositionOf(setup),
+    ...(view && { ViewCodeSequence: [view] }),
+    ImageLaterality: lateralityOf(setup),
+    PatientOrientation: orientationOf(setup, shown.mirrored),
+    PositionerType: 'NONE',
+    DetectorType: '',
+    AcquisitionContextSequence: [],
     KVP: two(setup.exposure.kVp),
     ExposureInuAs: String(Math.round(setup.exposure.mAs * 1000)),
     DistanceSourceToDetector: two(source),
@@ -114,6 +144,8 @@ export function toDicom(shown: Shown, setup: Setup, made: { at: Date; random: ()
     PositionerSecondaryAngle: two(setup.tube.angleDeg * (setup.tube.angleToward === 'feet' ? -1 : 1)),
     Grid: setup.receptor.grid ? 'FOCUSED' : 'NONE',
     CollimatorShape: 'RECTANGULAR',
+    ...edgesOf(shown),
+    FieldOfViewShape: 'RECTANGLE',
     FieldOfViewDimensions: [
       String(Math.round(setup.field.atReceptorMm.height)),
       String(Math.round(setup.field.atReceptorMm.width)),
@@ -197,27 +229,22 @@ export function fromDicom(bytes: Uint8Array): ReadPicture {
   const photometric = String(first(set.PhotometricInterpretation));
   if (!/^MONOCHROME[12]$/.test(photometric) || Number(first(set.NumberOfFrames) ?? 1) !== 1)
     throw new RangeError(`only single grey pictures can be read, this one is ${photometric}`);
-  const pixels = first(set.PixelData) as ArrayBuffer;
-  const bits = Number(first(set.BitsAllocated));
-  const count = columns * rows;
-  if (!(pixels instanceof ArrayBuffer) || pixels.byteLength < (count * bits) / 8)
-    throw new RangeError(`the file holds fewer pixels than its ${columns} by ${rows}`);
-  const signed = Number(first(set.PixelRepresentation)) === 1;
-  const values = bits === 8 ? new Uint8Array(pixels) : signed ? new Int16Array(pixels) : new Uint16Array(pixels);
-  const stored = Number(first(set.BitsStored) ?? bits);
-  const centre = Number(first(set.WindowCenter) ?? 2 ** (stored - 1));
-  const width = Math.max(1, Number(first(set.WindowWidth) ?? 2 ** stored));
-  const grey = new Uint8ClampedArray(count);
-  for (let i = 0; i < count; i += 1) {
-    const share = ((values[i] ?? 0) - (centre - width / 2)) / width;
-    grey[i] = (photometric === 'MONOCHROME1' ? 1 - share : share) * 255;
+  const pixels = first(set.PixelData);
+  if (!(pixels instanceof ArrayBuffer)) throw new RangeError('the file holds no pixels');
+  const values = contentOf(set, pixels, columns * rows);
+  const shade = windowOf(set, values);
+  const inverse = (photometric === 'MONOCHROME1') !== (String(first(set.PresentationLUTShape)) === 'INVERSE');
+  const grey = new Uint8ClampedArray(values.length);
+  for (let i = 0; i < values.length; i += 1) {
+    const share = shade(values[i] ?? 0);
+    grey[i] = (inverse ? 1 - share : share) * 255;
   }
-  const spacing = Number(first(set.ImagerPixelSpacing ?? set.PixelSpacing));
+  const spacing = spacingOf(set);
   return {
     columns,
     rows,
     grey,
-    pixelMm: Number.isFinite(spacing) && spacing > 0 ? spacing : null,
+    pixelMm: spacing,
     says: SHOWN_ATTRIBUTES.flatMap(([key, name]) => {
       const value = first(set[key]);
       return value === undefined || value === '' ? [] : [{ name, value: String(value) }];

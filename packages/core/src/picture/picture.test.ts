@@ -35,7 +35,11 @@ function elements(bytes: Uint8Array): Map<string, { vr: string; at: number; size
     const size = long ? view.getUint32(at + 8, true) : view.getUint16(at + 6, true);
     const start = at + (long ? 12 : 8);
     found.set(tag, { vr, at: start, size });
-    at = start + size;
+    // A sequence of no told length ends at its own sign.
+    at =
+      size === 0xffffffff
+        ? Buffer.from(bytes).indexOf(Buffer.from('feffdde000000000', 'hex'), start) + 8
+        : start + size;
   }
   return found;
 }

@@ -40,7 +40,9 @@ export function OwnPin({ me }: { me: Person }) {
         </Words>
       )}
       <Button title="Change my PIN" disabled={isLoading || old === '' || pin === ''} onPress={() => void save()} />
-      <Button title="Sign out on every device" type="outline" onPress={() => void leaveAll()} />
+      <Press label="Sign out on every device" onPress={() => void leaveAll()} style={{ padding: 12 }}>
+        <Words>Sign out on every device</Words>
+      </Press>
     </View>
   );
 }

@@ -38,10 +38,11 @@ export function PeopleList({ me }: { me: Person }) {
         <View key={each.id} style={{ gap: 6 }}>
           <Press
             label={`Change ${each.name}, ${each.role}`}
-            plain
             onPress={() => setOpen(open === each.id ? null : each.id)}
+            style={{ flexDirection: 'row', justifyContent: 'space-between', padding: 12 }}
           >
             <Words>{`${each.name}, ${each.role}`}</Words>
+            <Words tone="soft">⋯</Words>
           </Press>
           {open === each.id && <OnePerson person={each} isMe={each.id === me.id} onDone={() => setOpen(null)} />}
         </View>
@@ -78,11 +79,13 @@ function OnePerson({ person, isMe, onDone }: { person: Person; isMe: boolean; on
             disabled={pin === '' || renewing.isLoading}
             onPress={() => void setNewPin({ id: person.id, pin }).then(done)}
           />
-          <Button
-            title={sure ? `Yes: ${person.name} signs in no more` : 'Works here no more'}
-            type="outline"
+          <Press
+            label={sure ? `Yes: ${person.name} signs in no more` : 'Works here no more'}
             onPress={() => (sure ? void change({ id: person.id, ended: true }).then(done) : setSure(true))}
-          />
+            style={{ padding: 12, backgroundColor: theme.surface }}
+          >
+            <Words tone="brick">{sure ? `Yes: ${person.name} signs in no more` : 'Works here no more'}</Words>
+          </Press>
         </>
       )}
       <Refused error={changing.error ?? renewing.error} />
