@@ -49,18 +49,6 @@ if (asked.length > 0) {
   process.exit(code);
 }
 
-const store = await openStore(databaseUrl, settings.migrations, {
-  sends: sendsFor(settings.peers),
-  secret: secretIn(settings.secretFile),
-}).catch((error: unknown) => {
-  if (!(error instanceof DamagedError)) throw error;
-  const lines = damagedLines(error.message, databaseUrl, settings.backups);
-  process.stderr.write(`${lines.join('\n')}\n`);
-  serveDamaged(lines, port, host);
-  return null;
-});
-if (store) await serve(store);
-
 async function seed(into: Store): Promise<void> {
   if (demo) {
     await seedDemo(into, Date.now());
@@ -112,7 +100,7 @@ function sendOrders(into: Store, mllp: Mllp): void {
 
 /** Again and again, one at a time; what goes wrong is in the log. */
 function every(ms: number, wrong: string, work: () => Promise<void>): void {
-  if (ms <= 0) return;
+  if (!(ms > 0)) return;
   let busy = false;
   const tick = async (): Promise<void> => {
     if (busy) return;
@@ -191,3 +179,16 @@ async function serve(here: Store): Promise<void> {
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
 }
+
+// Last of all: what stands above is made by then.
+const store = await openStore(databaseUrl, settings.migrations, {
+  sends: sendsFor(settings.peers),
+  secret: secretIn(settings.secretFile),
+}).catch((error: unknown) => {
+  if (!(error instanceof DamagedError)) throw error;
+  const lines = damagedLines(error.message, databaseUrl, settings.backups);
+  process.stderr.write(`${lines.join('\n')}\n`);
+  serveDamaged(lines, port, host);
+  return null;
+});
+if (store) await serve(store);

@@ -9,8 +9,8 @@ export function damagedLines(found: string, database: string, backups: string): 
   const [last] = backupsIn(backups);
   const note = last === undefined ? null : noteOf(last);
   return [
-    `The database cannot be read: ${found}`,
-    `It is ${database}; nothing was changed in it.`,
+    found,
+    `The database is ${database}; nothing was changed in it.`,
     ...(last === undefined
       ? [`There is no backup in ${backups}. Keep the file as it is, and ask whoever keeps your backups.`]
       : [

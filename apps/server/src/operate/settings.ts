@@ -10,9 +10,11 @@ const number = (low: number, high: number, usual: number) => {
 };
 const whole = (low: number, high: number, usual: number) =>
   number(low, high, usual).pipe(z.int({ error: 'must be a whole number' }));
+/** A timer of Node counts no further: some 24 days. */
+const MOST_HOURS = 24 * 24;
 const LOG_LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'silent'] as const;
 
-/** Names, defaults and ranges: the table in docs/operations.md is made from the same. */
+/** Names, defaults and ranges; the table in docs/operations.md is held against these. */
 const environmentSchema = z.object({
   PORT: whole(1, 65_535, 4173),
   HOST: z.string().default('127.0.0.1'),
@@ -26,7 +28,7 @@ const environmentSchema = z.object({
   TAKTIK_TRUST_PROXY: whole(0, 5, 0),
   TAKTIK_SECRET_FILE: z.string().optional(),
   TAKTIK_BACKUPS: z.string().optional(),
-  TAKTIK_BACKUP_HOURS: number(0, 24 * 31, 24),
+  TAKTIK_BACKUP_HOURS: number(0, MOST_HOURS, 24),
   TAKTIK_BACKUPS_KEPT: whole(1, 1000, 14),
   TAKTIK_HL7_PORT: whole(0, 65_535, 0),
   TAKTIK_HL7_HOST: z.string().default('127.0.0.1'),

@@ -85,9 +85,9 @@ const SQUARE = 0.01;
 
 /** Side of a pixel, mm; null where it is not told, or the pixels are not square: a length across would be another than one along. */
 export function spacingOf(set: Elements): number | null {
-  const told = set.ImagerPixelSpacing ?? set.PixelSpacing;
-  if (told === undefined) return null;
-  const [down, across = down] = (Array.isArray(told) ? told : [told]).map(Number);
+  const spacing = set.ImagerPixelSpacing ?? set.PixelSpacing;
+  if (spacing === undefined) return null;
+  const [down, across = down] = (Array.isArray(spacing) ? spacing : [spacing]).map(Number);
   if (down === undefined || across === undefined || !(down > 0) || !(across > 0) || !Number.isFinite(down + across))
     return null;
   return Math.abs(down / across - 1) < SQUARE ? down : null;
