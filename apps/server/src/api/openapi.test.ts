@@ -4,7 +4,7 @@ import { DEMO_ORDERS, HOSPITAL, STAFF } from '../seed/scenario';
 import { checkPlan, demoRooms, hasProjection, projectionOf, setupRequestSchema } from '@taktik/core';
 import { orders, rooms } from '../db/schema';
 import { openApiDocument } from './openapi';
-import { questions } from './routes';
+import { questions, routes } from './routes';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -21,7 +21,9 @@ const operations = Object.entries(openApiDocument.paths ?? {}).flatMap(([path, i
 
 describe('the document', () => {
   it.each(operations)('%s %s is a route of the server', async (method, path) => {
-    const answer = await server.call(method, path.replace('{id}', 'none'), method === 'GET' ? undefined : {});
+    // Whoever signs out is not who asks the rest.
+    const as = method === 'DELETE' && path.startsWith('/api/sessions') ? 'demo-tomas' : 'demo-priya';
+    const answer = await server.call(method, path.replace('{id}', 'none'), method === 'GET' ? undefined : {}, as);
     expect(answer.body.detail ?? '').not.toMatch(/There is nothing at/);
     expect(answer.status).toBeLessThan(500);
   });
@@ -37,6 +39,35 @@ describe('the document', () => {
       expect(Object.keys(operation.responses['4XX'].content)).toEqual(['application/problem+json']);
       expect(operation.summary.length).toBeGreaterThan(5);
     }
+  });
+
+  type Operation = { operationId: string; security: object[] };
+  const operationOf = (method: string, path: string): Operation =>
+    (openApiDocument.paths as unknown as Record<string, Record<string, Operation>>)[path]![method.toLowerCase()]!;
+  it('names each once, and says who may', async () => {
+    const ids = operations.map(([method, path]) => operationOf(method, path).operationId);
+    expect(new Set(ids).size).toBe(ids.length);
+    for (const id of ids) expect(id).toMatch(/^[a-z][A-Za-z0-9]+$/);
+    let closed = 0;
+    for (const [method, path] of operations) {
+      const open = operationOf(method, path).security.length === 0;
+      if (open) continue;
+      closed += 1;
+      const answer = await server.call(method, path.replace('{id}', 'none'), method === 'GET' ? undefined : {}, null);
+      expect([method, path, answer.status]).toEqual([method, path, 401]);
+    }
+    expect(closed).toBeGreaterThan(25);
+  });
+
+  it.each(
+    routes
+      .filter(({ method, path }) => method === 'get' && !path.includes(':'))
+      .map((each) => [each.path, each] as const),
+  )('GET %s answers as it is described', async (path, { answer, answerType }) => {
+    const { status, body } = await server.call('GET', `/api${path}`);
+    expect([path, status]).toEqual([path, 200]);
+    const read = answerType.endsWith('json') && typeof body === 'string' ? (JSON.parse(body) as unknown) : body;
+    expect([path, answer?.safeParse(read).error?.issues.slice(0, 3)]).toEqual([path, undefined]);
   });
 });
 

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { createDocument, type ZodOpenApiOperationObject } from 'zod-openapi';
 import { problemSchema } from '@taktik/contracts';
+import { COOKIE } from './signedIn';
 import { idParams, type Question, type Route } from './route';
 import { questions, routes } from './routes';
 
@@ -10,7 +11,18 @@ const problem = {
   content: { 'application/problem+json': { schema: problemSchema } },
 };
 
-type Described = Omit<Route, 'handle' | 'readsItself' | 'who'>;
+type Described = Omit<Route, 'handle' | 'readsItself'>;
+
+/** "get orders of id": the method and the words of the path. */
+const operationIdOf = ({ method, path }: Described): string =>
+  [method, ...path.split('/')]
+    .map((part) => part.replace(/^:(\w+)$/, 'by-$1').replace(/\W+/g, '-'))
+    .filter((part) => part !== '')
+    .join('-')
+    .replace(/-(\w)/g, (_, letter: string) => letter.toUpperCase());
+
+/** By a cookie of this site, or a token. */
+const SIGNED_IN: Record<string, string[]>[] = [{ session: [] }, { token: [] }];
 
 const asRoute = ({ path, summary, body, answer, says }: Question): Described => ({
   method: 'post',
@@ -23,10 +35,13 @@ const asRoute = ({ path, summary, body, answer, says }: Question): Described => 
   answerType: 'application/json',
   says,
   status: '200',
+  who: 'anyone',
 });
 
 const operation = (route: Described): ZodOpenApiOperationObject => ({
-  summary: route.summary,
+  operationId: operationIdOf(route),
+  summary: Array.isArray(route.who) ? `${route.summary} (${route.who.join(', ')})` : route.summary,
+  security: route.who === 'anyone' ? [] : SIGNED_IN,
   requestParams: {
     ...(route.path.includes(':id') && { path: idParams }),
     ...(route.query && { query: route.query as z.ZodObject }),
@@ -60,6 +75,12 @@ export const openApiDocument = createDocument({
     version: '0.1.0',
     description:
       'A planning and teaching aid for trained, licensed staff. Local codes, the department’s protocols and the physicist’s technique chart come first. Lengths in mm, angles in degrees.',
+  },
+  components: {
+    securitySchemes: {
+      session: { type: 'apiKey', in: 'cookie', name: COOKIE },
+      token: { type: 'http', scheme: 'bearer' },
+    },
   },
   paths: pathsOf([...questions.map(asRoute), ...routes]),
 });

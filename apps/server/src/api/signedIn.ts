@@ -6,7 +6,7 @@ import { getDepartment } from '../services/departments';
 import { whoIs } from '../services/people';
 import { Problem } from './problem';
 
-const COOKIE = 'taktik_session';
+export const COOKIE = 'taktik_session';
 const MINUTE_MS = 60_000;
 
 export function tokenOf(request: Request): string | null {

@@ -8,6 +8,7 @@ import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { openStore, type Store } from '../db/database';
+import { secretIn } from '../operate/secret';
 
 export type BrowserHost = {
   url: string;
@@ -29,7 +30,9 @@ export async function openBrowserHost(webFolder: string, migrations: string): Pr
     url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     async serve(folder) {
       const former = store;
-      store = await openStore(`file:${path.join(folder, 'taktik.db')}`, migrations);
+      // The PINs of the demo were hashed with the secret of the server that made it.
+      const secret = secretIn(path.join(folder, 'secret.key'));
+      store = await openStore(`file:${path.join(folder, 'taktik.db')}`, migrations, { secret });
       app = createApp({ store, webFolder, logger: pino({ level: 'silent' }), requestsPerMinute: 1_000_000 });
       await former?.close();
     },

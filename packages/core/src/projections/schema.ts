@@ -35,22 +35,28 @@ const offset = z.strictObject({
 });
 
 /** A place on the body: a landmark (or the middle of a structure), or the middle between two, and how far to go from it. */
-const place = z.union([
-  z.strictObject({ landmark: z.string(), offset: z.array(offset).default([]) }),
-  z.strictObject({ between: z.tuple([z.string(), z.string()]), offset: z.array(offset).default([]) }),
-]);
-export type Place = z.infer<typeof place>;
+const atLandmark = z.strictObject({ landmark: z.string(), offset: z.array(offset).default([]) });
+const betweenTwo = z.strictObject({
+  between: z.tuple([z.string(), z.string()]),
+  offset: z.array(offset).default([]),
+});
+export type Place = z.infer<typeof atLandmark> | z.infer<typeof betweenTwo>;
 
-/** What must be in the picture: a place or all of a structure, with room round it. */
-const cover = z.intersection(
-  z.union([place, z.strictObject({ structure: z.string() })]),
-  z.object({
-    name: z.string(),
-    marginMm: z.number().finite().min(-100).max(400).default(10),
-    /** Count this item along the body, across it, or both ways. */
-    axis: z.enum(['along', 'across', 'both']).default('both'),
-  }),
-);
+const covered = {
+  name: z.string(),
+  marginMm: z.number().finite().min(-100).max(400).default(10),
+  /** Count this item along the body, across it, or both ways. */
+  axis: z.enum(['along', 'across', 'both']).default('both'),
+};
+/**
+ * What must be in the picture: a place or all of a structure, with room round it. Written out, not as an intersection: the
+ * published schema of that would refuse every entry, each half seeing the fields of the other as strange.
+ */
+const cover = z.union([
+  atLandmark.extend(covered),
+  betweenTwo.extend(covered),
+  z.strictObject({ structure: z.string(), ...covered }),
+]);
 
 const poseName = z.enum(POSE_NAMES);
 /** Angles of joints by movement, degrees, of the left side form; checked against the body's movements by the proofs. */
@@ -85,6 +91,29 @@ const positioningSchema = z.strictObject({
   /** What takes its place where the other arm is not raised; the tube makes up for it: toward the head above 0. */
   ifOtherArmStays: z.strictObject({ say: z.string(), joints, tubeDeg: z.number().min(-45).max(45) }).optional(),
 });
+
+/** Of the point that the central ray goes through. */
+const aimed = {
+  point: z.enum(['enter', 'through', 'exit']),
+  /** Side-to-side or front-to-back line on which it lies. */
+  line: z.string(),
+  checkBy: z.array(z.string()),
+  /** The point on the skin as it is taught for an adult. */
+  taught: z.string().optional(),
+  /** The same as a place, held against where the ray enters (or leaves) the body. */
+  taughtAt: z
+    .strictObject({
+      marks: z.array(z.string()).min(1).max(2),
+      offset: z.array(offset),
+      /** Only its level along the receptor is held against the ray. */
+      level: z.boolean().default(false),
+      /** Why the two lie apart by more than a finger’s breadth, where they do. */
+      settled: z.string().optional(),
+    })
+    .optional(),
+  /** What the ray must pass, and how near: the taught aim held against the body model. */
+  reaches: z.strictObject({ structure: z.string(), withinMm: mm.default(20) }).optional(),
+};
 
 const GROUPS = [
   'room',
@@ -176,30 +205,7 @@ export const projectionSchema = z.strictObject({
     /** The angle follows from a measure of this patient. */
     angleBy: z.enum(['pelvis-thickness']).optional(),
   }),
-  aim: z.intersection(
-    place,
-    z.object({
-      point: z.enum(['enter', 'through', 'exit']),
-      /** Side-to-side or front-to-back line on which it lies. */
-      line: z.string(),
-      checkBy: z.array(z.string()),
-      /** The point on the skin as it is taught for an adult. */
-      taught: z.string().optional(),
-      /** The same as a place, held against where the ray enters (or leaves) the body. */
-      taughtAt: z
-        .strictObject({
-          marks: z.array(z.string()).min(1).max(2),
-          offset: z.array(offset),
-          /** Only its level along the receptor is held against the ray. */
-          level: z.boolean().default(false),
-          /** Why the two lie apart by more than a finger’s breadth, where they do. */
-          settled: z.string().optional(),
-        })
-        .optional(),
-      /** What the ray must pass, and how near: the taught aim held against the body model. */
-      reaches: z.strictObject({ structure: z.string(), withinMm: mm.default(20) }).optional(),
-    }),
-  ),
+  aim: z.union([atLandmark.extend(aimed), betweenTwo.extend(aimed)]),
   cover: z.array(cover).min(1),
   /** Long bone along which the collimator is turned when it lies slanted. */
   alongBone: z.tuple([z.string(), z.string()]).optional(),
