@@ -2,7 +2,7 @@
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { z } from 'zod';
-import { isDamage } from '../db/database';
+import { isDamage, isFull } from '../db/database';
 import { operationOutcome, wantsFhir } from '../services/fhirAnswers';
 import { invalid, Refusal, type FieldProblem, type RefusalKind } from '../services/refusal';
 
@@ -66,15 +66,6 @@ export const unknownRoute: RequestHandler = (request) => {
 
 type HttpError = { status?: number; type?: string; message?: string; limit?: number };
 
-/** Codes of a disk that takes no more, anywhere in the chain of causes. */
-const FULL = /^(SQLITE_FULL|SQLITE_IOERR\w*|ENOSPC|EFBIG|EDQUOT)$/;
-function diskIsFull(error: unknown): boolean {
-  for (let each = error; each instanceof Error; each = each.cause) {
-    if (FULL.test(String((each as { code?: unknown }).code))) return true;
-  }
-  return false;
-}
-
 /**
  * An error as it may stand in a log: what failed and where, never with what. Statements that fail carry the values of a
  * patient or a PIN in their message.
@@ -124,7 +115,7 @@ export const problemHandler =
       send(response, new Problem(http.status, 'Request not accepted', String(http.message)));
       return;
     }
-    if (diskIsFull(error)) {
+    if (isFull(error)) {
       logger.error(loggable(error), 'the disk takes no more');
       send(
         response,

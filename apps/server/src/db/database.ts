@@ -28,6 +28,14 @@ const WAITS_MS = 5000;
 const CHECK_AGAIN_MS = 10 * 60_000;
 const checked = new WeakMap<Store, { at: number; damage: string | null }>();
 
+/** Codes of a disk that takes no more, anywhere in the chain of causes. */
+const FULL = /^(SQLITE_FULL|SQLITE_IOERR\w*|ENOSPC|EFBIG|EDQUOT)$/;
+export function isFull(error: unknown): boolean {
+  for (let each = error; each instanceof Error; each = each.cause)
+    if (FULL.test(String((each as { code?: unknown }).code))) return true;
+  return false;
+}
+
 const DAMAGE = /SQLITE_(CORRUPT|NOTADB)|malformed|not a database/i;
 /** Whether an error, or anything that caused it, says that the file is damaged. */
 export function isDamage(error: unknown): boolean {
@@ -81,7 +89,10 @@ export async function openStore(
     if (damage !== null) throw new DamagedError(damage);
     await migrate(db, { migrationsFolder });
     // A copy of the file alone must hold its tables, however young it is.
-    await client.execute('PRAGMA wal_checkpoint(TRUNCATE)');
+    // Where the disk takes no more it stays in the log: what is there can be read all the same.
+    await client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch((error: unknown) => {
+      if (!isFull(error)) throw error;
+    });
     const writes = new WriteQueue();
     const close = async () => {
       await writes.run(() => client.execute('PRAGMA wal_checkpoint(TRUNCATE)'));

@@ -1,6 +1,7 @@
 /** Which servers run on a folder: each leaves a file with its number there while it runs. */
 import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { isFull } from '../db/database';
 
 const folderOf = (dataFolder: string): string => path.join(dataFolder, 'running');
 
@@ -34,7 +35,12 @@ export function serversOn(dataFolder: string): number[] {
 /** @returns takes the file away again */
 export function present(dataFolder: string, pid: number = process.pid): () => void {
   const file = path.join(folderOf(dataFolder), String(pid));
-  mkdirSync(folderOf(dataFolder), { recursive: true });
-  writeFileSync(file, '');
+  try {
+    mkdirSync(folderOf(dataFolder), { recursive: true });
+    writeFileSync(file, '');
+  } catch (error) {
+    // A disk that takes no more must not keep the server from reading to whoever asks.
+    if (!isFull(error)) throw error;
+  }
   return () => rmSync(file, { force: true });
 }
