@@ -1,13 +1,12 @@
 /** Asks a DICOM modality worklist what is to be done today. Source: DICOM PS3.4 annex K. */
 import dimse from 'dcmjs-dimse';
 import type { WorklistEntry } from '@taktik/core';
+import { sendTo, type WorklistAddress } from './send';
 
-const { Client, constants, log, requests } = dimse;
+const { constants, requests } = dimse;
 const { Status } = constants;
-// It tells every message of the wire, names of patients with it.
-log.setLevel('silent');
 
-export type WorklistAddress = { host: string; port: number; calledAe: string; callingAe: string };
+export type { WorklistAddress };
 
 /** What is wanted of every entry; empty asks for whatever it is. */
 const ASKED_FOR = {
@@ -33,8 +32,6 @@ const ASKED_FOR = {
   ReasonForTheRequestedProcedure: '',
   RequestedProcedureComments: '',
 };
-const CONNECT_MS = 10_000;
-const ANSWER_MS = 60_000;
 
 /** It was asked, and did not answer, or said no. */
 export class NoWorklist extends Error {}
@@ -54,11 +51,8 @@ export function worklistAddress(address: string, callingAe: string): WorklistAdd
  * @returns the entries of that day, of every modality
  * @throws NoWorklist where nobody answers, or the question is not taken
  */
-export function askWorklist(
-  { host, port, calledAe, callingAe }: WorklistAddress,
-  day: string,
-): Promise<WorklistEntry[]> {
-  const where = `the worklist ${calledAe} at ${host}:${port}`;
+export function askWorklist(address: WorklistAddress, day: string): Promise<WorklistEntry[]> {
+  const where = `the worklist ${address.calledAe} at ${address.host}:${address.port}`;
   return new Promise((resolve, reject) => {
     const found: WorklistEntry[] = [];
     const fail = (why: string) => reject(new NoWorklist(`${where} ${why}`));
@@ -86,16 +80,7 @@ export function askWorklist(
         else fail(`does not take the question (status ${status.toString(16)})`);
       },
     );
-    const client = new Client();
-    client.addRequest(request);
-    client.on('networkError', (error: Error) => fail(`cannot be reached: ${error.message}`));
-    client.on('associationRejected', () => fail(`does not know this station as ${callingAe}`));
-    client.on('closed', () => fail('ended without an answer'));
-    client.send(host, port, callingAe, calledAe, {
-      connectTimeout: CONNECT_MS,
-      associationTimeout: CONNECT_MS,
-      pduTimeout: ANSWER_MS,
-    });
+    sendTo(address, request, fail);
   });
 }
 /** Source: DICOM PS3.4 table C.4-1: optional keys were not matched. */

@@ -1,16 +1,9 @@
 /** What a FHIR client is answered, by a validator that is not ours; and numbers of patients that become one. */
-import { Fhir } from 'fhir';
 import { sendHl7 } from '../mllp/sender';
 import { listenForHl7, type Listening } from '../mllp/listener';
 import { orderBundle } from '../standins/orderSystem';
+import { errorsOf } from '../testing/fhirErrors';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
-
-const validator = new Fhir();
-const errorsOf = (document: object): string[] =>
-  validator
-    .validate(document, { errorOnUnexpected: true })
-    .messages.filter(({ severity }) => severity === 'error' || severity === 'fatal')
-    .map(({ location, message }) => `${location}: ${message}`);
 
 let server: TestServer;
 let mllp: Listening;

@@ -1,16 +1,9 @@
 /** What goes out, and the examples of what comes in, by a validator that is not ours. */
-import { Fhir } from 'fhir';
 import type { OrderDetail } from '@taktik/contracts';
 import { orderBundle } from '../standins/orderSystem';
+import { errorsOf } from '../testing/fhirErrors';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 import { orderAsFhir } from './orderAsFhir';
-
-const validator = new Fhir();
-const errorsOf = (document: object): string[] =>
-  validator
-    .validate(document, { errorOnUnexpected: true })
-    .messages.filter(({ severity }) => severity === 'error' || severity === 'fatal')
-    .map(({ location, message }) => `${location}: ${message}`);
 
 let server: TestServer;
 beforeAll(async () => {
