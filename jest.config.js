@@ -12,6 +12,8 @@ const ESM_PACKAGES = [
   'iobuffer',
   'fflate',
   'ts-fsrs',
+  'p-limit',
+  'yocto-queue',
 ];
 const CORE = {
   '^@taktik/contracts$': `${__dirname}/packages/contracts/src/index.ts`,

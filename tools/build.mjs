@@ -38,7 +38,7 @@ async function buildWeb() {
 }
 
 /** One part of the server and all of ours that it imports, as one file beside the server. */
-async function bundleServer(entry, outfile) {
+export async function bundleServer(entry, outfile) {
   const { build } = await import('esbuild');
   const { dependencies } = JSON.parse(readFileSync(at('apps/server/package.json'), 'utf8'));
   await build({
@@ -65,6 +65,7 @@ async function bundleServer(entry, outfile) {
 async function buildServer() {
   say('Building the server');
   await bundleServer('main.ts', at('apps/server/dist/main.mjs'));
+  await bundleServer('compute/thread.ts', at('apps/server/dist/thread.mjs'));
   cpSync(at('apps/server/src/db/migrations'), at('apps/server/dist/migrations'), { recursive: true });
 }
 

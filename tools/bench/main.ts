@@ -9,8 +9,11 @@ import { benchDrag, benchPictures } from './pictures';
 import { benchScreen, benchSize } from './screen';
 import { benchServer } from './server';
 
-/** `--pictures`: only those, for when they are worked on. */
-const ONLY_PICTURES = process.argv.includes('--pictures');
+/** `--core`, `--pictures`, `--screen`, `--server`: only those, for when they are worked on. */
+const PARTS = ['core', 'pictures', 'screen', 'server'] as const;
+type Part = (typeof PARTS)[number];
+const ONLY = PARTS.filter((part) => process.argv.includes(`--${part}`));
+const measured = (part: Part): boolean => ONLY.length === 0 || ONLY.includes(part);
 /** `--accept`: what is slower is so on purpose, and what the next run is held against. */
 const ACCEPT = process.argv.includes('--accept');
 const LAST = 'bench-results/bench.json';
@@ -26,18 +29,16 @@ const readLast = (): Kept | null => {
 async function main(): Promise<void> {
   const began = counters();
   measuring('core');
-  if (!ONLY_PICTURES) benchCore();
-  await benchPictures();
+  if (measured('core')) benchCore();
+  if (measured('pictures')) await benchPictures();
   measuring('screen');
-  if (!ONLY_PICTURES) benchSize();
+  if (measured('screen')) benchSize();
   const server = await DemoServer.start(emptyFolder());
   try {
-    await benchDrag(server);
-    if (!ONLY_PICTURES) {
-      await benchScreen(server);
-      measuring('server');
-      await benchServer(server);
-    }
+    if (measured('pictures')) await benchDrag(server);
+    if (measured('screen')) await benchScreen(server);
+    measuring('server');
+    if (measured('server')) await benchServer(server);
   } finally {
     await server.remove();
   }
@@ -60,6 +61,8 @@ async function main(): Promise<void> {
     process.exitCode = 1;
     return;
   }
+  // A part alone is not what the next whole run is held against.
+  if (ONLY.length > 0) return;
   mkdirSync('bench-results', { recursive: true });
   writeFileSync(LAST, `${JSON.stringify({ machine, stolenPercent: stolen, figures }, null, 2)}\n`);
 }

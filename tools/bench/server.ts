@@ -11,6 +11,7 @@ function load(
   port: number,
   bodies: readonly string[],
   amount: number,
+  route = 'setups',
 ): Promise<{ times: number[]; seconds: number; refused: number }> {
   const times: number[] = [];
   let asked = 0;
@@ -33,7 +34,7 @@ function load(
         text = '';
         sentAt = performance.now();
         socket.write(
-          `POST /api/setups HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`,
+          `POST /api/${route} HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: ${Buffer.byteLength(body)}\r\n\r\n${body}`,
         );
       };
       socket.setEncoding('latin1');
@@ -80,5 +81,29 @@ export async function benchServer(server: DemoServer): Promise<void> {
     );
   };
   await best('server answers a set-up, 50 clients with 50 questions, median', () => bodies(0, 50), 800);
+  await besideOthers(server.port);
   await best('the same when no question was asked before, median', (round) => bodies(100 + round * 400, 400), 400);
+}
+
+const PROBES = 300;
+/** How long the shortest answer takes while fifty ask for other ways, each for a patient of their own. */
+async function besideOthers(port: number): Promise<void> {
+  const bodies = Array.from({ length: 1500 }, (_, i) =>
+    JSON.stringify({ projectionId: 'knee-lateral', side: 'left', patient: { ageYears: 20 + i / 30 } }),
+  );
+  const others = load(port, bodies, bodies.length, 'ways');
+  const times: number[] = [];
+  for (let i = 0; i < PROBES; i += 1) {
+    const start = performance.now();
+    await (await fetch(`http://127.0.0.1:${port}/api/people`)).text();
+    times.push(performance.now() - start);
+  }
+  const { refused } = await others;
+  put(
+    'a list of the server beside 50 who ask for other ways, 99 of 100',
+    quantile(times, 0.99),
+    'ms',
+    100,
+    `${refused} refused`,
+  );
 }

@@ -1,4 +1,6 @@
+import type { AddressInfo } from 'node:net';
 import { bodyDocumentSchema, computeSetup, ROOM_TWO, type SetupRequest } from '@taktik/core';
+import { createApp } from './app';
 import { exposures, orders } from './db/schema';
 import { HOSPITAL, STAFF, DEMO_ORDERS } from './seed/scenario';
 import { CLOCK, discard, startTestServer, type TestServer } from './testing/testServer';
@@ -391,4 +393,21 @@ it('other ways come over the wire, each with what takes it into a plan', async (
   });
   expect(flexion.body.forbidden.why).toMatch(/not cleared/);
   expect((await call('POST', '/api/ways', { projectionId: 'none' })).status).toBe(422);
+});
+
+test('who asks too often is told so, and when to ask again', async () => {
+  const app = createApp({ store: server.store, requestsPerMinute: 2 }).listen(0, '127.0.0.1');
+  await new Promise((resolve) => app.once('listening', resolve));
+  const ask = () => fetch(`http://127.0.0.1:${(app.address() as AddressInfo).port}/api/people`);
+  await ask();
+  await ask();
+  const third = await ask();
+  app.close();
+  app.closeAllConnections();
+  expect([third.status, third.headers.get('retry-after'), third.headers.get('content-type')]).toEqual([
+    429,
+    '60',
+    expect.stringMatching(/problem\+json/),
+  ]);
+  expect(await third.json()).toMatchObject({ title: 'Too often', detail: expect.stringMatching(/More than 2 /) });
 });

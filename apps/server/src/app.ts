@@ -10,6 +10,7 @@ import { mountRoutes } from './api/mount';
 import { openApiDocument } from './api/openapi';
 import { questions, routes } from './api/routes';
 import { parse, parseJson, Problem, problemHandler } from './api/problem';
+import { computingHere, type Computing } from './compute/computing';
 import { reportDamage, type Store } from './db/database';
 import type { WorklistAddress } from './dicom/worklist';
 import { rulesInForce } from './services/rooms';
@@ -44,6 +45,7 @@ export type AppOptions = {
   clock?: () => number;
   logger?: Logger;
   requestsPerMinute?: number;
+  computing?: Computing;
   worklist?: WorklistAddress | null;
   /** Proxies in front whose word on address and https is believed. */
   trustedProxies?: number;
@@ -52,6 +54,7 @@ export type AppOptions = {
 const BODY_LIMIT = '256kb';
 /** A whole catalogue of own entries, or a day's orders. */
 const IMPORT_LIMIT = '2mb';
+const MINUTE_MS = 60_000;
 const YEAR_MS = 365 * 24 * 3600 * 1000;
 /** Files whose name carries a hash of their content never change. */
 const HASHED = /[.-][0-9a-f]{32}\./;
@@ -62,6 +65,7 @@ export function createApp({
   clock = Date.now,
   logger = pino({ level: 'warn' }),
   requestsPerMinute = 6000,
+  computing = computingHere,
   worklist = null,
   trustedProxies = 0,
 }: AppOptions): Express {
@@ -86,16 +90,30 @@ export function createApp({
   const limits = [
     apiHeaders,
     sameOrigin,
-    rateLimit({ windowMs: 60_000, limit: requestsPerMinute, standardHeaders: false, legacyHeaders: false }),
+    rateLimit({
+      windowMs: MINUTE_MS,
+      limit: requestsPerMinute,
+      standardHeaders: false,
+      legacyHeaders: false,
+      handler: () => {
+        throw new Problem(
+          429,
+          'Too often',
+          `More than ${requestsPerMinute} questions came from here within a minute. Nothing was changed.`,
+          [],
+          MINUTE_MS / 1000,
+        );
+      },
+    }),
   ];
   // Asked at every touch of a number: it stands first and goes through as little as can be.
-  for (const { path, body, compute } of questions) {
-    const kept = new KeptAnswers(compute as (asked: object) => unknown);
+  for (const { path, body, task } of questions) {
+    const kept = new KeptAnswers((asked: object) => computing.text(task, asked));
     const text = express.text({ type: () => true, limit: BODY_LIMIT });
     app.post(`/api${path}`, ...limits, text, async (request, response) => {
       // A question without rules is answered by those in force.
       const inForce = await rulesInForce(store);
-      const answer = kept.answer(String(request.body ?? ''), inForce.version, (question) => {
+      const answer = await kept.answer(String(request.body ?? ''), inForce.version, (question) => {
         const asked = parse(body, parseJson(question)) as { rules?: unknown };
         return asked.rules === undefined ? { ...asked, rules: inForce.rules } : asked;
       });
@@ -112,7 +130,12 @@ export function createApp({
     express.json({ type: ['application/json', 'application/fhir+json'], limit: IMPORT_LIMIT }),
   );
   app.get('/api/openapi.json', ...limits, (_request, response) => void response.json(openApiDocument));
-  app.use('/api', ...limits, express.json({ limit: BODY_LIMIT }), mountRoutes(routes, store, clock, worklist));
+  app.use(
+    '/api',
+    ...limits,
+    express.json({ limit: BODY_LIMIT }),
+    mountRoutes(routes, store, computing, clock, worklist),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { loggable } from './api/problem';
 import { createApp } from './app';
+import { computingInThreads } from './compute/computing';
 import { DamagedError, openStore, type Store } from './db/database';
 import { listenForHl7 } from './mllp/listener';
 import { sendHl7 } from './mllp/sender';
@@ -150,8 +151,10 @@ async function serve(here: Store): Promise<void> {
   tellOthers(here);
   backUpNowAndThen();
   const absent = present(dataFolder);
+  const computing = computingInThreads(settings.computingFile, { threads: settings.computingThreads });
   const server = createApp({
     store: here,
+    computing,
     webFolder: settings.web,
     logger,
     worklist: settings.worklist,
@@ -170,7 +173,7 @@ async function serve(here: Store): Promise<void> {
       absent();
       process.exit(0);
     };
-    const done = () => void here.close().finally(end);
+    const done = () => void Promise.allSettled([computing.close(), here.close()]).finally(end);
     setTimeout(() => server.closeAllConnections(), STOP_MS).unref();
     server.close(() => void Promise.resolve(mllp?.close()).finally(done));
     server.closeIdleConnections();

@@ -1,5 +1,6 @@
 /** Puts the table of routes on Express: who may, what is asked, what is answered. */
 import { Router, type Request, type RequestHandler } from 'express';
+import type { Computing } from '../compute/computing';
 import type { Store } from '../db/database';
 import type { WorklistAddress } from '../dicom/worklist';
 import { parse, Problem, unknownRoute } from './problem';
@@ -23,6 +24,7 @@ function bodyOf({ body, bodyType, readsItself }: Route, request: Request): unkno
 export function mountRoutes(
   routes: readonly Route[],
   store: Store,
+  computing: Computing,
   clock: () => number,
   worklist: WorklistAddress | null,
 ): Router {
@@ -32,6 +34,7 @@ export function mountRoutes(
     api[route.method](route.path, ...guardsFor(route.who, signedIn), async (request, response) => {
       const answer: unknown = await route.handle({
         store,
+        computing,
         worklist,
         now: clock(),
         person: personOf(response),

@@ -12,6 +12,8 @@ export class Problem extends Error {
     readonly title: string,
     readonly detail: string,
     readonly fields: FieldProblem[] = [],
+    /** Seconds after which it may be tried again. */
+    readonly retryAfter: number | null = null,
   ) {
     super(detail);
   }
@@ -24,9 +26,10 @@ const STATUS: Record<RefusalKind, number> = {
   conflict: 409,
   'not accepted': 422,
   'too often': 429,
+  busy: 503,
 };
-const problemOf = ({ kind, title, detail, fields }: Refusal): Problem =>
-  new Problem(STATUS[kind], title, detail, fields);
+const problemOf = ({ kind, title, detail, fields, retryAfter }: Refusal): Problem =>
+  new Problem(STATUS[kind], title, detail, fields, retryAfter);
 
 /** Parses what came from outside, once. @throws Refusal naming each field */
 export function parse<T extends z.ZodType>(schema: T, value: unknown): z.output<T> {
@@ -46,7 +49,8 @@ export function parseJson(text: string): unknown {
   }
 }
 
-function send(response: Response, { status, title, detail, fields }: Problem): void {
+function send(response: Response, { status, title, detail, fields, retryAfter }: Problem): void {
+  if (retryAfter !== null) response.setHeader('Retry-After', String(retryAfter));
   if (wantsFhir(response.req.headers.accept)) {
     response
       .status(status)

@@ -3,6 +3,8 @@ import type { Request, Response } from 'express';
 import { z } from 'zod';
 import { idSchema, type Person, Role } from '@taktik/contracts';
 import type { Store } from '../db/database';
+import type { Computing } from '../compute/computing';
+import type { AskedOf, TaskName } from '../compute/tasks';
 import type { WorklistAddress } from '../dicom/worklist';
 
 export type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
@@ -13,6 +15,7 @@ export type Who = 'anyone' | 'signed in' | readonly Role[];
 /** What a handler is given, parsed. `person` is only there where somebody must be signed in. */
 export type Asked<Q, B> = {
   store: Store;
+  computing: Computing;
   /** Where the worklist of the hospital is; null where there is none. */
   worklist: WorklistAddress | null;
   now: number;
@@ -99,10 +102,10 @@ export const route = <Q extends z.ZodType = z.ZodUndefined, B extends z.ZodType 
 export type Question = Pick<Route, 'path' | 'summary' | 'says'> & {
   body: z.ZodType;
   answer: z.ZodType;
-  compute: (asked: never) => unknown;
+  task: TaskName;
 };
-export const question = <B>(
-  written: Omit<Question, 'body' | 'compute'> & { body: z.ZodType<B>; compute: (asked: B) => unknown },
-): Question => written as Question;
+export const question = <N extends TaskName>(
+  written: Omit<Question, 'body' | 'task'> & { body: z.ZodType<AskedOf<N>>; task: N },
+): Question => written;
 
 export const idParams = z.object({ id: idSchema });

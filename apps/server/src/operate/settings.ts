@@ -1,4 +1,5 @@
 /** All that is set when the server starts, from the environment; what cannot be read is told with its name and what it should be. */
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { z } from 'zod';
 import { worklistAddress } from '../dicom/worklist';
@@ -24,6 +25,7 @@ const environmentSchema = z.object({
   TAKTIK_MIGRATIONS: z.string().optional(),
   TAKTIK_WEB: z.string().optional(),
   TAKTIK_SEED: z.literal('demo', { error: 'must be demo, or not set' }).optional(),
+  TAKTIK_THREADS: whole(1, 64, Math.max(1, Math.min(4, availableParallelism() - 1))),
   TAKTIK_REQUESTS_PER_MINUTE: whole(60, 10_000_000, 6000),
   TAKTIK_TRUST_PROXY: whole(0, 5, 0),
   TAKTIK_SECRET_FILE: z.string().optional(),
@@ -54,6 +56,9 @@ export type Settings = {
   web: string;
   /** Asked for by name, never taken for granted: the demo's PINs are known to everybody. */
   demo: boolean;
+  /** The built thread that computes, and how many of it. */
+  computingFile: string;
+  computingThreads: number;
   requestsPerMinute: number;
   /** Proxies in front whose word on address and https is believed. */
   trustedProxies: number;
@@ -109,6 +114,8 @@ export function settingsFrom(environment: Readonly<Record<string, string | undef
     migrations: path.resolve(env.TAKTIK_MIGRATIONS ?? path.join(here, 'db/migrations')),
     web: path.resolve(env.TAKTIK_WEB ?? path.join(here, '../../web/dist')),
     demo,
+    computingFile: path.join(here, 'thread.mjs'),
+    computingThreads: env.TAKTIK_THREADS,
     requestsPerMinute: env.TAKTIK_REQUESTS_PER_MINUTE,
     trustedProxies: env.TAKTIK_TRUST_PROXY,
     secretFile: path.resolve(env.TAKTIK_SECRET_FILE ?? path.join(dataFolder, 'secret.key')),

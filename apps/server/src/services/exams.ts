@@ -1,14 +1,12 @@
 /** Exams and exposures: the record. Everything that is acknowledged is on disk; a retry with the same id is harmless. */
 import { and, asc, desc, eq, gte, isNull, lte } from 'drizzle-orm';
 import {
-  computeSetup,
   deviationIndex,
   doseLevelFor,
   exportRecordedBody,
   EARLIER_SPREAD,
   indexTrend,
   requestOfToday,
-  ROOM_ONE,
   setupOfToday,
   type Answers,
   type BodyDocument,
@@ -29,7 +27,7 @@ import type {
 import { notFound, Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { exams, exposures, orders, patients, people, type MadeWith } from '../db/schema';
-import { readDetector } from '../standins/detector';
+import type { Computing } from '../compute/computing';
 import { queueOutgoing, tellAgain } from '../reports/outgoing';
 import { note } from './audit';
 import { getDepartment } from './departments';
@@ -345,6 +343,7 @@ async function isKnown(db: Reader, { id, examId }: Pick<NewExposure, 'id' | 'exa
  */
 export async function recordExposure(
   store: Store,
+  computing: Computing,
   exposure: NewExposure,
   by: Recorder,
   now: number,
@@ -353,8 +352,7 @@ export async function recordExposure(
   // Sent again after a reply that was lost: nothing is computed for it.
   if (await isKnown(store.db, exposure)) return { exposure: await getExposure(store, exposure.id), created: false };
   const time = trueTime(exposure.exposedAt, exposure.sentAt, now, 'exposedAt');
-  const setup = computeSetup(exposure.request);
-  const reading = readDetector(exposure.id, setup, exposure.request.room ?? ROOM_ONE);
+  const { setup, reading } = await computing.run('exposure', { id: exposure.id, request: exposure.request });
   const madeWith = await madeWithOf(store, exposure.madeWith, exposure.request.room?.id);
   const created = await store.writes.run(() =>
     store.db.transaction(async (tx) => {

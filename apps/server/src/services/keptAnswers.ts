@@ -4,18 +4,18 @@
 const KEPT = 500;
 
 export class KeptAnswers<Asked> {
-  /** @param work what is computed for a question */
-  constructor(private readonly work: (asked: Asked) => unknown) {}
+  /** @param work what is computed for a question, as JSON */
+  constructor(private readonly work: (asked: Asked) => Promise<string>) {}
 
-  private readonly kept = new Map<string, string>();
+  private readonly kept = new Map<string, Promise<string>>();
 
   /**
    * @param question the body as it came; its text decides whether it was asked before
    * @param version of what is in force: an answer by older rules is none
    * @param read parses and validates it; called only for a new question
-   * @returns the answer as JSON
+   * @returns the answer as JSON; who asks the same while it is computed waits for the same
    */
-  answer(question: string, version: number, read: (question: string) => Asked): string {
+  answer(question: string, version: number, read: (question: string) => Asked): Promise<string> {
     const key = `${version} ${question}`;
     const known = this.kept.get(key);
     if (known !== undefined) {
@@ -23,8 +23,10 @@ export class KeptAnswers<Asked> {
       this.kept.set(key, known);
       return known;
     }
-    const text = JSON.stringify(this.work(read(question)));
+    const text = this.work(read(question));
     this.kept.set(key, text);
+    // What was refused may be asked again.
+    text.catch(() => this.kept.delete(key));
     if (this.kept.size > KEPT) this.kept.delete(this.kept.keys().next().value as string);
     return text;
   }

@@ -4,7 +4,8 @@ import type { z } from 'zod';
 export type FieldProblem = { field: string; message: string };
 
 /** Why it is not done. */
-export type RefusalKind = 'not signed in' | 'not allowed' | 'missing' | 'conflict' | 'not accepted' | 'too often';
+export type RefusalKind =
+  'not signed in' | 'not allowed' | 'missing' | 'conflict' | 'not accepted' | 'too often' | 'busy';
 
 export class Refusal extends Error {
   constructor(
@@ -12,6 +13,8 @@ export class Refusal extends Error {
     readonly title: string,
     readonly detail: string,
     readonly fields: FieldProblem[] = [],
+    /** Seconds after which it may be tried again. */
+    readonly retryAfter: number | null = null,
   ) {
     super(detail);
   }

@@ -1,10 +1,7 @@
 /** Questions that store nothing: set-up, verdict, other ways, the order of a series. */
 import { setupRequestSchema } from '@taktik/contracts';
 import {
-  computeSetup,
-  judge,
   otherWaysSchema,
-  planSeries,
   seriesPlanSchema,
   seriesRequestSchema,
   type SetupRequest,
@@ -12,7 +9,6 @@ import {
   verdictSchema as viewVerdictSchema,
   type WayPrices,
   waysRequestSchema,
-  waysAnswer,
 } from '@taktik/core';
 import { z } from 'zod';
 import { question, type Question } from '../route';
@@ -27,7 +23,7 @@ export const questions: readonly Question[] = [
     body: asked,
     answer: setupSchema,
     says: 'The set-up',
-    compute: (request) => computeSetup(request),
+    task: 'setup',
   }),
   question({
     path: '/verdicts',
@@ -35,7 +31,7 @@ export const questions: readonly Question[] = [
     body: asked,
     answer: viewVerdictSchema,
     says: 'The verdict',
-    compute: (request) => judge(request),
+    task: 'verdict',
   }),
   question({
     path: '/ways',
@@ -43,7 +39,7 @@ export const questions: readonly Question[] = [
     body: waysRequestSchema as unknown as z.ZodType<SetupRequest & { prices?: Partial<WayPrices> }>,
     answer: otherWaysSchema,
     says: 'Ways, each with its whole set-up; why the view itself must not be done, or why nothing was found and who decides',
-    compute: ({ prices, ...request }) => waysAnswer(request, prices),
+    task: 'ways',
   }),
   question({
     path: '/plans',
@@ -51,6 +47,6 @@ export const questions: readonly Question[] = [
     body: seriesRequestSchema,
     answer: seriesPlanSchema,
     says: 'The plan',
-    compute: (request) => planSeries(request),
+    task: 'plan',
   }),
 ];

@@ -264,8 +264,8 @@ export const work: readonly Route[] = [
     answer: exposureSchema,
     status: '201',
     says: 'The exposure',
-    handle: async ({ store, body, person, now }) => {
-      const { exposure, created: isNew } = await recordExposure(store, body, person, now);
+    handle: async ({ store, computing, body, person, now }) => {
+      const { exposure, created: isNew } = await recordExposure(store, computing, body, person, now);
       return isNew ? created(exposure) : new Answer(exposure);
     },
   }),
