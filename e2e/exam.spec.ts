@@ -140,3 +140,20 @@ test('two tabs of a device share the exam in hand', ONCE, async ({ page, context
   await page.getByRole('list', { name: 'Steps' }).getByRole('checkbox').first().click();
   await expect(other.getByRole('list', { name: 'Steps' }).getByRole('checkbox').first()).toBeChecked();
 });
+
+test('what one tab could not send, another does when the network is back', ONCE, async ({ page, context }) => {
+  await startSacrum(page);
+  await answerBefore(page);
+  const other = await context.newPage();
+  await other.goto('/record');
+  await expect(other.getByRole('heading', { name: 'Record' })).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  await expect(page.getByText('✓ Exposed and kept')).toBeVisible();
+  await expect(other.getByText('1 on the way')).toBeVisible();
+  await page.close();
+  await context.setOffline(false);
+  await expect(other.getByText('1 on the way')).toBeHidden();
+  await other.reload();
+  await expect(other.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(1);
+});

@@ -9,6 +9,7 @@ module.exports = class extends TestEnvironment {
   constructor(...args) {
     super(...args);
     Object.assign(this.global, { Request, Response, Headers, AbortController, AbortSignal, TextDecoder, TextEncoder });
+    Object.assign(this.global, { structuredClone });
     Object.assign(this.global, { RangeError, ArrayBuffer, Uint8Array, Uint16Array, DataView, [SHARED]: core });
   }
 };

@@ -18,3 +18,6 @@ if (typeof window !== 'undefined') {
     return known.get(key);
   };
 }
+
+// A database in memory; a test that wants a new one makes one.
+require('fake-indexeddb/auto');

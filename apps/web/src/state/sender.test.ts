@@ -1,6 +1,9 @@
+import { IDBFactory } from 'fake-indexeddb';
 import { createStore } from './store';
-import { post, sendAgain, sendNow, startSender } from './sender';
-import { dismissed, dropRefused, type Outgoing } from './outbox';
+import { markSaved, post, putAside, remove, sendAgain, sendNow, startSender } from './sender';
+import type { Outgoing } from './outbox';
+import { forget, keep, readAll } from './outboxDb';
+import { mustNote, notedOnPaper } from './outbox';
 import { signedIn } from './who';
 
 const item = (id: string, madeAt = 1): Outgoing => ({
@@ -23,7 +26,18 @@ const answer = (status: number, body: object = {}) =>
 
 let calls: string[];
 let respond: () => Promise<Response>;
+/** Ids that are kept on the device. */
+const keptIds = async () => (await readAll()).map(({ id }) => id);
+/** A page that is opened again on the same device. */
+const reopened = async () => {
+  const store = createStore();
+  startSender(store);
+  await settle();
+  return store;
+};
 beforeEach(() => {
+  forget();
+  globalThis.indexedDB = new IDBFactory();
   localStorage.clear();
   calls = [];
   global.fetch = jest.fn((_url: unknown, options?: { body?: string }) => {
@@ -41,7 +55,7 @@ test('sends in order and forgets what the server has', async () => {
   await settle();
   expect(calls).toEqual(['a', 'b']);
   expect(store.getState().outbox.waiting).toEqual([]);
-  expect(localStorage.getItem('taktik.outbox.a')).toBeNull();
+  expect(await keptIds()).toEqual([]);
 });
 
 test('keeps everything on the device while there is no connection, across a reload', async () => {
@@ -51,16 +65,16 @@ test('keeps everything on the device while there is no connection, across a relo
   post(store.dispatch, item('a'));
   post(store.dispatch, item('b', 2));
   await settle();
-  expect(calls).toEqual(['a']);
+  // What is behind it is not tried before it.
+  expect([...new Set(calls)]).toEqual(['a']);
   expect(store.getState().outbox).toMatchObject({ online: false, waiting: [{ id: 'a' }, { id: 'b' }] });
 
   respond = () => answer(201);
   calls = [];
-  const reloaded = createStore();
-  expect(reloaded.getState().outbox.waiting.map(({ id }) => id)).toEqual(['a', 'b']);
-  startSender(reloaded);
-  await settle();
+  expect(await keptIds()).toEqual(['a', 'b']);
+  await reopened();
   expect(calls).toEqual(['a', 'b']);
+  expect(await keptIds()).toEqual([]);
 });
 
 test('a server in trouble is tried again; a refusal is shown and not repeated', async () => {
@@ -71,7 +85,8 @@ test('a server in trouble is tried again; a refusal is shown and not repeated', 
   await settle();
   expect(store.getState().outbox.waiting).toHaveLength(1);
 
-  localStorage.clear();
+  forget();
+  globalThis.indexedDB = new IDBFactory();
   respond = () => answer(422, { detail: 'side: needs a side' });
   const other = createStore();
   startSender(other);
@@ -80,18 +95,24 @@ test('a server in trouble is tried again; a refusal is shown and not repeated', 
   expect(other.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'c', why: 'side: needs a side' }] });
 });
 
-test('what the server would not take is still told after a reload, until it is dismissed', async () => {
+test('what the server would not take is still told after a reload, until it is in a file and removed', async () => {
   respond = () => answer(422, { detail: 'side: needs a side' });
   const store = createStore();
   startSender(store);
   post(store.dispatch, item('c'));
   await settle();
-  const reloaded = createStore();
+  const reloaded = await reopened();
+  const refusedThere = () => reloaded.getState().outbox.refused;
   expect(reloaded.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'c', why: 'side: needs a side' }] });
-  dropRefused('c');
-  reloaded.dispatch(dismissed('c'));
-  expect(reloaded.getState().outbox.refused).toEqual([]);
-  expect(createStore().getState().outbox.refused).toEqual([]);
+  putAside(reloaded.dispatch, 'c');
+  remove(reloaded.dispatch, refusedThere()[0]);
+  expect(refusedThere()).toMatchObject([{ id: 'c', aside: true }]);
+  await settle();
+  expect((await reopened()).getState().outbox.refused).toMatchObject([{ id: 'c', aside: true }]);
+  markSaved(reloaded.dispatch, 'c');
+  remove(reloaded.dispatch, refusedThere()[0]);
+  await settle();
+  expect((await reopened()).getState().outbox.refused).toEqual([]);
 });
 
 test('a session that is over keeps the item waiting, and it goes when somebody signs in', async () => {
@@ -120,7 +141,7 @@ describe('what answers in place of our server', () => {
     post(store.dispatch, item('a'));
     await settle();
     expect(store.getState().outbox).toMatchObject({ online: false, waiting: [{ id: 'a' }], refused: [] });
-    expect(localStorage.getItem('taktik.outbox.a')).toContain('"id":"a"');
+    expect(await keptIds()).toEqual(['a']);
   });
 });
 
@@ -166,25 +187,72 @@ test('the order is that of doing, whatever the clock says', async () => {
   post(store.dispatch, { ...item('exam', 5_000_000), path: '/exams' });
   post(store.dispatch, { ...item('shot', 1_000), body: { id: 'shot', examId: 'exam' } });
   await settle();
-  expect(
-    createStore()
-      .getState()
-      .outbox.waiting.map(({ id }) => id),
-  ).toEqual(['exam', 'shot']);
+  expect((await reopened()).getState().outbox.waiting.map(({ id }) => id)).toEqual(['exam', 'shot']);
 });
 
-test('a full store keeps nothing, and that is said', async () => {
+test('a full store keeps nothing: that is said, the next exposure waits until it is on paper, and it is sent all the same', async () => {
   respond = () => Promise.reject(new TypeError('no network'));
   const store = createStore();
   startSender(store);
-  const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+  post(store.dispatch, item('before'));
+  await settle();
+  const full = jest.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');
   });
-  expect(post(store.dispatch, item('a'))).toBe(false);
+  post(store.dispatch, item('a'));
+  await settle();
   full.mockRestore();
+  const state = () => store.getState().outbox;
+  expect(state()).toMatchObject({ unkept: ['a'], writing: [], waiting: [{ id: 'before' }, { id: 'a' }] });
+  expect(mustNote(state())).toBe(true);
+  store.dispatch(notedOnPaper());
+  expect(mustNote(state())).toBe(false);
+  post(store.dispatch, item('b'));
+  await settle();
+  expect(state().unkept).toEqual(['a']);
+  // In the order of doing, whether they could be kept or not.
+  expect(state().waiting.map(({ id }) => id)).toEqual(['before', 'a', 'b']);
+  respond = () => answer(201);
+  calls = [];
+  sendNow();
+  await settle();
+  expect(calls).toEqual(['before', 'a', 'b']);
+  expect(state()).toMatchObject({ unkept: [], waiting: [] });
+});
+
+test('a device without any store says so', async () => {
+  respond = () => Promise.reject(new TypeError('no network'));
+  Object.assign(globalThis, {
+    indexedDB: {
+      open: () => {
+        throw new DOMException('closed', 'SecurityError');
+      },
+    },
+  });
+  const store = createStore();
+  startSender(store);
+  post(store.dispatch, item('a'));
+  await settle();
   expect(store.getState().outbox).toMatchObject({ unkept: ['a'], waiting: [{ id: 'a' }] });
-  expect(post(store.dispatch, item('b'))).toBe(true);
-  expect(store.getState().outbox.unkept).toEqual(['a']);
+});
+
+test('what an earlier version of the app kept waiting goes on its way, in its order', async () => {
+  const former = (id: string, seq: number) =>
+    localStorage.setItem(`taktik.outbox.${id}`, JSON.stringify({ ...item(id), seq }));
+  former('second', 2);
+  former('first', 1);
+  localStorage.setItem('taktik.refused.no', JSON.stringify({ ...item('no'), seq: 3, why: 'side: needs a side' }));
+  respond = () => answer(201);
+  const store = await reopened();
+  expect(calls).toEqual(['first', 'second']);
+  expect(store.getState().outbox.refused).toMatchObject([{ id: 'no', why: 'side: needs a side' }]);
+  expect(Object.keys(localStorage).filter((key) => /outbox|refused/.test(key))).toEqual([]);
+});
+
+test('the same thing is kept once, however often it is handed in', async () => {
+  await keep(item('a'));
+  await keep(item('a'));
+  expect(await keptIds()).toEqual(['a']);
 });
 
 test('what somebody else did waits for them or a lead; the rest goes', async () => {
@@ -213,5 +281,5 @@ test('what was refused can be sent again', async () => {
   sendAgain(store.dispatch, store.getState().outbox.refused[0]);
   await settle();
   expect(store.getState().outbox).toMatchObject({ waiting: [], refused: [] });
-  expect(localStorage.getItem('taktik.refused.c')).toBeNull();
+  expect(await keptIds()).toEqual([]);
 });

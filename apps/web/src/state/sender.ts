@@ -2,20 +2,22 @@
 import type { AppDispatch, RootState } from './store';
 import { api, API_BASE, SESSION_OVER } from './api';
 import {
-  drop,
-  dropRefused,
   groupOf,
-  keep,
-  keepRefused,
-  nextSeq,
+  kept,
+  notKept,
   queued,
   refused,
+  refusedChanged,
+  removed,
+  restored,
   retried,
   sent,
   troubled,
   unreachable,
   type Outgoing,
+  type Refused,
 } from './outbox';
+import { change, keep, readAll, whenOthersChange } from './outboxDb';
 import { signedOut } from './who';
 import { hasWindow } from './hasWindow';
 
@@ -27,28 +29,51 @@ const NOT_FOUND_TRIES = 3;
 let wake: () => void = () => undefined;
 let current: StoreLike | null = null;
 
-/**
- * Takes a write in: on the device first, then on its way.
- * @returns whether the device could keep it
- */
-export function post(dispatch: AppDispatch, item: Outgoing): boolean {
+/** Writes of this tab, one after another: the database counts them in the order of doing. */
+let writes: Promise<void> = Promise.resolve();
+
+/** Takes a write in: on the device first, then on its way. What the device cannot keep is said, and sent all the same. */
+export function post(dispatch: AppDispatch, item: Outgoing): void {
   const performer = (item.body as { performedBy?: string } | null)?.performedBy;
-  const whole = { ...item, seq: nextSeq(), by: performer ?? current?.getState().who.person?.name ?? null };
-  const kept = keep(whole);
-  dispatch(queued({ item: whole, kept }));
-  wake();
-  return kept;
+  const whole = { ...item, by: performer ?? current?.getState().who.person?.name ?? null };
+  dispatch(queued(whole));
+  writes = writes
+    .then(() => keep(whole))
+    .then(
+      () => void dispatch(kept(whole.id)),
+      () => void dispatch(notKept(whole.id)),
+    )
+    .then(() => wake());
 }
 
 /** Signed in again: what waited for that goes on its way. */
 export const sendNow = (): void => wake();
 
+/** As it is in the database; what the device cannot write down there is still told until the page is left. */
+const written = (id: string, to: Parameters<typeof change>[1]): Promise<void> =>
+  (writes = writes.then(() => change(id, to)).catch(() => undefined));
+
 /** What the server would not take goes once more, as when its cause is mended. */
-export function sendAgain(dispatch: AppDispatch, item: Outgoing): void {
-  // What the store does not take stays among the refused there, so that a reload does not lose it.
-  if (keep(item)) dropRefused(item.id);
+export function sendAgain(dispatch: AppDispatch, item: Refused): void {
   dispatch(retried(item.id));
-  wake();
+  void written(item.id, { why: undefined, aside: undefined, saved: undefined }).then(() => wake());
+}
+
+/** Read: it leaves the notices; the record goes on listing it. */
+export function putAside(dispatch: AppDispatch, id: string): void {
+  dispatch(refusedChanged({ id, to: { aside: true } }));
+  void written(id, { aside: true });
+}
+/** It is in a file now. */
+export function markSaved(dispatch: AppDispatch, id: string): void {
+  dispatch(refusedChanged({ id, to: { saved: true } }));
+  void written(id, { saved: true });
+}
+/** What is in a file may leave this device. */
+export function remove(dispatch: AppDispatch, item: Refused): void {
+  if (!item.saved) return;
+  dispatch(removed(item.id));
+  void written(item.id, null);
 }
 
 const CLOCKED = /^\/(exposures|exams|practice)$|\/(finish|verdict)$/;
@@ -93,14 +118,15 @@ async function deliver({ dispatch }: StoreLike, item: Outgoing, tries: number): 
     dispatch(troubled({ id: item.id, why: await reasonOf(response) }));
     return 'held';
   }
-  if (response.ok) dispatch(sent(item.id));
-  else {
+  // Forgotten here only when its end is written down.
+  if (response.ok) {
+    await written(item.id, null);
+    dispatch(sent(item.id));
+  } else {
     const why = await reasonOf(response);
-    keepRefused({ ...item, why });
+    await written(item.id, { why });
     dispatch(refused({ id: item.id, why }));
   }
-  // Forgotten only when its end is written down.
-  drop(item.id);
   dispatch(api.util.invalidateTags(item.path === '/practice' ? ['Practice'] : ['Orders', 'Record']));
   return 'over';
 }
@@ -110,24 +136,37 @@ function maySend({ by }: Outgoing, { who }: RootState): boolean {
   return by == null || who.person === null || who.person.name === by || who.person.role === 'lead';
 }
 
+/** One tab of the device sends at a time; where that cannot be asked, sending twice is harmless. */
+async function alone(work: () => Promise<void>): Promise<void> {
+  const locks = hasWindow ? (navigator as { locks?: LockManager }).locks : undefined;
+  if (locks) await locks.request('taktik-outbox', { ifAvailable: true }, (lock) => (lock ? work() : undefined));
+  else await work();
+}
+
 export function startSender(store: StoreLike): void {
   current = store;
   let busy = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const tries = new Map<string, number>();
-  const run = async () => {
-    if (busy) return;
-    busy = true;
-    clearTimeout(timer);
+  /** Brings in what is kept, of this and other tabs. A store that cannot be read leaves what the page knows. */
+  const refresh = () =>
+    readAll().then(
+      (rows) => void store.dispatch(restored(rows)),
+      () => undefined,
+    );
+
+  const sendAll = async () => {
+    await writes;
+    await refresh();
     /** Groups that wait in this round. */
     const blockedOrders = new Set<string>();
     for (;;) {
       const state = store.getState();
-      const { waiting } = state.outbox;
+      const { waiting, writing } = state.outbox;
       const next = waiting.find((item) => !blockedOrders.has(groupOf(item, waiting)));
       if (!next) break;
       const group = groupOf(next, waiting);
-      if (!maySend(next, state)) {
+      if (writing.includes(next.id) || !maySend(next, state)) {
         blockedOrders.add(group);
         continue;
       }
@@ -138,10 +177,25 @@ export function startSender(store: StoreLike): void {
       if (outcome === 'held') blockedOrders.add(group);
       else tries.delete(next.id);
     }
+  };
+  let again = false;
+  const run = async () => {
+    again = true;
+    if (busy) return;
+    busy = true;
+    clearTimeout(timer);
+    while (again) {
+      again = false;
+      await alone(sendAll);
+    }
     busy = false;
-    if (store.getState().outbox.waiting.length > 0) timer = setTimeout(wake, RETRY_MS);
+    const { waiting, writing } = store.getState().outbox;
+    if (waiting.some(({ id }) => !writing.includes(id))) timer = setTimeout(wake, RETRY_MS);
   };
   wake = () => void run();
-  if (hasWindow) window.addEventListener('online', wake);
+  if (hasWindow) {
+    window.addEventListener('online', wake);
+    whenOthersChange(wake);
+  }
   wake();
 }

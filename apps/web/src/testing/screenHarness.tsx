@@ -3,10 +3,12 @@
  * place, so that what it stands in for is stood in for.
  */
 import { defaultDepartment, demoRooms, withDefaults } from '@taktik/core';
+import { IDBFactory } from 'fake-indexeddb';
 import { configure, render } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import type { ExposureRow, Order } from '../state/api';
+import { forget } from '../state/outboxDb';
 import { createStore, type Store } from '../state/store';
 import { ThemeProvider } from '../ui/theme';
 
@@ -129,6 +131,9 @@ export const row: ExposureRow = {
 };
 
 beforeEach(() => {
+  // The database of the test before is gone.
+  forget();
+  globalThis.indexedDB = new IDBFactory();
   localStorage.clear();
   localStorage.setItem('taktik.who', JSON.stringify(person));
   jest.clearAllMocks();

@@ -6,11 +6,9 @@ import { PersonChip } from '../screens/people/PersonChip';
 import { RoomSheet } from '../screens/room/RoomSheet';
 import { useRoom } from '../screens/room/useRoom';
 import { newsRead } from '../state/news';
-import { dismissed, dropRefused } from '../state/outbox';
-import { sendAgain } from '../state/sender';
-import type { AppDispatch } from '../state/store';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
 import { CornerTicks } from './CornerTicks';
+import { NotRecorded } from './NotRecorded';
 import { Press } from './Press';
 import { useTheme } from './theme';
 import { LOW_UNDER, NO_OUTLINE, PRIMARY, RADIUS, RAIL_FROM } from './tokens';
@@ -192,7 +190,7 @@ export function RoomChip({ roomId }: { roomId?: string }) {
 /** What waits to be sent, what the server would not take, and what has changed meanwhile. */
 function Notices() {
   const theme = useTheme();
-  const dispatch = useAppDispatch() as AppDispatch;
+  const dispatch = useAppDispatch();
   const { waiting, refused, online, unkept, trouble } = useAppSelector((state) => state.outbox);
   const person = useAppSelector((state) => state.who.person);
   const news = useAppSelector((state) => state.news.text);
@@ -200,9 +198,10 @@ function Notices() {
   const theirs = [
     ...new Set(waiting.flatMap(({ by }) => (by && person && by !== person.name && person.role !== 'lead' ? [by] : []))),
   ];
+  const unread = refused.filter(({ aside }) => !aside);
   const troubled = waiting.filter(({ id }) => trouble[id] !== undefined);
   const quiet = (online || waiting.length === 0) && unkept.length === 0 && theirs.length === 0;
-  if (quiet && refused.length === 0 && troubled.length === 0 && news === null && !shipped) return null;
+  if (quiet && unread.length === 0 && troubled.length === 0 && news === null && !shipped) return null;
   const entries = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
   return (
     <View role="status" style={{ paddingHorizontal: 16, paddingVertical: 8, gap: 6, backgroundColor: theme.raised }}>
@@ -246,33 +245,8 @@ function Notices() {
       {troubled.map(({ id, what }) => (
         <Words key={id} kind="small" tone="brick">{`▲ Waits: ${what}. ${trouble[id]} It is tried again.`}</Words>
       ))}
-      {refused.map((item) => (
-        <View key={item.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words kind="small" tone="brick" style={{ flex: 1 }}>{`▲ Not recorded: ${item.what}. ${item.why}`}</Words>
-          <Press
-            label={`Send again: ${item.what}`}
-            plain
-            onPress={() => sendAgain(dispatch, item)}
-            style={{ paddingHorizontal: 10 }}
-          >
-            <Words kind="small" tone="lamp">
-              Send again
-            </Words>
-          </Press>
-          <Press
-            label={`Dismiss: ${item.what}`}
-            plain
-            onPress={() => {
-              dropRefused(item.id);
-              dispatch(dismissed(item.id));
-            }}
-            style={{ paddingHorizontal: 10 }}
-          >
-            <Words kind="small" tone="soft">
-              Dismiss
-            </Words>
-          </Press>
-        </View>
+      {unread.map((item) => (
+        <NotRecorded key={item.id} item={item} />
       ))}
     </View>
   );

@@ -7,6 +7,7 @@ import { MOST_ROWS, useRecordQuery, type ExposureRow } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
+import { NotRecorded } from '../../ui/NotRecorded';
 import { Press } from '../../ui/Press';
 import { Caution, Note, Skeleton } from '../../ui/States';
 import { RAIL_FROM } from '../../ui/tokens';
@@ -46,7 +47,8 @@ export function RecordScreen() {
     refetch,
   } = useRecordQuery({ from }, { refetchOnMountOrArgChange: true });
   const { width } = useWindowDimensions();
-  const waiting = useAppSelector((state) => state.outbox.waiting);
+  const { waiting, refused } = useAppSelector((state) => state.outbox);
+  const aside = refused.filter((item) => item.aside);
   const unsent = waiting.filter(({ path }) => path === '/exposures');
   const period = days === '1' ? 'today' : `in ${days} days`;
   const full = rows?.length === MOST_ROWS;
@@ -57,6 +59,16 @@ export function RecordScreen() {
     <View style={{ gap: 10, flex: wide ? 1 : undefined }}>
       {unsent.length > 0 && (
         <Note title={`${unsent.length} on the way`} text={unsent.map(({ what }) => what).join(', ')} />
+      )}
+      {aside.length > 0 && (
+        <View role="group" aria-label="Not recorded" style={{ gap: 6 }}>
+          <Words kind="small" tone="soft">
+            {`Put aside: ${aside.length} that the server did not take, kept on this device until sent, or saved and removed. A lead can send what another did.`}
+          </Words>
+          {aside.map((item) => (
+            <NotRecorded key={item.id} item={item} listed />
+          ))}
+        </View>
       )}
       {rows?.length === 0 && unsent.length === 0 && (
         <Note

@@ -17,16 +17,23 @@ describe('Record', () => {
     const store = show(<RecordScreen />);
     await screen.findByText('Nothing exposed today');
     act(() => {
-      store.dispatch(
-        queued({ item: { id: 'a', madeAt: 1, path: '/exposures', body: {}, what: 'Sacrum, AP axial' }, kept: true }),
-      );
+      store.dispatch(queued({ id: 'a', madeAt: 1, path: '/exposures', body: {}, what: 'Sacrum, AP axial' }));
       store.dispatch(unreachable());
     });
     expect(screen.getByText('1 on the way')).toBeTruthy();
     expect(screen.getByText(/1 entry is kept on this device/)).toBeTruthy();
     act(() => void store.dispatch(refused({ id: 'a', why: 'There is no exam "e".' })));
-    expect(screen.getByText(/Not recorded: Sacrum, AP axial. There is no exam "e"/)).toBeTruthy();
-    fireEvent.click(screen.getByLabelText('Dismiss: Sacrum, AP axial'));
+    expect(screen.getAllByText(/Not recorded: Sacrum, AP axial .*There is no exam "e"/)).toHaveLength(1);
+    expect(screen.queryByRole('group', { name: 'Not recorded' })).toBeNull();
+    fireEvent.click(screen.getByLabelText('Put aside: Sacrum, AP axial'));
+    expect(screen.getByRole('group', { name: 'Not recorded' })).toBeTruthy();
+    expect(screen.queryByLabelText('Remove: Sacrum, AP axial')).toBeNull();
+    const saved = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
+    Object.assign(URL, { createObjectURL: () => 'blob:x', revokeObjectURL: () => undefined });
+    fireEvent.click(screen.getByLabelText('Save: Sacrum, AP axial'));
+    expect(saved).toHaveBeenCalledTimes(1);
+    saved.mockRestore();
+    fireEvent.click(screen.getByLabelText('Remove: Sacrum, AP axial'));
     expect(screen.queryByText(/Not recorded/)).toBeNull();
   });
 });

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useDepartmentQuery, useExposureQuery, type ExposureRow } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { mustNote, notedOnPaper } from '../../state/outbox';
 import { sendAgain } from '../../state/sender';
 import type { AppDispatch } from '../../state/store';
 import { Press } from '../../ui/Press';
@@ -36,7 +37,9 @@ export function ActionBar(props: Props) {
   const { session, index, feasible, done, askFirst, onAsk, onWays, onExpose, onAccept, onRepeat, onNext, onFinish } =
     props;
   const theme = useTheme();
+  const dispatch = useAppDispatch();
   const refusedItems = useAppSelector((state) => state.outbox.refused);
+  const toNote = useAppSelector((state) => mustNote(state.outbox));
   if (!session) return null;
   const all = session.plan.every((_, i) => session.exposed[i] !== undefined);
   const hasNext = session.plan[index + 1] !== undefined;
@@ -60,7 +63,9 @@ export function ActionBar(props: Props) {
         {done && <Kept exposureId={exposureId} />}
         {!done && (
           <View style={{ flex: 1 }}>
-            {askFirst !== '' && feasible ? (
+            {toNote ? (
+              <Button title="Last entry is on paper: go on" onPress={() => dispatch(notedOnPaper())} />
+            ) : askFirst !== '' && feasible ? (
               <Button title="Before the patient" onPress={onAsk} />
             ) : (
               <Button
@@ -117,7 +122,7 @@ function Kept({ exposureId }: { exposureId: string }) {
   const { waiting: all, refused, unkept } = useAppSelector((state) => state.outbox);
   const waiting = all.some(({ id }) => id === exposureId);
   const lost = refused.find(({ id }) => id === exposureId);
-  const { data } = useExposureQuery(exposureId, { skip: waiting || lost !== undefined });
+  const { data, error } = useExposureQuery(exposureId, { skip: waiting || lost !== undefined });
   const { data: department } = useDepartmentQuery();
   const { bands } = withDepartmentDefaults(department);
   const scale = useScale(data?.roomId);
@@ -135,6 +140,14 @@ function Kept({ exposureId }: { exposureId: string }) {
             Send again
           </Words>
         </Press>
+      </View>
+    );
+  if (error && 'status' in error && error.status === 404)
+    return (
+      <View role="alert" style={{ flex: 1, paddingLeft: 6 }}>
+        <Words kind="small" tone="brick">
+          ▲ Exposed, and neither on this device nor in the record: write it down.
+        </Words>
       </View>
     );
   if (unkept.includes(exposureId))

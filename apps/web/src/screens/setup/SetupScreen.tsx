@@ -14,6 +14,7 @@ import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { opened, preferred } from '../../state/preferences';
+import { mustNote } from '../../state/outbox';
 import { post } from '../../state/sender';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
@@ -91,6 +92,7 @@ function SetupOfView() {
   const [loose, setLoose] = useState<{ of: string; ticks: string[] }>({ of: '', ticks: NO_TICKS });
 
   const refusedItems = useAppSelector((state) => state.outbox.refused);
+  const toNote = useAppSelector((state) => mustNote(state.outbox));
   const versions = useAppSelector((state) => state.news.seen);
   const madeWith = versions ? { rules: versions.rules, room: room && versions.rooms[room.id] } : undefined;
 
@@ -126,7 +128,7 @@ function SetupOfView() {
   };
   const done = session !== null && session.exposed[index] !== undefined;
   const expose = () => {
-    if (!session || !result || !result.setup.feasible || done || pending || errors.length > 0) return;
+    if (!session || !result || !result.setup.feasible || done || pending || toNote || errors.length > 0) return;
     if (!ready) {
       router.push('/before');
       return;
