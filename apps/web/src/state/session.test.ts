@@ -50,7 +50,7 @@ test('steps are ticked and unticked, each projection for itself', () => {
 
 test('an exposure is remembered with what was asked, for the changes to the next', () => {
   const request = { projectionId: 'sacrum-ap-axial' };
-  expect(after(begun(exam), exposed({ index: 0, exposureId: 'x', request }))).toMatchObject({
+  expect(after(begun(exam), exposed({ index: 0, exposureId: 'x', request, state: null }))).toMatchObject({
     exposed: { 0: 'x' },
     last: request,
   });
@@ -79,7 +79,7 @@ test('another order of the plan takes ticks and exposures along; what is dropped
   const planned = after(
     begun(exam),
     ticked({ index: 0, stepId: 'a' }),
-    exposed({ index: 1, exposureId: 'x', request }),
+    exposed({ index: 1, exposureId: 'x', request, state: null }),
     replanned({
       plan: [{ projectionId: 'coccyx-ap-axial' }, { projectionId: 'pelvis-ap' }, { projectionId: 'sacrum-ap-axial' }],
       version: 2,
@@ -88,7 +88,7 @@ test('another order of the plan takes ticks and exposures along; what is dropped
   expect(planned).toMatchObject({ ticks: { 2: ['a'] }, exposed: { 0: 'x' }, planVersion: 2 });
   const dropped = after(
     begun(exam),
-    exposed({ index: 1, exposureId: 'x', request }),
+    exposed({ index: 1, exposureId: 'x', request, state: null }),
     replanned({ plan: [{ projectionId: 'sacrum-ap-axial' }], version: 2 }),
   );
   expect(dropped?.exposed).toEqual({});
@@ -98,7 +98,7 @@ test('the same projection planned twice keeps its turns apart', () => {
   const twice = { ...exam, plan: [...exam.plan, exam.plan[0]] };
   const planned = after(
     begun(twice),
-    exposed({ index: 2, exposureId: 'second', request }),
+    exposed({ index: 2, exposureId: 'second', request, state: null }),
     replanned({ plan: [twice.plan[1], twice.plan[0], twice.plan[2]], version: 2 }),
   );
   expect(planned?.exposed).toEqual({ 2: 'second' });
@@ -108,7 +108,7 @@ test('a repeat frees the place, starts its steps anew, and what was exposed stay
   const state = after(
     begun(exam),
     ticked({ index: 0, stepId: 'a' }),
-    exposed({ index: 0, exposureId: 'x', request }),
+    exposed({ index: 0, exposureId: 'x', request, state: null }),
     repeated({ index: 0, exposureId: 'x', cause: 'Rotated' }),
   )!;
   expect(state).toMatchObject({
@@ -129,7 +129,7 @@ test('exposures of another device fill their own places, repeats of it do not, a
   expect(unknownHere(exam, rows)).toEqual({ 0: 'b' });
   const state = after(
     begun(exam),
-    exposed({ index: 0, exposureId: 'mine', request }),
+    exposed({ index: 0, exposureId: 'mine', request, state: null }),
     exposedElsewhere({ 0: 'b', 1: 'd' }),
   );
   expect(state?.exposed).toEqual({ 0: 'mine', 1: 'd' });

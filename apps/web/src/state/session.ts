@@ -7,6 +7,7 @@ import {
   type Answers,
   type PatientInput,
   type Planned,
+  type RoomState,
   type SetupRequest,
   type Situation,
 } from '@taktik/core';
@@ -30,6 +31,8 @@ export type Session = {
   exposed: Record<number, string>;
   /** What was asked for at the last exposure, to tell what changes. */
   last: SetupRequest | null;
+  /** Where everything stood in the room after it; null where that is not known. */
+  state: RoomState | null;
   /** Version of the order's plan that this one is. */
   planVersion: number;
   answers: Answers;
@@ -47,6 +50,7 @@ export const freshSession = {
   ticks: {},
   exposed: {},
   last: null,
+  state: null,
   planVersion: 1,
   answers: noAnswers,
   checked: [],
@@ -103,10 +107,14 @@ export const session = createSlice({
     ) => {
       if (current) Object.assign(current, action.payload);
     },
-    exposed: ({ current }, action: PayloadAction<{ index: number; exposureId: string; request: SetupRequest }>) => {
+    exposed: (
+      { current },
+      action: PayloadAction<{ index: number; exposureId: string; request: SetupRequest; state: RoomState | null }>,
+    ) => {
       if (!current) return;
       current.exposed[action.payload.index] = action.payload.exposureId;
       current.last = action.payload.request;
+      current.state = action.payload.state;
     },
     /** Another order of the plan, or other projections: ticks and exposures go with theirs. */
     replanned: ({ current }, action: PayloadAction<{ plan: Planned[]; version: number }>) => {

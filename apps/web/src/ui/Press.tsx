@@ -12,6 +12,8 @@ type Props = {
   chosen?: boolean;
   role?: 'button' | 'link' | 'radio' | 'checkbox' | 'tab';
   checked?: boolean;
+  /** What it shows is open. */
+  expanded?: boolean;
   disabled?: boolean;
   plain?: boolean;
   hint?: string;
@@ -36,6 +38,7 @@ export function Press({
   chosen = false,
   role = 'button',
   checked,
+  expanded,
   disabled,
   plain,
   hint,
@@ -72,6 +75,7 @@ export function Press({
       ref={ref}
       role={role}
       aria-label={label}
+      aria-expanded={expanded}
       aria-checked={toggles ? Boolean(checked) : undefined}
       aria-selected={role === 'tab' ? chosen : undefined}
       aria-disabled={disabled || undefined}

@@ -118,6 +118,7 @@ describe('steps', () => {
 test('changes are a numbered list; nothing is shown when nothing changes', () => {
   const { rerender } = show(
     <ChangeList
+      stands={['Table top: in its middle']}
       changes={[
         {
           kind: 'angle',
@@ -137,7 +138,7 @@ test('changes are a numbered list; nothing is shown when nothing changes', () =>
   rerender(
     <Provider store={createStore()}>
       <ThemeProvider>
-        <ChangeList changes={[]} from="Sacrum" />
+        <ChangeList changes={[]} from="Sacrum" stands={[]} />
       </ThemeProvider>
     </Provider>,
   );

@@ -10,6 +10,7 @@ const request = {
 test('one call gives set-up, changes and the drawings asked for', () => {
   const answer = computeService.compute({
     request,
+    state: null,
     before: { ...request, projectionId: 'sacrum-ap-axial' },
     aspects: { side: 1.1 },
   });
@@ -20,10 +21,11 @@ test('one call gives set-up, changes and the drawings asked for', () => {
 });
 
 test('a mannequin that depends on nothing that changed is not drawn again', () => {
-  const first = computeService.compute({ request, before: null, aspects: { side: 1.3 } });
+  const first = computeService.compute({ request, before: null, state: null, aspects: { side: 1.3 } });
   const again = computeService.compute({
     request: { ...request, overrides: { kVp: 70 } },
     before: null,
+    state: null,
     aspects: { side: 1.3 },
   });
   if (!first.ok || !again.ok) throw new Error('not computed');
@@ -34,11 +36,17 @@ test('a mannequin that depends on nothing that changed is not drawn again', () =
 
 test('bad input answers with the field and the range', () => {
   expect(
-    computeService.compute({ request: { ...request, patient: { statureMm: 200 } }, before: null, aspects: {} }),
+    computeService.compute({
+      request: { ...request, patient: { statureMm: 200 } },
+      before: null,
+      state: null,
+      aspects: {},
+    }),
   ).toEqual({ ok: false, errors: [{ field: 'patient.statureMm', message: 'Height must be 42 to 220 cm' }] });
   const outside = computeService.compute({
     request: { ...request, patient: { ageYears: 3, statureMm: 2000 } },
     before: null,
+    state: null,
     aspects: {},
   });
   expect(outside).toMatchObject({ ok: false, errors: [{ message: expect.stringMatching(/outside the model/) }] });

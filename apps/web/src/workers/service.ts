@@ -5,6 +5,7 @@ import {
   techniqueCurveOf,
   type AecCover,
   type TechniqueCurve,
+  arrange,
   changesBetween,
   computeSetup,
   judge as verdictOn,
@@ -35,6 +36,8 @@ import {
   type NoWay,
   type Instead,
   type LengthUnit,
+  roomLines,
+  type RoomState,
   type SeriesEffort,
   type SeriesRequest,
   type Mannequin2d,
@@ -59,6 +62,8 @@ export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
 export type ComputeInput = {
   request: SetupRequest;
   before: SetupRequest | null;
+  /** Where everything stood in the room after the last exposure. */
+  state: RoomState | null;
   aspects: Partial<Record<StageLook, number>>;
 };
 export type FieldError = { field: string; message: string };
@@ -70,6 +75,9 @@ export type ComputeOutput =
       allowed: boolean;
       instead: Instead[];
       changes: Change[];
+      /** Where this set-up leaves everything in the room, and that in words. */
+      state: RoomState;
+      stands: string[];
       drawings: Partial<Record<StageLook, StageDrawing>>;
       unit: LengthUnit;
     }
@@ -128,7 +136,7 @@ function verdictView(request: SetupRequest, setup: Setup): { allowed: boolean; i
   return { allowed, instead };
 }
 
-function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
+function compute({ request, before, state, aspects }: ComputeInput): ComputeOutput {
   const parsed = setupRequestSchema.safeParse(request);
   if (!parsed.success)
     return {
@@ -138,6 +146,8 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
   try {
     const setup = computeSetup(parsed.data);
     const { unit } = withDefaults(parsed.data.rules);
+    const room = parsed.data.room ?? ROOM_ONE;
+    const arranged = arrange(state, setup, room);
     const drawings: Partial<Record<StageLook, StageDrawing>> = {};
     for (const look of Object.keys(aspects) as StageLook[])
       drawings[look] = drawStage(setup, look, aspects[look] as number);
@@ -145,7 +155,9 @@ function compute({ request, before, aspects }: ComputeInput): ComputeOutput {
       ok: true,
       setup,
       ...verdictView(parsed.data, setup),
-      changes: changesBetween(before ? computeSetup(before) : null, setup, unit),
+      changes: changesBetween(before ? computeSetup(before) : null, setup, unit, { room, state }),
+      state: arranged.state,
+      stands: roomLines(arranged, setup, room, unit).map(({ text }) => text),
       drawings,
       unit,
     };

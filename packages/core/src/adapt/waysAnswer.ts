@@ -21,6 +21,7 @@ export type NoWay = {
 
 const OF_ROOM: ReadonlySet<Problem['code']> = new Set([
   'no-holder',
+  'table-load',
   'angle-limit',
   'tube-load',
   'tube-low',

@@ -1,6 +1,7 @@
 /** The rooms that ship with the demo: two that differ and a mobile unit. Figures are ordinary, not of any product. */
 import { MAS_STATIONS } from '../quantity/station';
 import { inches } from '../quantity/length';
+import { USUAL_TABLE } from './table';
 import { checkRoom, type Grid, type Receptor, type Room } from './room';
 
 /** Plates are named in whole inches; the edge of the housing takes a little of the nominal size. */
@@ -31,6 +32,7 @@ export const ROOM_ONE: Room = checkRoom({
   kind: 'fixed',
   tube: { focusHeightMm: [450, 2150], wallSidMm: [1000, 2000], maxAngleDeg: 45, maxFieldAtMetreMm: 430 },
   surfaceHeightMm: 780,
+  table: USUAL_TABLE,
   holders: [
     { kind: 'table-tray', gapMm: 62, grid: trayGrid, gridRemovable: true, receptorIds: ['panel-table'], aec: true },
     { kind: 'table-top', gapMm: 12, grid: null, gridRemovable: false, receptorIds: ['10x12', '14x17'], aec: false },
@@ -69,6 +71,10 @@ export const ROOM_TWO: Room = checkRoom({
   kind: 'fixed',
   tube: { focusHeightMm: [600, 1900], wallSidMm: [1000, 1525], maxAngleDeg: 35, maxFieldAtMetreMm: 430 },
   surfaceHeightMm: 800,
+  table: {
+    ...{ lengthMm: 2100, widthMm: 760, topAlongMm: 400, topAcrossMm: 110, trayMm: 320 },
+    ...{ mostKg: 180, mostOutKg: 135 },
+  },
   holders: [
     {
       kind: 'table-tray',

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { HOLDERS, type HolderKind } from '../projections/vocabulary';
 import { aecCellSchema } from './aecCells';
 import { indexScaleSchema } from './indexScale';
+import { tableSchema, USUAL_TABLE, type Table } from './table';
 import { chartSchema } from './techniqueChart';
 
 const mm = z.number().finite().min(0);
@@ -123,11 +124,16 @@ export const roomSchema = z.strictObject({
   }),
   /** Height of the surface that a lying patient rests on. */
   surfaceHeightMm: mm,
+  /** The usual one where it is not known. */
+  table: tableSchema.optional(),
   holders: z.array(holderSchema).min(1),
   receptors: z.array(receptorSchema).min(1),
   generator: generatorSchema,
 });
 export type Room = z.infer<typeof roomSchema>;
+
+/** Null for a mobile unit: the patient lies in a bed. */
+export const tableOf = ({ kind, table }: Room): Table | null => (kind === 'mobile' ? null : (table ?? USUAL_TABLE));
 
 export const holderOf = (room: Room, kind: HolderKind): Holder | undefined =>
   room.holders.find((holder) => holder.kind === kind);

@@ -1,5 +1,6 @@
 /** A change of a room: only what is named changes, so that two people who change different things do not undo each other. */
 import { z } from 'zod';
+import { tableSchema } from './table';
 import { checkRoom, generatorSchema, roomSchema, type Room } from './room';
 
 /** What may be unknown is taken away by null. */
@@ -17,6 +18,7 @@ export const roomChangeSchema = z
     name: roomSchema.shape.name,
     tube: roomSchema.shape.tube,
     surfaceHeightMm: roomSchema.shape.surfaceHeightMm,
+    table: tableSchema,
     holders: roomSchema.shape.holders,
     receptors: roomSchema.shape.receptors,
     generator: generatorChange,

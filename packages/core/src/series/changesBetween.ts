@@ -6,23 +6,28 @@ import { CHANGE_WORDS } from '../words/changeWords';
 import type { Values, ValuesOf } from '../words/fact';
 import { HOLDER_WORDS } from '../words/names';
 import { say } from '../words/say';
-import { applyToPoint, inverse } from '../geometry/frame';
+import type { Room } from '../room/room';
 import type { Setup } from '../setup/setup';
 import type { Support } from '../setup/placing/support';
 import { techniqueWords, tiltWords } from '../setup/readouts/words';
+import { roomMoves } from './roomMoves';
+import type { RoomState } from './roomState';
 import { centreFactOf, isTurn, movesBetween, SAME_MM } from './moves';
 
 /** The order of the hands. */
 export const CHANGE_KINDS = [
   'position',
+  'slide',
   'side',
   'aids',
   'receptor',
   'grid',
   'detent',
   'sid',
+  'height',
   'angle',
   'recentre',
+  'top',
   'centre',
   'field',
   'marker',
@@ -75,17 +80,20 @@ const sameLetters = (a: Setup, b: Setup): boolean => a.marker.letters.join() ===
 const missing = (from: readonly string[], inList: readonly string[]): string[] =>
   from.filter((item) => !inList.includes(item));
 
-/** How far the aim went along the body, head positive, mm. */
-const aimTravel = (before: Setup, after: Setup): number => {
-  const along = (s: Setup): number => applyToPoint(inverse(s.scene.place), s.scene.entry)[2];
-  return along(after) - along(before);
-};
+/** The room of both exposures, and where everything stood after the first; where that is not known it was the first of all. */
+export type Where = { room: Room; state?: RoomState | null };
 
 /**
  * @param before the last exposure, or null for the first of a series (nothing to compare: no changes)
  * @param unit leading unit of the words
+ * @param where how far table, tray, tube and wall stand are moved is told where the room is known
  */
-export function changesBetween(before: Setup | null, after: Setup, unit: LengthUnit = 'in'): Change[] {
+export function changesBetween(
+  before: Setup | null,
+  after: Setup,
+  unit: LengthUnit = 'in',
+  where: Where | null = null,
+): Change[] {
   if (!before) return [];
   const changes: Change[] = [];
   const put = <C extends ChangeCode>(
@@ -117,6 +125,8 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   if (isTurn(moves)) put('position', 'change-turn', { body, nearSide, say: asked });
   else if (turned && moves.otherLimb) put('position', 'change-limb', { side: after.side, say: asked });
   else if (turned || moves.limb || before.position.say !== asked) put('position', 'change-position', { say: asked });
+  const room = where && roomMoves(before, after, where);
+  for (const { kind, code, values, undo } of room?.patient ?? []) put(kind, code, values as never, { undo });
   if (moves.sideSwapped) put('side', 'change-sides-swapped', { on: a.heightOver, side: after.side }, { undo: true });
   for (const { kind } of before.position.supports)
     if (!heightOf(after, kind)) put('aids', 'change-support-away', { kind }, { undo: true });
@@ -141,6 +151,8 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
   if (Math.abs(moves.sidMm) >= SAME_MM)
     put('sid', 'change-sid', { fromMm: b.sidMm, toMm: a.sidMm }, { readout: 'sid', was: formatLength(b.sidMm, unit) });
 
+  for (const { kind, code, values, undo } of room?.stand ?? []) put(kind, code, values as never, { undo });
+
   const tube = { readout: 'tube', was: tiltWords(b) || '0°' } as const;
   if (moves.angle || b.acrossSays !== a.acrossSays) {
     if (isTilted(before)) put('angle', 'change-angle-off', tiltOf(before), { undo: true, ...tube });
@@ -164,12 +176,8 @@ export function changesBetween(before: Setup | null, after: Setup, unit: LengthU
     if (offset(after) !== 0) put('recentre', 'change-shift', { mm: a.receptorShiftMm, says: a.receptorShiftSays });
   }
 
-  if (moves.aim) {
-    const travel = aimTravel(before, after);
-    const topMoves = !moves.holder && holder === 'table-tray' && !isTurn(moves);
-    const topMm = topMoves && Math.abs(travel) >= SAME_MM ? travel : 0;
-    put('centre', 'change-centre', { ...centreFactOf(after), topMm }, { readout: 'centre', was: before.centre.text });
-  }
+  for (const { kind, code, values, undo } of room?.table ?? []) put(kind, code, values as never, { undo });
+  if (moves.aim) put('centre', 'change-centre', centreFactOf(after), { readout: 'centre', was: before.centre.text });
   const fb = before.field.atReceptorMm;
   const fa = after.field.atReceptorMm;
   if (Math.abs(fb.width - fa.width) >= SAME_MM || Math.abs(fb.height - fa.height) >= SAME_MM)

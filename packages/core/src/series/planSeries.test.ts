@@ -4,6 +4,7 @@ import { MOBILE_UNIT, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import { wayFromText } from '../setup/placing/adaptedWay';
 import { changesBetween } from './changesBetween';
+import { arrange, type RoomState } from './roomState';
 import { movesBetween, turnBetween } from './moves';
 import { planSeries, priceOf, type SeriesRequest } from './planSeries';
 import { defaultPrices, pricesSchema } from './prices';
@@ -142,11 +143,14 @@ test('a step costs what its moves cost, and hurt patients pay three times for be
   expect(hurt.points).toBeCloseTo(3 * turn.points, 6);
 });
 
-test('changes of each step are those from the one before it', () => {
+test('changes of each step are those from the one before it, and from where it left the room', () => {
   const found = plan(examItems('lumbar-five'));
-  found.steps.forEach((step, at) =>
-    expect(step.changes).toEqual(changesBetween(at === 0 ? null : found.steps[at - 1].setup, step.setup)),
-  );
+  let state: RoomState | null = null;
+  found.steps.forEach((step, at) => {
+    const before = at === 0 ? null : found.steps[at - 1].setup;
+    expect(step.changes).toEqual(changesBetween(before, step.setup, 'in', { room: ROOM_TWO, state }));
+    ({ state } = arrange(state, step.setup, ROOM_TWO));
+  });
 });
 
 test('what cannot be done as it stands is named, and the rest is still planned', () => {

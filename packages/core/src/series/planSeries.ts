@@ -1,5 +1,6 @@
 /** The order of a series with the least work and harm, what changes at each step, and what the order as given would cost. */
 import { projectionOf } from '../projections/catalogue';
+import { ROOM_ONE } from '../room/demoRooms';
 import { withDefaults, type HouseRules } from '../room/houseRules';
 import { computeSetup } from '../setup/computeSetup';
 import { situationFor, type SetupRequest, type Situation } from '../setup/request';
@@ -9,6 +10,7 @@ import { isInjured } from '../setup/verdict/kept';
 import { changesBetween, type Change } from './changesBetween';
 import { constraintsOf, type Constraint } from './constraints';
 import { leastOrder } from './leastOrder';
+import { arrange, type RoomState } from './roomState';
 import { isTurn, movesBetween, ON_THE_BACK, SAME_MM, stationOf, turnBetween, type Moves } from './moves';
 import { defaultPrices, PAIN, PRICES, type PriceId, type Prices } from './prices';
 
@@ -163,10 +165,14 @@ export function planSeries(request: SeriesRequest): SeriesPlan {
   };
   const { order, exact } = found;
   const place = new Map(order.map((item, at) => [item, at]));
+  const room = base.room ?? ROOM_ONE;
+  let state: RoomState | null = null;
   const steps = order.map((item, at): SeriesStep => {
     const leg = at === 0 ? first[item] : legs[order[at - 1]][item];
     const previous = at === 0 ? null : setups[order[at - 1]];
-    return { item, setup: setups[item], changes: changesBetween(previous, setups[item], rules.unit), ...leg };
+    const changes = changesBetween(previous, setups[item], rules.unit, { room, state });
+    ({ state } = arrange(state, setups[item], room));
+    return { item, setup: setups[item], changes, ...leg };
   });
   const effort = effortOf(order);
   const asGiven = effortOf(setups.map((_, i) => i));

@@ -10,6 +10,7 @@ const BARRED_CODES = ['forbidden', 'position-barred', 'load-lost', 'kept-part'] 
 const IMPOSSIBLE_CODES = [
   'position-unknown',
   'no-holder',
+  'table-load',
   'clipped',
   'angle-limit',
   'in-the-way',

@@ -27,6 +27,9 @@ export const technique = ({ kVp, mAs }: Technique): string =>
 export const aecWords = (cells: string): string =>
   cells === 'none' ? 'manual' : `AEC ${cells} ${cells === 'centre' ? 'cell' : 'cells'}`;
 
+/** Nearer to the edge of the table than this is said. */
+const NEAR_EDGE_MM = 100;
+
 const toward = (mm: number, plus: string, minus: string): string => (mm > 0 ? plus : minus);
 
 export const CHANGE_WORDS = {
@@ -64,11 +67,36 @@ export const CHANGE_WORDS = {
     `${tray ? 'Tray, not the table top,' : 'Receptor'} ${formatLength(mm, unit)} ${movedTo(end)}, ${back ? 'back ' : ''}under the CR`,
   'change-shift': ({ mm, says }: { mm: number; says: string | null }, { unit }: Speech) =>
     `Receptor ${formatLength(mm, unit)} ${movedTo(says)}, under the CR`,
-  /** @param topMm travel of the table top, toward the feet above 0; the rest is where the CR goes in */
-  'change-centre': ({ topMm, ...fact }: CentreFact & { topMm: number }, speech: Speech) =>
-    topMm === 0
-      ? centreSaid(fact, speech)
-      : `${centreSaid(fact, speech)}; table top ${formatLength(Math.abs(topMm), speech.unit)} ${toward(topMm, 'caudad', 'cephalad')}, tube and tray stay in line`,
+  'change-end-for-end': ({ head }: { head: string }) =>
+    `Turn the patient end for end, head to the ${head} of the table: top and tray reach no further`,
+  'change-slide': ({ mm, end }: { mm: number; end: string }, { unit }: Speech) =>
+    `Slide the patient ${formatLength(mm, unit)} on the table top toward its ${end}: top and tray reach no further`,
+  'change-slide-across': ({ mm, to, edgeMm }: { mm: number; to: string; edgeMm: number }, { unit }: Speech) =>
+    `Slide the patient ${formatLength(mm, unit)} across toward the ${to}: the top floats no further${edgeMm < NEAR_EDGE_MM ? `. ${edgeMm > 0 ? `${formatLength(edgeMm, unit)} to the edge` : 'At the edge'}: a rail up or somebody on that side` : ''}`,
+  'change-out-of-reach': () =>
+    'Top and tray do not reach this part however the patient lies: a loose receptor, or another table',
+  'change-top': (
+    { alongMm, end, acrossMm, to }: { alongMm: number; end: string; acrossMm: number; to: string },
+    { unit }: Speech,
+  ) =>
+    `Table top ${[
+      ...(alongMm > 0 ? [`${formatLength(alongMm, unit)} toward its ${end}`] : []),
+      ...(acrossMm > 0 ? [`${formatLength(acrossMm, unit)} across toward the ${to}`] : []),
+    ].join(' and ')}, tube and tray stay in line`,
+  /** @param atEnd the top can follow no further, which is why they move */
+  'change-column': (
+    { mm, end, heavy, atEnd }: { mm: number; end: string; heavy: boolean; atEnd: boolean },
+    { unit }: Speech,
+  ) =>
+    `Tube and tray together ${formatLength(mm, unit)} toward the table’s ${end}${!atEnd ? '' : heavy ? ': further out the top does not carry this patient' : ': the top is at its end'}`,
+  'change-level': ({ heightMm }: { heightMm: number }, { unit }: Speech) =>
+    `Tube turned level, focal spot ${formatLength(heightMm, unit)} above the floor`,
+  'change-upright-ray': () => 'Tube turned down again, ray vertical',
+  'change-tube-height': ({ mm, heightMm }: { mm: number; heightMm: number }, { unit }: Speech) =>
+    `Tube ${formatLength(Math.abs(mm), unit)} ${toward(mm, 'higher', 'lower')}, focal spot ${formatLength(heightMm, unit)} above the floor`,
+  'change-wall-height': ({ mm, heightMm }: { mm: number; heightMm: number }, { unit }: Speech) =>
+    `Wall stand ${formatLength(Math.abs(mm), unit)} ${toward(mm, 'higher', 'lower')}, its centre ${formatLength(heightMm, unit)} above the floor`,
+  'change-centre': (fact: CentreFact, speech: Speech) => centreSaid(fact, speech),
   'change-field': (
     { widthMm, heightMm, smaller }: { widthMm: number; heightMm: number; smaller: boolean },
     { unit }: Speech,

@@ -151,6 +151,8 @@ export const PROBLEM_WORDS = {
     mostMa: number;
   }) =>
     `${kVp} kVp and ${mAs} mAs${mA === null ? '' : ` at ${mA} mA`} are more than the ${spot} focal spot of ${room} bears (${kW} kW, up to ${mostMa} mA).`,
+  'table-load': ({ room, mostKg, massKg }: { room: string; mostKg: number; massKg: number }) =>
+    `The table of ${room} carries ${mostKg} kg; this patient weighs ${Math.round(massKg)} kg.`,
   'tube-low': ({ room, lowestMm, neededMm }: { room: string; lowestMm: number; neededMm: number }, { unit }: Speech) =>
     `The tube of ${room} goes down to ${formatLength(lowestMm, unit)} above the floor; ${formatLength(neededMm, unit)} is wanted.`,
   'outside-model': (values: OutsideModel, speech: Speech) =>

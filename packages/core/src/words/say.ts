@@ -8,6 +8,7 @@ import { CHANGE_WORDS } from './changeWords';
 import { POSITION_WORDS } from './positionWords';
 import { PROBLEM_WORDS } from './problemWords';
 import { CAUTION_WORDS, STEP_WORDS } from './stepWords';
+import { ROOM_WORDS } from './roomWords';
 import { COST_WORDS, KEEP_WORDS, TELL_WORDS } from './wayWords';
 
 const WORDS: Table = {
@@ -15,6 +16,7 @@ const WORDS: Table = {
   ...POSITION_WORDS,
   ...PROBLEM_WORDS,
   ...CHANGE_WORDS,
+  ...ROOM_WORDS,
   ...STEP_WORDS,
   ...CAUTION_WORDS,
   ...COST_WORDS,

@@ -85,7 +85,7 @@ export function TryScreen() {
   const stageWidth = wide ? 330 : width - 24;
   const stageHeight = wide ? 300 : 260;
   const { result, errors } = useCompute(
-    entry ? { request, before: null, aspects: { side: stageWidth / stageHeight } } : null,
+    entry ? { request, before: null, state: null, aspects: { side: stageWidth / stageHeight } } : null,
   );
   // A change may have left fewer exposures than there were.
   const last = (result?.setup.receptor.exposures ?? exposure + 1) - 1;

@@ -112,7 +112,7 @@ function SetupOfView() {
   const looks: readonly StageLook[] = wide ? ['side', 'ray'] : [look];
   const aspects = Object.fromEntries(looks.map((each) => [each, stage[each].width / stage[each].height]));
   const before = session?.last && session.exposed[index] === undefined ? session.last : null;
-  const { result, errors, pending } = useCompute({ request, before, aspects });
+  const { result, errors, pending } = useCompute({ request, before, state: session?.state ?? null, aspects });
 
   const steps = session ? (session.ticks[index] ?? NO_TICKS) : loose.of === asked.projectionId ? loose.ticks : NO_TICKS;
   const tick = (stepId: string) => {
@@ -142,7 +142,7 @@ function SetupOfView() {
       body: { id, examId: session.examId, request, performedBy: person ?? session.by, exposedAt: now, madeWith },
       what: result.setup.name,
     });
-    dispatch(exposed({ index, exposureId: id, request }));
+    dispatch(exposed({ index, exposureId: id, request, state: result.state }));
   };
   const judge = (verdict: 'accepted' | 'repeat', cause?: string) => {
     const exposureId = session?.exposed[index];
@@ -321,6 +321,7 @@ function SetupOfView() {
   const changes = (
     <ChangeList
       changes={result.changes}
+      stands={result.allowed ? result.stands : []}
       from={session?.last ? (projections.find(({ id }) => id === session.last?.projectionId)?.name ?? '') : ''}
     />
   );

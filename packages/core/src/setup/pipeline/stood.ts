@@ -8,6 +8,8 @@ import type { Support } from '../placing/support';
 import { receptorPlane, type ReceptorPlane } from '../ray/receptorPlane';
 import { spotProblems } from '../ray/spot';
 import { focalSpotAt, isHorizontal, reachableSid } from '../ray/tube';
+import { tableOf } from '../../room/room';
+import { problem, type Problem } from '../problem';
 import type { Aimed } from './aimed';
 
 export type Stood = Aimed & {
@@ -26,6 +28,14 @@ export type Stood = Aimed & {
   focal: Vec3<InRoom>;
   focusToSkinMm: number;
 };
+
+/** Who lies on the table of the room, and is more than it carries. */
+function loadProblems(lies: boolean, { body, room, situation, unit }: Aimed): Problem[] {
+  const table = tableOf(room);
+  const { massKg } = body.patient;
+  if (!lies || situation.place !== 'room' || !table || massKg <= table.mostKg) return [];
+  return [problem('table-load', { room: room.name, mostKg: table.mostKg, massKg }, unit)];
+}
 
 /** Where the patient is set down in the room, for the ray and the SID that are wanted. */
 export function setDown({ adapted, aimed, holder, overrides, placed, positioning, projection, room, ...asked }: Aimed) {
@@ -78,6 +88,7 @@ export function standInRoom(asked: Aimed): Stood {
       // As far as the room goes will do: the view itself is taught nearer.
       ...(asked.sidForGridMm === undefined ? reach.problems : []),
       ...spotProblems(focal, aimed, { sidMm, mustReach }, room, unit),
+      ...loadProblems(placement.lies, asked),
     ],
   };
 }
