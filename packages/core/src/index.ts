@@ -167,7 +167,8 @@ export {
   type Department,
   type DepartmentInput,
 } from './exam/department';
-export { needsSide, orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
+export { asTakenHere, type House, type HouseChange } from './exam/houseViews';
+export { namedIds, needsSide, orderedExam, plannedFor, type Ordered, type Planned } from './exam/orderedExam';
 export { orderReadLines, type OrderReadLine } from './exam/orderReadLines';
 export { findViews } from './exam/findViews';
 export { readOrder, type OrderRead, type ReadWords } from './exam/readOrder';

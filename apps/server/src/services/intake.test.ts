@@ -265,3 +265,20 @@ describe('the life of an order', () => {
     expect((await order('N-3')).projections.length).toBeGreaterThan(5);
   });
 });
+
+test('an order is planned under the rules of the house; a view that it names stays', async () => {
+  const rules = async (change: object) =>
+    server.call('PUT', '/api/rules', { ...(await server.call('GET', '/api/rules')).body, ...change });
+  await rules({ sacrumCoccyxLateral: 'separate' });
+  await table('H-1,AB,50,Sacrum and coccyx,,Fell,ED,', 'H-2,CD,2,Chest,,Cough,ED,', 'H-3,EF,2,Chest PA,,Cough,ED,');
+  await rules({ sacrumCoccyxLateral: 'combined' });
+  const list = (await server.call('GET', '/api/orders')).body as {
+    reference: string;
+    projections: { projectionId: string }[];
+  }[];
+  const planned = (reference: string) =>
+    list.find((each) => each.reference === reference)!.projections.map(({ projectionId }) => projectionId);
+  expect(planned('H-1')).toEqual(['sacrum-ap-axial', 'coccyx-ap-axial', 'sacrum-lateral', 'coccyx-lateral']);
+  expect(planned('H-2')).toEqual(['chest-ap', 'chest-lateral']);
+  expect(planned('H-3')).toEqual(['chest-pa']);
+});

@@ -4,6 +4,8 @@ import { nanoid } from 'nanoid';
 import {
   examsOf,
   needsSide,
+  asTakenHere,
+  namedIds,
   orderedExam,
   ordersFromHl7,
   plannedFor,
@@ -25,7 +27,7 @@ import { orders, patients } from '../db/schema';
 import { note } from './audit';
 import { getDepartment } from './departments';
 import { orderRows, refusedTable } from './orderRows';
-import { listRooms } from './rooms';
+import { listRooms, rulesInForce } from './rooms';
 import { localDay } from './times';
 
 /** `known`: came before, just so; `corrected` and `cancelled`: came before, and now otherwise. */
@@ -68,7 +70,11 @@ async function takeIn(
       'Orders not taken',
       `A message may hold ${MAX_ORDERS} orders at most; this one has ${found.length}.`,
     );
-  const [department, rooms] = await Promise.all([getDepartment(store), listRooms(store)]);
+  const [department, rooms, { rules }] = await Promise.all([
+    getDepartment(store),
+    listRooms(store),
+    rulesInForce(store),
+  ]);
   const exams = examsOf(department);
   const roomFor = ({ situation }: IncomingOrder) => {
     const room = (situation.place === 'bedside' ? rooms.find(({ kind }) => kind === 'mobile') : undefined) ?? rooms[0];
@@ -86,7 +92,12 @@ async function takeIn(
     };
     if (!meant) return put('exam', `no exam here is called “${order.exam}”`);
     if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
-    return [{ line, order, projections: plannedFor(meant.projections, side, meant.sideDown, meant.digits) }];
+    const { ids } = asTakenHere(
+      meant.projections,
+      { rules, ageYears: order.patient.ageYears ?? null },
+      { named: namedIds(meant), sideOrdered: side === 'left' || side === 'right' },
+    );
+    return [{ line, order, projections: plannedFor(ids, side, meant.sideDown, meant.digits) }];
   };
   // Hundreds of orders hold up nobody else: the others are answered in between.
   const pause = pauses();

@@ -1,6 +1,6 @@
 import { IDBFactory } from 'fake-indexeddb';
 import { createStore } from './store';
-import { markSaved, post, putAside, remove, sendAgain, sendNow, startSender } from './sender';
+import { markSaved, post, putAside, remove, sendAgain, sendNow, settled, startSender } from './sender';
 import type { Outgoing } from './outbox';
 import { forget, keep, readAll } from './outboxDb';
 import { mustNote, notedOnPaper } from './outbox';
@@ -13,7 +13,6 @@ const item = (id: string, madeAt = 1): Outgoing => ({
   body: { id },
   what: `exposure ${id}`,
 });
-const settle = () => new Promise((resolve) => setTimeout(resolve, 30));
 const answer = (status: number, body: object = {}) =>
   Promise.resolve({
     ok: status < 300,
@@ -32,7 +31,7 @@ const keptIds = async () => (await readAll()).map(({ id }) => id);
 const reopened = async () => {
   const store = createStore();
   startSender(store);
-  await settle();
+  await settled();
   return store;
 };
 beforeEach(() => {
@@ -52,7 +51,7 @@ test('sends in order and forgets what the server has', async () => {
   startSender(store);
   post(store.dispatch, item('a'));
   post(store.dispatch, item('b', 2));
-  await settle();
+  await settled();
   expect(calls).toEqual(['a', 'b']);
   expect(store.getState().outbox.waiting).toEqual([]);
   expect(await keptIds()).toEqual([]);
@@ -64,7 +63,7 @@ test('keeps everything on the device while there is no connection, across a relo
   startSender(store);
   post(store.dispatch, item('a'));
   post(store.dispatch, item('b', 2));
-  await settle();
+  await settled();
   // What is behind it is not tried before it.
   expect([...new Set(calls)]).toEqual(['a']);
   expect(store.getState().outbox).toMatchObject({ online: false, waiting: [{ id: 'a' }, { id: 'b' }] });
@@ -82,7 +81,7 @@ test('a server in trouble is tried again; a refusal is shown and not repeated', 
   const store = createStore();
   startSender(store);
   post(store.dispatch, item('a'));
-  await settle();
+  await settled();
   expect(store.getState().outbox.waiting).toHaveLength(1);
 
   forget();
@@ -91,7 +90,7 @@ test('a server in trouble is tried again; a refusal is shown and not repeated', 
   const other = createStore();
   startSender(other);
   post(other.dispatch, item('c'));
-  await settle();
+  await settled();
   expect(other.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'c', why: 'side: needs a side' }] });
 });
 
@@ -100,18 +99,18 @@ test('what the server would not take is still told after a reload, until it is i
   const store = createStore();
   startSender(store);
   post(store.dispatch, item('c'));
-  await settle();
+  await settled();
   const reloaded = await reopened();
   const refusedThere = () => reloaded.getState().outbox.refused;
   expect(reloaded.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'c', why: 'side: needs a side' }] });
   putAside(reloaded.dispatch, 'c');
   remove(reloaded.dispatch, refusedThere()[0]);
   expect(refusedThere()).toMatchObject([{ id: 'c', aside: true }]);
-  await settle();
+  await settled();
   expect((await reopened()).getState().outbox.refused).toMatchObject([{ id: 'c', aside: true }]);
   markSaved(reloaded.dispatch, 'c');
   remove(reloaded.dispatch, refusedThere()[0]);
-  await settle();
+  await settled();
   expect((await reopened()).getState().outbox.refused).toEqual([]);
 });
 
@@ -121,11 +120,11 @@ test('a session that is over keeps the item waiting, and it goes when somebody s
   store.dispatch(signedIn({ id: 'p', name: 'Ines Oakfield', role: 'technologist', demoPin: null }));
   startSender(store);
   post(store.dispatch, item('d'));
-  await settle();
+  await settled();
   expect(store.getState()).toMatchObject({ who: { person: null }, outbox: { waiting: [{ id: 'd' }], refused: [] } });
   respond = () => answer(201);
   sendNow();
-  await settle();
+  await settled();
   expect(store.getState().outbox.waiting).toEqual([]);
 });
 
@@ -139,7 +138,7 @@ describe('what answers in place of our server', () => {
     const store = createStore();
     startSender(store);
     post(store.dispatch, item('a'));
-    await settle();
+    await settled();
     expect(store.getState().outbox).toMatchObject({ online: false, waiting: [{ id: 'a' }], refused: [] });
     expect(await keptIds()).toEqual(['a']);
   });
@@ -160,7 +159,7 @@ describe('one item that cannot go', () => {
     post(store.dispatch, exposure('after', 'one'));
     post(store.dispatch, { ...item('try'), path: '/practice' });
     post(store.dispatch, exposure('other', 'two'));
-    await settle();
+    await settled();
     expect(store.getState().outbox.waiting.map(({ id }) => id)).toEqual(['bad', 'after']);
     expect(store.getState().outbox).toMatchObject({ online: true, trouble: { bad: 'Something failed here.' } });
     expect(calls).not.toContain('after');
@@ -170,11 +169,11 @@ describe('one item that cannot go', () => {
     const store = createStore();
     startSender(store);
     post(store.dispatch, item('a'));
-    await settle();
+    await settled();
     expect(store.getState().outbox).toMatchObject({ waiting: [{ id: 'a' }], refused: [] });
     for (let i = 0; i < 3; i += 1) {
       sendNow();
-      await settle();
+      await settled();
     }
     expect(store.getState().outbox).toMatchObject({ waiting: [], refused: [{ id: 'a' }] });
   });
@@ -186,7 +185,7 @@ test('the order is that of doing, whatever the clock says', async () => {
   startSender(store);
   post(store.dispatch, { ...item('exam', 5_000_000), path: '/exams' });
   post(store.dispatch, { ...item('shot', 1_000), body: { id: 'shot', examId: 'exam' } });
-  await settle();
+  await settled();
   expect((await reopened()).getState().outbox.waiting.map(({ id }) => id)).toEqual(['exam', 'shot']);
 });
 
@@ -195,12 +194,12 @@ test('a full store keeps nothing: that is said, the next exposure waits until it
   const store = createStore();
   startSender(store);
   post(store.dispatch, item('before'));
-  await settle();
+  await settled();
   const full = jest.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError');
   });
   post(store.dispatch, item('a'));
-  await settle();
+  await settled();
   full.mockRestore();
   const state = () => store.getState().outbox;
   expect(state()).toMatchObject({ unkept: ['a'], writing: [], waiting: [{ id: 'before' }, { id: 'a' }] });
@@ -208,14 +207,14 @@ test('a full store keeps nothing: that is said, the next exposure waits until it
   store.dispatch(notedOnPaper());
   expect(mustNote(state())).toBe(false);
   post(store.dispatch, item('b'));
-  await settle();
+  await settled();
   expect(state().unkept).toEqual(['a']);
   // In the order of doing, whether they could be kept or not.
   expect(state().waiting.map(({ id }) => id)).toEqual(['before', 'a', 'b']);
   respond = () => answer(201);
   calls = [];
   sendNow();
-  await settle();
+  await settled();
   expect(calls).toEqual(['before', 'a', 'b']);
   expect(state()).toMatchObject({ unkept: [], waiting: [] });
 });
@@ -232,7 +231,7 @@ test('a device without any store says so', async () => {
   const store = createStore();
   startSender(store);
   post(store.dispatch, item('a'));
-  await settle();
+  await settled();
   expect(store.getState().outbox).toMatchObject({ unkept: ['a'], waiting: [{ id: 'a' }] });
 });
 
@@ -263,11 +262,11 @@ test('what somebody else did waits for them or a lead; the rest goes', async () 
   startSender(store);
   post(store.dispatch, { ...item('theirs'), body: { id: 'theirs', examId: 'e', performedBy: 'Tomas Reedham' } });
   post(store.dispatch, { ...item('mine'), body: { id: 'mine', examId: 'f', performedBy: 'Ines Oakfield' } });
-  await settle();
+  await settled();
   expect(store.getState().outbox.waiting.map(({ id }) => id)).toEqual(['theirs']);
   store.dispatch(person('Priya Windlow', 'lead'));
   sendNow();
-  await settle();
+  await settled();
   expect(store.getState().outbox.waiting).toEqual([]);
 });
 
@@ -276,10 +275,10 @@ test('what was refused can be sent again', async () => {
   const store = createStore();
   startSender(store);
   post(store.dispatch, item('c'));
-  await settle();
+  await settled();
   respond = () => answer(201);
   sendAgain(store.dispatch, store.getState().outbox.refused[0]);
-  await settle();
+  await settled();
   expect(store.getState().outbox).toMatchObject({ waiting: [], refused: [] });
   expect(await keptIds()).toEqual([]);
 });

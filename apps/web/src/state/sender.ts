@@ -26,7 +26,9 @@ type StoreLike = { getState: () => RootState; dispatch: AppDispatch };
 const RETRY_MS = 4000;
 /** The server does not know what an item belongs to: it is asked again so often before that is believed. */
 const NOT_FOUND_TRIES = 3;
-let wake: () => void = () => undefined;
+/** All rounds that were begun. */
+let running: Promise<void> = Promise.resolve();
+let wake: () => unknown = () => undefined;
 let current: StoreLike | null = null;
 
 /** Writes of this tab, one after another: the database counts them in the order of doing. */
@@ -43,11 +45,20 @@ export function post(dispatch: AppDispatch, item: Outgoing): void {
       () => void dispatch(kept(whole.id)),
       () => void dispatch(notKept(whole.id)),
     )
-    .then(() => wake());
+    .then(() => void wake());
+}
+
+/** Resolves when nothing is being written or sent; what could not be waits for its next turn. */
+export async function settled(): Promise<void> {
+  for (let seen: Promise<void> | null = null; seen !== running;) {
+    seen = running;
+    await writes;
+    await seen;
+  }
 }
 
 /** Signed in again: what waited for that goes on its way. */
-export const sendNow = (): void => wake();
+export const sendNow = (): void => void wake();
 
 /** As it is in the database; what the device cannot write down there is still told until the page is left. */
 const written = (id: string, to: Parameters<typeof change>[1]): Promise<void> =>
@@ -192,7 +203,7 @@ export function startSender(store: StoreLike): void {
     const { waiting, writing } = store.getState().outbox;
     if (waiting.some(({ id }) => !writing.includes(id))) timer = setTimeout(wake, RETRY_MS);
   };
-  wake = () => void run();
+  wake = () => (running = Promise.all([running, run()]).then(() => undefined));
   if (hasWindow) {
     window.addEventListener('online', wake);
     whenOthersChange(wake);

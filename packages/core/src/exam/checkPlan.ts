@@ -7,7 +7,8 @@ import { askedWay } from '../setup/placing/adaptedWay';
 import type { Exam } from '../projections/exams';
 import { listWords } from '../quantity/text';
 import { notXray, sidesIn } from '../interchange/orderGuard';
-import { orderedExam, plannedFor, type Planned } from './orderedExam';
+import { asTakenHere, type House } from './houseViews';
+import { namedIds, orderedExam, plannedFor, type Ordered, type Planned } from './orderedExam';
 import { plannedEntry } from './plannedEntry';
 
 export type PlanFinding = {
@@ -46,15 +47,23 @@ const takes = (plan: readonly Planned[], side: 'left' | 'right'): boolean => {
 const sameView = (a: Planned, b: Planned): boolean =>
   a.projectionId === b.projectionId && a.side === b.side && askedWay(a.way).digit === askedWay(b.way).digit;
 
+/** What the order makes here, under the rules of the house. */
+const takenOf = (ordered: Ordered, order: { side: 'left' | 'right' | null }, house: House | null): readonly string[] =>
+  house
+    ? asTakenHere(ordered.projections, house, { named: namedIds(ordered), sideOrdered: order.side !== null }).ids
+    : ordered.projections;
+
 /**
  * @param exams the department's exams
  * @param own entries of the department's own
+ * @param house its rules, and the age of the patient: some change the routine
  */
 export function checkPlan(
   order: { exam: string; side: 'left' | 'right' | null; reason?: string },
   plan: readonly Planned[],
   exams?: readonly Exam[],
   own: readonly Projection[] = [],
+  house: House | null = null,
 ): PlanFinding[] {
   const findings: PlanFinding[] = [];
   const put = (kind: PlanFinding['kind'], text: string, item: number | null = null, formId?: string) =>
@@ -76,7 +85,8 @@ export function checkPlan(
     if (entry?.sided === 'none' && first < item) put('twice', `${entry.name} is planned twice`, item);
   });
 
-  const ordered = orderedExam(order.exam, exams, order.reason);
+  const meant = orderedExam(order.exam, exams, order.reason);
+  const ordered = meant && { ...meant, projections: takenOf(meant, order, house) };
   if (!ordered) {
     const other = notXray(order.exam);
     if (other !== null) {

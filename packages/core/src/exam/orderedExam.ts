@@ -69,6 +69,14 @@ function named(asked: string, exams: readonly Exam[]): Exam[] {
 
 const AS_NAMED = { named: [], read: [], unread: [], digits: [], sideDown: null } as const;
 
+const oneView = ({ id, name }: Projection, words: string): Ordered => ({
+  ...AS_NAMED,
+  exam: null,
+  name,
+  projections: [id],
+  named: [{ words, projectionId: id }],
+});
+
 /** An exam or a view that is called just so. */
 function calledSo(asked: string, exams: readonly Exam[]): Ordered | null {
   const exam = exams.find(({ id, name, alsoCalled }) =>
@@ -76,7 +84,7 @@ function calledSo(asked: string, exams: readonly Exam[]): Ordered | null {
   );
   if (exam) return { ...AS_NAMED, exam, name: exam.name, projections: exam.projections };
   const view = projections.find(({ name }) => plainName(name) === asked);
-  return view ? { ...AS_NAMED, exam: null, name: view.name, projections: [view.id] } : null;
+  return view ? oneView(view, asked) : null;
 }
 
 /** Exams or views whose names stand in the words: what the reader of parts does not know. */
@@ -92,7 +100,7 @@ function calledWithin(asked: string, exams: readonly Exam[]): Ordered | null {
   const view = projections.find(({ alsoCalled }) =>
     alsoCalled.some((each) => plain(each).length >= LONG_NAME && ` ${asked} `.includes(` ${plain(each)} `)),
   );
-  return view ? { ...AS_NAMED, exam: null, name: view.name, projections: [view.id] } : null;
+  return view ? oneView(view, asked) : null;
 }
 /** A shorter name may be a word of something else. */
 const LONG_NAME = 6;
@@ -140,6 +148,10 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
     ...{ read: read.read, unread: read.unread, digits: read.digits, sideDown: read.sideDown },
   };
 }
+
+/** Views that the order names one by one. */
+export const namedIds = ({ named }: Pick<Ordered, 'named'>): string[] =>
+  named.flatMap(({ projectionId }) => projectionId ?? []);
 
 /** An entry whose side is the side that lies down: no side of the body is asked for by it. */
 const sideLiesDown = ({ positions }: Projection): boolean =>
@@ -200,8 +212,12 @@ function sidedFor(
         ];
       return asked === null ? [{ projectionId }] : [{ projectionId, side: asked }];
     }
-    if (!entry.nearSide || !ids.some((id, i) => id === projectionId && ids.indexOf(id) !== i))
-      return [{ projectionId }];
+    const twice = ids.some((id, i) => id === projectionId && ids.indexOf(id) !== i);
+    if (!entry.nearSide || !twice) {
+      // Of a part that is usually taken from both sides, once: from the side that was ordered.
+      const paired = entry.variants.some(({ oneSide }) => oneSide);
+      return [paired && (side === 'left' || side === 'right') ? { projectionId, side } : { projectionId }];
+    }
     const first = side === 'left' || side === 'right' ? side : entry.nearSide;
     return [{ projectionId, side: before % 2 === 0 ? first : OTHER[first] }];
   });

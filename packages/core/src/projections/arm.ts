@@ -623,12 +623,6 @@ export const forearmElbowHumerus: ProjectionSource[] = [
     variants: [
       {
         rule: 'humerusCentring',
-        choice: 'shaft',
-        set: { aim: { between: ['humeral_head_L', 'elbow_centre_L'], offset: [{ toward: 'feet', mm: 0 }] } },
-        reason: 'the usual instruction; both joints must be checked in the light field',
-      },
-      {
-        rule: 'humerusCentring',
         choice: 'proximal',
         set: { aim: { between: ['humeral_head_L', 'elbow_centre_L'], offset: [{ toward: 'head', mm: 40 }] } },
         reason: 'the head is not clipped; the elbow needs the longer field',

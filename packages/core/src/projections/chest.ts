@@ -108,7 +108,14 @@ const CENTRING_PA: NonNullable<ProjectionSource['variants']> = [
   {
     rule: 'chestCentring',
     choice: 'scapula',
-    set: { aim: { checkBy: ['scapula_inf_angle_L'] } },
+    set: {
+      aim: {
+        landmark: null,
+        between: ['scapula_inf_angle_L', 'scapula_inf_angle_R'],
+        offset: [{ toward: 'feet', mm: 21 }],
+        checkBy: ['scapula_inf_angle_L'],
+      },
+    },
     reason: 'quick, but the scapulae move with the arms',
   },
 ];
@@ -125,7 +132,7 @@ const KIDS_CHEST: NonNullable<ProjectionSource['variants']> = [
     rule: 'paediatricChestAec',
     choice: 'centre',
     when: 'child',
-    set: { exposure: { aecCells: 'centre' } },
+    set: { exposure: { childAec: 'centre' } },
     reason: 'the outer cells lie outside a small chest',
   },
   {
@@ -136,7 +143,18 @@ const KIDS_CHEST: NonNullable<ProjectionSource['variants']> = [
     reason: 'a moving child does not stay over the cell',
   },
 ];
+/** Younger than this a child seldom stands still with the face to a stand [taught]. */
+const RESTLESS_UNDER_YEARS = 4;
 const KIDS_FACING: NonNullable<ProjectionSource['variants']> = [
+  {
+    rule: 'paediatricChestFacing',
+    choice: 'AP',
+    when: 'child',
+    underYears: RESTLESS_UNDER_YEARS,
+    takes: ['chest-ap'],
+    set: {},
+    reason: 'a restless child sees who is with it',
+  },
   {
     rule: 'paediatricChestFacing',
     choice: 'PA',
@@ -495,7 +513,7 @@ export const chest: ProjectionSource[] = [
       },
     ],
     instead: [{ projection: 'chest-pa', loses: 'nothing when the patient can stand' }],
-    variants: [...KIDS_FACING, ...CENTRING_AP, ...CHEST_RECEPTOR, ...KIDS_CHEST],
+    variants: [...KIDS_FACING.filter(({ takes }) => !takes), ...CENTRING_AP, ...CHEST_RECEPTOR, ...KIDS_CHEST],
     brightBones: ['rib', 'clavicle', 'manubrium', 'sternal'],
     confidence: 'taught',
     sources: [SOURCE],

@@ -97,8 +97,10 @@ const checked = steps(
   'check',
   'Pictures are checked before the bowel is drained; drained before the patient stands up',
 );
-const obliqueRule = (choice: 'anterior', reason: string): ProjectionSource['variants'] => [
-  { rule: 'enemaObliques', choice, set: {}, reason },
+/** Of a posterior oblique: the anterior one that opens the same flexure. */
+const MIRROR: Readonly<Record<string, string>> = { 'colon-rpo': 'colon-lao', 'colon-lpo': 'colon-rao' };
+const obliqueRule = (id: string, reason: string): ProjectionSource['variants'] => [
+  { rule: 'enemaObliques', choice: 'anterior', set: {}, reason, ...(MIRROR[id] && { takes: [MIRROR[id]] }) },
 ];
 const clipped = fault(
   'flexure-cut',
@@ -111,11 +113,16 @@ const clipped = fault(
 const UPPER_GI: NonNullable<ProjectionSource['variants']> = [
   { rule: 'upperGiOrder', choice: 'supine', set: {}, reason: 'one roll from supine over the left side' },
   { rule: 'upperGiOrder', choice: 'prone', set: {}, reason: 'the pylorus fills first' },
-  { rule: 'upperGiReceptor', choice: '10x12', set: { receptor: { usual: '10×12' } }, reason: 'enough for most builds' },
+  {
+    rule: 'upperGiReceptor',
+    choice: '10x12',
+    set: { receptor: { usual: '10×12', size: '10×12' } },
+    reason: 'enough for most builds',
+  },
   {
     rule: 'upperGiReceptor',
     choice: '14x17',
-    set: { receptor: { usual: '14×17' } },
+    set: { receptor: { usual: '14×17', size: '14×17' } },
     reason: 'one receptor for all builds, collimated to the stomach',
   },
 ];
@@ -532,7 +539,7 @@ export const contrastOverheads: ProjectionSource[] = [
       faults: [clipped],
       instead: ENEMA_INSTEAD[id],
       variants: obliqueRule(
-        'anterior',
+        id,
         'mirror pairs: the anterior oblique of one side opens what the posterior oblique of the other does',
       ),
       cautions: [bag],

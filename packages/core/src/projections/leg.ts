@@ -148,12 +148,20 @@ const KNEE_LATERAL: PositioningSource[] = [
     say: '{down} lateral recumbent, this knee down, other leg in front, knee flexed 20 to 30°',
   },
 ];
-const fossaForm = (choice: string): NonNullable<ProjectionSource['variants']> => [
-  { rule: 'fossaForm', choice, set: {}, reason: 'this form for all who can take it' },
-];
-const patellaForm = (choice: string): NonNullable<ProjectionSource['variants']> => [
-  { rule: 'patellaForm', choice, set: {}, reason: 'this form for all who can take it' },
-];
+/** Each form gives its place to the one that the house has chosen. */
+const formsOf =
+  (rule: string, idOf: Readonly<Record<string, string>>) =>
+  (own: string): NonNullable<ProjectionSource['variants']> =>
+    Object.entries(idOf).map(([choice, id]) => ({
+      ...{ rule, choice, set: {}, reason: 'this form for all who can take it' },
+      ...(choice === own ? {} : { takes: [id] }),
+    }));
+const fossaForm = formsOf('fossaForm', { kneeling: 'fossa-kneeling', prone: 'fossa-prone', supine: 'fossa-supine' });
+const patellaForm = formsOf('patellaForm', {
+  supine: 'patella-tangential-supine',
+  prone: 'patella-tangential-prone',
+  flexed: 'patella-tangential-flexed',
+});
 
 export const legAndKnee: ProjectionSource[] = [
   {

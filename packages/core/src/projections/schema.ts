@@ -221,6 +221,8 @@ export const projectionSchema = z.strictObject({
     note: z.string().optional(),
     /** Laid so whatever the field would lie better in. */
     force: z.enum(['lengthwise', 'crosswise']).optional(),
+    /** The one that is taken whatever smaller one would do, where the holder has it. */
+    size: z.string().optional(),
     /** Why the computed receptor or its way up is another than the usual one for a median adult. */
     differs: z.string().optional(),
   }),
@@ -241,6 +243,8 @@ export const projectionSchema = z.strictObject({
     /** Water-equivalent share of the thickness: lung below 1, bone above. */
     composition: z.number().min(0.3).max(1.6),
     aecCells: z.enum(['none', 'centre', 'outer', 'all']),
+    /** A child too, however small, is taken with this cell. */
+    childAec: z.literal('centre').optional(),
     focalSpot: z.enum(['small', 'large']),
     longExposure: z.boolean().default(false),
     /** Without a grid, by hand and at this kVp, from the thinnest to the thickest, while the child is small. */
@@ -309,10 +313,15 @@ export const projectionSchema = z.strictObject({
       z.strictObject({
         rule: z.string(),
         choice: z.string(),
-        /** Only for patients who are children. */
+        /** Only for patients who are children, or younger than this. */
         when: z.literal('child').optional(),
+        underYears: z.number().positive().optional(),
+        /** In a routine these are taken in its place; where it is asked for by name it stays. */
+        takes: z.array(z.string()).min(1).optional(),
+        /** In a routine of both sides only the one that was ordered. */
+        oneSide: z.literal(true).optional(),
         /** What is other than in the entry, field by field; null takes a field away. */
-        set: z.looseObject({ positions: z.array(positioningSchema).min(1).optional() }),
+        set: z.looseObject({ positions: z.array(positioningSchema).min(1).optional() }).default({}),
         reason: z.string(),
       }),
     )

@@ -624,6 +624,7 @@ export const skullAndFace: ProjectionSource[] = [
       {
         rule: 'nasalSides',
         choice: 'one',
+        oneSide: true,
         set: { shows: 'Nasal bones of the affected side' },
         reason: 'half the dose where one side is asked for',
       },

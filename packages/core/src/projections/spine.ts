@@ -112,6 +112,10 @@ const sacrumBoth: ProjectionSource['variants'] = [
     reason: 'each with its own centring and technique',
   },
 ];
+const sacrumApart: ProjectionSource['variants'] = sacrumBoth.map((variant) => ({
+  ...variant,
+  takes: ['sacrum-lateral', 'coccyx-lateral'],
+}));
 
 const THORACIC_AP: PositioningSource[] = [
   {
@@ -1625,7 +1629,7 @@ export const spine: ProjectionSource[] = [
     prepare: [],
     aids: ['lead on the table behind the back', 'pad for the waist'],
     checks: ['Sacrum and coccyx included', 'Posterior borders of the ilia superimposed'],
-    variants: sacrumBoth,
+    variants: sacrumApart,
     faults: [
       fault('rotated', 'Ilia not superimposed', 'Pelvis rotated', 'Move the upper hip forward or back', 'hip-bones'),
     ],

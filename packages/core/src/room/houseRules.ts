@@ -243,7 +243,7 @@ export const RULES = define({
   },
   humerusCentring: {
     title: 'Humerus, where to centre',
-    choices: { computed: 'so that both joints fit', shaft: 'middle of the shaft', proximal: 'proximal third' },
+    choices: { computed: 'middle of the shaft, so that both joints fit', proximal: 'proximal third' },
     default: 'computed',
     reason: 'the centre lies between the joints of this patient, so that neither is clipped',
   },
@@ -298,7 +298,10 @@ export type HouseRules = { [K in RuleId]: keyof (typeof RULES)[K]['choices'] & s
 
 export const defaultRules: HouseRules = Object.fromEntries(RULE_IDS.map((id) => [id, RULES[id].default])) as HouseRules;
 
-export const withDefaults = (rules?: Partial<Record<RuleId, string | number>>): HouseRules => ({
+/** A choice that there no longer is, as an older record may have, is the default. */
+export const withDefaults = (rules: Partial<Record<RuleId, string | number>> = {}): HouseRules => ({
   ...defaultRules,
-  ...(rules as Partial<HouseRules>),
+  ...(Object.fromEntries(
+    Object.entries(rules).filter(([id, choice]) => id in RULES && String(choice) in RULES[id as RuleId].choices),
+  ) as Partial<HouseRules>),
 });

@@ -195,7 +195,7 @@ export function changesBetween(
   const { letters, place } = after.marker;
   if (!sameLetters(before, after))
     put('marker', 'change-marker', { off: before.marker.letters, on: letters }, { undo: true });
-  else if (turned) put('marker', 'change-marker-moved', { letters, place });
+  else if (turned && after.marker.spots.length > 0) put('marker', 'change-marker-moved', { letters, place });
   for (const sign of missing(before.marker.extra, after.marker.extra))
     put('marker', 'change-sign-off', { sign }, { undo: true });
   for (const sign of missing(after.marker.extra, before.marker.extra)) put('marker', 'change-sign', { sign });

@@ -17,6 +17,7 @@ import { kneeAngleByPelvis } from './placing/place';
 import { situationFor } from './request';
 import { chooseTechnique } from './technique/technique';
 import { focalSpotAt, isHorizontal, reachableSid } from './ray/tube';
+import { drawStage } from './stage/stage';
 import { applyRules } from './variant';
 import { barred, choosePositioning, sparing } from './placing/positioning';
 import { bothUnits } from '../words/stepWords';
@@ -464,5 +465,22 @@ describe('a tube that does not go high enough', () => {
   test('a slanted ray from above ends where the tube does, beside the wall too', () => {
     const { sidMm } = reachableSid(1016, [1016, 1219], ROOM_TWO, [0, 0, 1600], [0.8, 0, -0.6], 'wall', 'in');
     expect(sidMm).toBe(Math.floor((ROOM_TWO.tube.focusHeightMm[1] - 1600) / 0.6));
+  });
+});
+
+describe('the side marker by the rule of the house', () => {
+  const under = (marker: string) => computeSetup({ projectionId: 'hand-pa', side: 'left', rules: { marker } });
+  const step = (marker: string) => under(marker).steps.find(({ group }) => group === 'marker');
+  test('on the table it is said so, and still lies in the light', () => {
+    expect(step('table')?.text).toMatch(/^Marker L: on the table or the patient, /);
+    expect(under('table').marker.spots).toEqual(under('receptor').marker.spots);
+  });
+  test('in software nothing of lead lies in the light, and the side is set and read back before the exposure', () => {
+    expect(under('software').marker).toMatchObject({ letters: ['L'], spots: [] });
+    expect(step('software')).toMatchObject({
+      code: 'step-marker-software',
+      text: expect.stringMatching(/^No lead marker by house rule: L set at the console before the exposure/),
+    });
+    expect(drawStage(under('software'), 'ray', 1).markers).toEqual([]);
   });
 });

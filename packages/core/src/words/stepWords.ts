@@ -102,6 +102,8 @@ export const STEP_WORDS = {
     )}`,
   'step-marker': ({ letters, place, signs }: { letters: readonly string[]; place: string; signs: readonly string[] }) =>
     `${letters.length > 1 ? 'Markers' : 'Marker'} ${letters.join(' and ')}: ${place}${signs.length > 0 ? `; also to mark: ${listWords(signs)}` : ''}`,
+  'step-marker-software': ({ letters, signs }: { letters: readonly string[]; signs: readonly string[] }) =>
+    `No lead marker by house rule: ${letters.join(' and ')} set at the console before the exposure, and read aloud against the patient’s own side${signs.length > 0 ? `; also to mark: ${listWords(signs)}` : ''}`,
   'step-protect': ({ item }: { item: string }) => capitalize(item),
   'step-technique': ({ kVp, mAs, focus, aec }: { kVp: number; mAs: number | null; focus: string; aec: string }) =>
     `${technique({ kVp, mAs })}, ${focus} focal spot, ${aecWords(aec)}`,

@@ -7,13 +7,14 @@ import {
   plannedEntry,
   plannedName,
   projectionOf,
+  withDefaults,
   type PatientInput,
   type Projection,
   type Situation,
 } from '@taktik/core';
 import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
-import { useDepartmentQuery } from '../../state/api';
+import { useDepartmentQuery, useRulesQuery } from '../../state/api';
 import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
@@ -58,7 +59,9 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
   const least = usePlan({ ...asked, keepOrder: false });
   /** The row whose sheet is open. */
   const [open, setOpen] = useState<number | null>(null);
-  const findings = checkPlan(order, plan, department && examsOf(department), own);
+  const { data: rules } = useRulesQuery();
+  const house = { rules: withDefaults(rules), ageYears: patient.ageYears ?? null };
+  const findings = checkPlan(order, plan, department && examsOf(department), own, house);
   const rows = planRows(plan, done);
   const move = (from: number, to: number) => {
     if (to < 0 || to >= rows.length || from === to) return;

@@ -118,7 +118,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
   const wide = width >= RAIL_FROM;
   const asked = (
     <View style={{ gap: 6 }}>
-      <OrderReading exam={order.exam} reason={order.reason} />
+      <OrderReading order={order} />
       <Words>{order.reason}</Words>
       <Words tone="soft">{`${order.patient.initials} · ${patientText(body)} · ${situationText(situationFor(body.ageYears, order.situation))}`}</Words>
       <Words kind="small" tone="soft">

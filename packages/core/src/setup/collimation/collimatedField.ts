@@ -51,7 +51,9 @@ export function openField({
 }: FieldRequest): CollimatedField {
   const problems: Problem[] = [];
   const asked = overrides.fieldMm ? { width: overrides.fieldMm[0], height: overrides.fieldMm[1] } : needed;
-  const receptors = receptorsIn(room, holder);
+  const all = receptorsIn(room, holder);
+  const ofHouse = all.filter(({ name }) => name === projection.receptor.size);
+  const receptors = ofHouse.length > 0 && !overrides.receptorId ? ofHouse : all;
   const picked = receptors.filter((receptor) => !overrides.receptorId || receptor.id === overrides.receptorId);
   if (picked.length === 0)
     problems.push(

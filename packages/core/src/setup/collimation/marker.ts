@@ -6,6 +6,7 @@ import { applyToDirection } from '../../geometry/frame';
 import { dot, subtract, type Vec3 } from '../../geometry/vector';
 import type { Projection } from '../../projections/schema';
 import type { View } from '../../projections/vocabulary';
+import type { HouseRules } from '../../room/houseRules';
 import type { AdaptedWay } from '../placing/adaptedWay';
 import { marksOf } from '../placing/adaptedProjection';
 import type { PlacedBody } from '../placing/place';
@@ -24,6 +25,8 @@ type Input = {
   part: string;
   body: Setup['position']['body'];
   horizontal: boolean;
+  /** Where the house has it laid. */
+  marker: HouseRules['marker'];
   /** Course of the ray. */
   beam: Vec3;
   /** Corners of the light on the receptor, in order round from the lower corner against u. */
@@ -160,6 +163,13 @@ function signsOf(input: Input, left: Vec3): string[] {
 const sideIsComputed = ({ part, projection: { marker } }: Input): boolean =>
   (isOfArm(part) || isOfLeg(part)) && !marker.both && marker.toward !== 'front' && marker.toward !== 'back';
 
+/** Where the house has the marker laid. */
+const LAID: Readonly<Record<HouseRules['marker'], string>> = {
+  receptor: '',
+  table: 'on the table or the patient, ',
+  software: '',
+};
+
 /** @returns letter, signs and place, none of which can disagree with how the patient lies */
 export function markerOf(input: Input): Marker {
   const { projection, placed, adapted } = input;
@@ -168,10 +178,13 @@ export function markerOf(input: Input): Marker {
   const found = letters.map((letter) => spotOf(input, letter));
   const where = letters.length > 1 ? 'each on its own side' : wordsOf(found[0].toward, letters[0], projection);
   // How the entry's own position has it helps nobody who is in another.
-  const place = adapted
+  const at = adapted
     ? `${projection.marker.row ?? 'upper'} edge of the field, ${where}`
     : found[0].toward === 'letter side' || sideIsComputed(input)
       ? `${projection.marker.place}, ${where}`
       : projection.marker.place;
-  return { letter: letters[0], letters, place, extra: signsOf(input, left), spots: found.map(({ spot }) => spot) };
+  const place = `${LAID[input.marker]}${at}`;
+  // Set in software nothing of lead lies in the light.
+  const spots = input.marker === 'software' ? [] : found.map(({ spot }) => spot);
+  return { letter: letters[0], letters, place, extra: signsOf(input, left), spots };
 }

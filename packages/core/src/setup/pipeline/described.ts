@@ -189,6 +189,7 @@ export function describe(done: Exposed): Setup {
     image: imageReadout(angle, { sidMm, focusMm, magnification, square, found: adapted !== null, gridCheck }),
     marker: markerOf({
       ...{ projection, placed, side, view, adapted, facing, part, horizontal },
+      marker: rules.marker,
       body: positioning.body,
       beam: aimed.direction,
       corners: scene.fields[0],

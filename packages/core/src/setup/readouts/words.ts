@@ -103,7 +103,9 @@ export function composeSteps(setup: StepInput, projection: Projection, unit: Len
     const [up, down] = tube.ways;
     put('field', 'step-exposures', { overlapMm: receptor.overlapMm, shiftsMm: receptor.shiftsMm, up, down });
   }
-  put('marker', 'step-marker', { letters: marker.letters, place: marker.place, signs: marker.extra });
+  if (marker.spots.length > 0)
+    put('marker', 'step-marker', { letters: marker.letters, place: marker.place, signs: marker.extra });
+  else put('marker', 'step-marker-software', { letters: marker.letters, signs: marker.extra });
   if (setup.atTable) put('protect', 'step-knees');
   for (const { text } of setup.protection) put('protect', 'step-protect', { item: text });
   put('technique', 'step-technique', {

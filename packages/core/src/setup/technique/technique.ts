@@ -163,7 +163,7 @@ export function chooseTechnique(
   at: Conditions,
   overrides: Overrides,
 ): TechniqueChoice {
-  const { aecCells, longExposure } = projection.exposure;
+  const { aecCells, childAec, longExposure } = projection.exposure;
   const { generator } = room;
   const usualKvp = chooseKvp(projection, room, at, overrides);
   const problems: Problem[] = [];
@@ -173,8 +173,10 @@ export function chooseTechnique(
   const masKnown = inModel || overrides.mAs !== undefined || start.basis === 'room chart';
   if (!inModel) problems.push(outsideProblem(projection, at, masKnown));
   // Outer cells lie outside a small chest: in children only the centre one is used, in small ones none.
-  const cells = at.smallChildKvp ? 'none' : at.child && aecCells !== 'none' ? 'centre' : aecCells;
-  const aec = at.aecInHolder ? (overrides.aecCells ?? (at.thicknessMm >= THIN_MM ? cells : 'none')) : 'none';
+  const ofChild = childAec ?? (at.smallChildKvp || at.thicknessMm < THIN_MM ? 'none' : 'centre');
+  const ofAdult = at.thicknessMm >= THIN_MM ? aecCells : 'none';
+  const cells = aecCells === 'none' ? 'none' : at.child ? ofChild : at.smallChildKvp ? 'none' : ofAdult;
+  const aec = at.aecInHolder ? (overrides.aecCells ?? cells) : 'none';
   const needed = byHand([...reckoned, ...at.multipliers], overrides.factors);
   const neededMas = start.mAs * productOf(needed);
   const density = aec !== 'none' && overrides.aecDensity ? DENSITY_STEP ** overrides.aecDensity : null;
