@@ -9,6 +9,7 @@ import { POSITION_WORDS } from './positionWords';
 import { PROBLEM_WORDS } from './problemWords';
 import { CAUTION_WORDS, STEP_WORDS } from './stepWords';
 import { ROOM_WORDS } from './roomWords';
+import { TOUCH_WORDS } from './touchWords';
 import { COST_WORDS, KEEP_WORDS, TELL_WORDS } from './wayWords';
 
 const WORDS: Table = {
@@ -18,6 +19,7 @@ const WORDS: Table = {
   ...CHANGE_WORDS,
   ...ROOM_WORDS,
   ...STEP_WORDS,
+  ...TOUCH_WORDS,
   ...CAUTION_WORDS,
   ...COST_WORDS,
   ...KEEP_WORDS,

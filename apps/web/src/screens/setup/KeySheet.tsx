@@ -18,6 +18,7 @@ const KEYS: readonly [string, string][] = [
   ['A', 'accept the picture'],
   ['O', 'one step at a time'],
   ['B', 'words for the breath'],
+  ['L', 'touch and level'],
   ['?', 'these keys; on a step, its terms'],
   ['H', 'terms on this page'],
 ];

@@ -40,6 +40,7 @@ import { Assumptions } from './Assumptions';
 import { BreathSheet } from './BreathSheet';
 import { ChangeList } from './ChangeList';
 import { DigitChoice } from './DigitChoice';
+import { GaugeSheet, tubeAngleFrom } from './GaugeSheet';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
 import { OtherSchools } from './OtherSchools';
@@ -84,7 +85,7 @@ function SetupOfView() {
   const [keysOpen, setKeysOpen] = useState(false);
   const { explain, sheet: terms } = useTerms();
   /** The sheet over the screen, of those that belong to the exam or to the steps. */
-  const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'breath' | 'one' | null>(null);
+  const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'breath' | 'one' | 'gauge' | null>(null);
   const close = () => setSheet(null);
   const { ready, open: toAsk, stops } = useReadiness(session);
   const other = useOtherDevice(session);
@@ -198,6 +199,7 @@ function SetupOfView() {
     a: () => judge('accepted'),
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
+    l: () => setSheet('gauge'),
     '?': () => setKeysOpen(true),
     h: () => result && explain(shownWords(result.setup)),
   });
@@ -310,6 +312,13 @@ function SetupOfView() {
           >
             <Words kind="small">Words for the breath</Words>
           </Press>
+          <Press
+            label="By touch and level: points to feel for, and this device as a level"
+            onPress={() => setSheet('gauge')}
+            style={{ flex: 1, paddingHorizontal: 12 }}
+          >
+            <Words kind="small">Touch, level</Words>
+          </Press>
         </>
       )}
     </View>
@@ -321,7 +330,7 @@ function SetupOfView() {
   const changes = (
     <ChangeList
       changes={result.changes}
-      stands={result.allowed ? result.stands : []}
+      stands={session && result.allowed ? result.stands : []}
       from={session?.last ? (projections.find(({ id }) => id === session.last?.projectionId)?.name ?? '') : ''}
     />
   );
@@ -439,6 +448,16 @@ function SetupOfView() {
       />
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
       {terms}
+      <GaugeSheet
+        open={sheet === 'gauge'}
+        setup={setup}
+        unit={result.unit}
+        onTube={
+          tubeAngleFrom(setup) &&
+          ((deg) => go({ overrides: { ...asked.overrides, angleDeg: tubeAngleFrom(setup)!(deg) } }))
+        }
+        onClose={close}
+      />
       <BreathSheet open={sheet === 'breath' && setup.steps.length > 0} setup={setup} onClose={close} />
       <OneStep
         open={sheet === 'one' && setup.steps.length > 0}
