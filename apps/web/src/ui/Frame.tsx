@@ -187,6 +187,9 @@ export function RoomChip({ roomId }: { roomId?: string }) {
   );
 }
 
+const timeOfDay = (at: number): string =>
+  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
 /** What waits to be sent, what the server would not take, and what has changed meanwhile. */
 function Notices() {
   const theme = useTheme();
@@ -202,6 +205,11 @@ function Notices() {
   const troubled = waiting.filter(({ id }) => trouble[id] !== undefined);
   const quiet = (online || waiting.length === 0) && unkept.length === 0 && theirs.length === 0;
   if (quiet && unread.length === 0 && troubled.length === 0 && news === null && !shipped) return null;
+  /** What must be put on paper: what it was, and when. */
+  const toWrite = waiting
+    .filter(({ id }) => unkept.includes(id))
+    .map(({ what, madeAt }) => `${what}, ${timeOfDay(madeAt)}`)
+    .join('; ');
   const entries = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
   return (
     <View role="status" style={{ paddingHorizontal: 16, paddingVertical: 8, gap: 6, backgroundColor: theme.raised }}>
@@ -224,7 +232,7 @@ function Notices() {
         <Words
           kind="small"
           tone="brick"
-        >{`▲ This device cannot keep ${entries(unkept.length)}: its store is full or closed. Leave this page open until ${unkept.length === 1 ? 'it is' : 'they are'} sent, and write ${unkept.length === 1 ? 'it' : 'them'} down.`}</Words>
+        >{`▲ This device cannot keep ${entries(unkept.length)}: its store is full or closed. Leave this page open until ${unkept.length === 1 ? 'it is' : 'they are'} sent, and write ${unkept.length === 1 ? 'it' : 'them'} down: ${toWrite}.`}</Words>
       )}
       {!online && waiting.length > unkept.length && (
         <Words

@@ -1,7 +1,7 @@
 import { withDefaults } from '@taktik/core';
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, show } from '../../testing/screenHarness';
-import { queued, refused, unreachable } from '../../state/outbox';
+import { notKept, queued, refused, unreachable } from '../../state/outbox';
 import { RecordScreen } from './RecordScreen';
 
 describe('Record', () => {
@@ -11,6 +11,16 @@ describe('Record', () => {
     expect(screen.getByText('78 kVp · 25 mAs · number 415 (EI 422), DI −0.7 · 0.29 Gy·cm²')).toBeTruthy();
     fireEvent.click(screen.getByLabelText(/Coccyx, AP axial, Sacrum and coccyx, HK, number 415 .EI 422/));
     expect(mockRouter.push).toHaveBeenCalledWith({ pathname: '/record/[id]', params: { id: 'x1' } });
+  });
+  it('says what a device could not keep, and when it was, so that it can be written down', async () => {
+    const store = show(<RecordScreen />);
+    await screen.findByText('Coccyx, AP axial');
+    const at = new Date(2026, 4, 3, 14, 5).getTime();
+    act(() => {
+      store.dispatch(queued({ id: 'a', madeAt: at, path: '/exposures', body: {}, what: 'Sacrum, AP axial' }));
+      store.dispatch(notKept('a'));
+    });
+    expect(screen.getByText(/cannot keep 1 entry.* write it down: Sacrum, AP axial, 14:05\.$/)).toBeTruthy();
   });
   it('shows what is still on its way, and what was refused with the reason', async () => {
     mockHere.answers['/api/exposures'] = [];

@@ -64,7 +64,7 @@ export function ActionBar(props: Props) {
         {!done && (
           <View style={{ flex: 1 }}>
             {toNote ? (
-              <Button title="Last entry is on paper: go on" onPress={() => dispatch(notedOnPaper())} />
+              <Button title="It is on paper: go on" onPress={() => dispatch(notedOnPaper())} />
             ) : askFirst !== '' && feasible ? (
               <Button title="Before the patient" onPress={onAsk} />
             ) : (
