@@ -1,4 +1,4 @@
-/** `npm start`: the server for production; with a command behind it (backup, backups, restore, verify) that instead. */
+/** `npm start`: the server for production; with a command behind it (backup, backups, restore, lead, verify) that instead. */
 import { spawn } from 'node:child_process';
 import { at, ensureInstalled } from './lib.mjs';
 

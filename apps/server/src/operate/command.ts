@@ -1,13 +1,19 @@
-/** What is done to a database from the command line: back up, restore, read the trail over. */
+/** What is done to a database from the command line: back up, restore, read the trail over, make a lead where none can sign in. */
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { openStore } from '../db/database';
 import { anchorFrom, anchorText, sealTrail, verifyTrail } from '../services/audit';
 import { backUp, backupsIn, noteOf, NotABackup, readOver, restore } from './backup';
 import { serversOn } from './presence';
+import { makeLead } from '../seed/firstStart';
+import { Refusal } from '../services/refusal';
+import { secretIn } from './secret';
 import type { Settings } from './settings';
 
-const COMMANDS = ['backup', 'backups', 'restore', 'verify'] as const;
+const COMMANDS = ['backup', 'backups', 'restore', 'verify', 'lead'] as const;
+
+/** Where no name is given. */
+const NEW_LEAD = 'New lead';
 
 export type Said = { code: 0 | 1; lines: string[] };
 const said = (...lines: string[]): Said => ({ code: 0, lines });
@@ -23,10 +29,11 @@ export async function command(asked: readonly string[], settings: Settings, now:
   if (databaseFile === null)
     return refused('The database is on a server of its own: back it up and restore it with what that server brings.');
   // A wrong folder is told, and not filled with an empty record.
-  if ((name === 'backup' || name === 'verify') && !existsSync(databaseFile))
+  if ((name === 'backup' || name === 'verify' || name === 'lead') && !existsSync(databaseFile))
     return refused(`There is no database at ${databaseFile}: TAKTIK_DATA names the folder in which it is.`);
-  const open = async () => {
-    const store = await openStore(settings.databaseUrl, migrations);
+  /** @param options the secret, where a PIN is made */
+  const open = async (options: Parameters<typeof openStore>[2] = {}) => {
+    const store = await openStore(settings.databaseUrl, migrations, options);
     await sealTrail(store);
     return store;
   };
@@ -67,6 +74,20 @@ export async function command(asked: readonly string[], settings: Settings, now:
         await store.close();
         return said(`Restored ${file}.`, ...(aside ? [`What was there is kept: ${aside}`] : []));
       }
+      case 'lead': {
+        const running = serversOn(dataFolder);
+        if (running.length > 0)
+          return refused(`Process ${running.join(', ')} runs on ${dataFolder}: stop it first. Nothing was changed.`);
+        const store = await open({ secret: secretIn(settings.secretFile) });
+        try {
+          const lead = await makeLead(store, rest.join(' ').trim() || NEW_LEAD, 'command line', now);
+          return said(
+            `${lead.name} is a lead now, with the PIN ${lead.pin}. It is told this once: change it after signing in.`,
+          );
+        } finally {
+          await store.close();
+        }
+      }
       case 'verify': {
         const anchor = rest[0] === undefined ? null : anchorFrom(rest[0]);
         if (rest[0] !== undefined && anchor === null)
@@ -86,6 +107,7 @@ export async function command(asked: readonly string[], settings: Settings, now:
         return refused(`There is no command “${name ?? ''}”; there are: ${COMMANDS.join(', ')}.`);
     }
   } catch (error) {
+    if (error instanceof Refusal) return refused(`${error.detail} Nothing was changed.`);
     if (error instanceof NotABackup) return refused(`${error.message}. Nothing was changed.`);
     throw error;
   }

@@ -5,10 +5,12 @@ import { createClient } from '@libsql/client';
 import { openStore } from '../db/database';
 import { CLOCK, discard, startTestServer, type TestServer } from '../testing/testServer';
 import { anchorText, verifyTrail } from '../services/audit';
+import { listPeople, signIn } from '../services/people';
 import { backUp, backupsIn, noteOf, NotABackup, readOver, restore } from './backup';
 import { command } from './command';
 import { damagedLines, serveDamaged } from './damagedPage';
 import { present, serversOn } from './presence';
+import { secretIn } from './secret';
 import { settingsFrom, WrongSettings, type Settings } from './settings';
 
 const HERE = path.resolve(__dirname, '..');
@@ -175,4 +177,23 @@ test('what still stands in the log of the database is in the backup', async () =
   await Promise.all(Array.from({ length: 5 }, (_, i) => expose(`c${i}`)));
   expect(existsSync(`${database}-wal`)).toBe(true);
   expect((await backUp(server.store, backups, { now: CLOCK, kept: 3 })).note.exposures).toBeGreaterThanOrEqual(5);
+});
+
+test('where no lead can sign in the command line makes one; the trail says so, and a server that runs is not disturbed', async () => {
+  const absent = present(server.folder);
+  expect(await command(['lead'], settings, CLOCK)).toMatchObject({
+    code: 1,
+    lines: [expect.stringMatching(/stop it first/)],
+  });
+  absent();
+  await server.stop();
+  const { code, lines } = await command(['lead', 'Nadia', 'Fenwick'], settings, CLOCK);
+  const pin = /^Nadia Fenwick is a lead now, with the PIN (\d{8})\./.exec(lines[0]!)?.[1];
+  expect([code, pin]).toEqual([0, expect.any(String)]);
+  expect((await command(['lead', 'Nadia Fenwick'], settings, CLOCK)).code).toBe(1);
+  const store = await openStore(settings.databaseUrl, settings.migrations, { secret: secretIn(settings.secretFile) });
+  const person = (await listPeople(store)).find(({ name }) => name === 'Nadia Fenwick')!;
+  expect(await signIn(store, { personId: person.id, pin: pin! }, CLOCK)).toMatchObject({ person: { role: 'lead' } });
+  expect((await verifyTrail(store)).broken).toBeNull();
+  await store.close();
 });
