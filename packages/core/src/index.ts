@@ -113,8 +113,15 @@ export {
   type StageLook,
 } from './setup/stage/stage';
 export { angledTo, HOLDER_WORDS, movedTo } from './words/names';
-export { calibrated, inclination, isSteady, smoothed, STEADY_READINGS, type Pull } from './quantity/gauge';
-export { gaugeTargets, touchPairs, type GaugeTarget, type TouchLine } from './setup/readouts/touchPairs';
+export { calibrated, inclination, isSteady, smoothed, STEADY_READINGS, type Pull } from './geometry/gauge';
+export {
+  againstTarget,
+  gaugeTargets,
+  touchPairs,
+  tubeAngleFrom,
+  type GaugeTarget,
+  type TouchLine,
+} from './setup/readouts/touchPairs';
 export { roomLines, type RoomLine } from './series/roomLines';
 export { arrange, roomStateSchema, type Arranged, type RoomState } from './series/roomState';
 export { CHANGE_KINDS, changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';

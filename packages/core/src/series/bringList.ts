@@ -26,7 +26,7 @@ export function summarizeSeries(all: readonly Setup[]): SeriesSummary {
   const grids = setups.flatMap((setup) =>
     setup.receptor.grid && setup.receptor.holder === 'bed' ? [`grid ${setup.receptor.grid.ratio}:1`] : [],
   );
-  const markers = setups.flatMap(({ marker }) => marker.letters.map((letter) => `marker ${letter}`));
+  const markers = setups.flatMap(({ marker }) => marker.spots.map(({ letter }) => `marker ${letter}`));
   const holders = setups.some(({ receptor }) => receptor.holder === 'stand') ? ['loose receptor holder'] : [];
   const shields = setups.some(({ protection }) => protection.some(({ lead }) => lead)) ? ['lead apron'] : [];
   const tape = setups.some((setup) => BESIDE_UNIT.has(setup.receptor.holder)) ? ['tape measure'] : [];

@@ -193,7 +193,9 @@ export function changesBetween(
     else put('field', 'change-collimator', { deg });
   }
   const { letters, place } = after.marker;
-  if (!sameLetters(before, after))
+  if (!sameLetters(before, after) && after.marker.spots.length === 0)
+    put('marker', 'change-side-software', { was: before.marker.letters, is: letters }, { undo: true });
+  else if (!sameLetters(before, after))
     put('marker', 'change-marker', { off: before.marker.letters, on: letters }, { undo: true });
   else if (turned && after.marker.spots.length > 0) put('marker', 'change-marker-moved', { letters, place });
   for (const sign of missing(before.marker.extra, after.marker.extra))

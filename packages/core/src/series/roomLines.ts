@@ -35,10 +35,13 @@ export function roomLines(
     const vertex = landmarkOf(buildBody(setup.patient), 'vertex').p[2];
     put('room-head', { head: onTop.head, fromEndMm: table.lengthMm / 2 - head * onTop.alongMm - vertex });
     if (toEdgeMm !== null && toEdgeMm < NEAR_EDGE_MM)
-      put('room-edge', { edgeMm: Math.max(0, toEdgeMm), to: acrossSays(setup, onTop.acrossMm || 1) });
+      put('room-edge', {
+        edgeMm: Math.max(0, toEdgeMm),
+        to: far(onTop.acrossMm) ? acrossSays(setup, onTop.acrossMm, state) : null,
+      });
     const top = {
       ...{ alongMm: size(topAlongMm), end: endOf(topAlongMm) },
-      ...{ acrossMm: size(topAcrossMm), to: acrossSays(setup, topAcrossMm) },
+      ...{ acrossMm: size(topAcrossMm), to: acrossSays(setup, topAcrossMm, state) },
     };
     if (top.alongMm > 0 || top.acrossMm > 0) put('room-top', top);
     else put('room-top-middle', {});

@@ -1,6 +1,7 @@
 import { MOBILE_UNIT, ROOM_ONE, ROOM_TWO } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { SetupRequest } from '../setup/request';
+import { summarizeSeries } from './bringList';
 import { changesBetween } from './changesBetween';
 import { planSeries } from './planSeries';
 import { roomLines } from './roomLines';
@@ -114,4 +115,32 @@ test('where everything stands is told in lines, with the room and the patient in
     expect.stringMatching(/^Tube: level, focal spot \d.* cm above the floor$/),
     expect.stringMatching(/^Wall stand: centre \d.* cm above the floor$/),
   ]);
+});
+
+test('with the head at the foot end left and right are on the other side of the table', () => {
+  const [right, other] = [setup('knee-ap', { ...tall, side: 'right' }), setup('knee-ap', { ...tall, ...left })];
+  const across = (head: 'head end' | 'foot end') => {
+    const lain = arrange(null, right, ROOM_ONE).state;
+    const { alongMm } = lain.onTop!;
+    const turned = head === 'head end' ? lain : { ...lain, onTop: { head, alongMm: -alongMm, acrossMm: 0 } };
+    const state = arrange(turned, right, ROOM_ONE).state;
+    const top = said(right, other, state).find(({ code }) => code === 'change-top')!;
+    return { to: (top.values as { to: string }).to, mm: arrange(state, other, ROOM_ONE).state.topAcrossMm };
+  };
+  const [usual, reversed] = [across('head end'), across('foot end')];
+  // The other knee is brought under the tube either way: toward the same side of the patient, the other of the table.
+  expect(reversed.to).toBe(usual.to);
+  expect(Math.sign(reversed.mm)).toBe(-Math.sign(usual.mm));
+});
+
+test('a side that is set in software is no marker that comes off and on, nor one to bring', () => {
+  const rules = { marker: 'software' as const };
+  const [one, two] = [setup('hand-pa', { side: 'right', rules }), setup('hand-pa', { ...left, rules })];
+  const changes = said(one, two).filter(({ kind }) => kind === 'marker');
+  expect(changes.map(({ text }) => text)).toEqual(['Side at the console: L instead of R']);
+  const ward = (marker: 'software' | 'receptor') =>
+    summarizeSeries([
+      setup('pelvis-ap', { room: MOBILE_UNIT, situation: { place: 'bedside' }, rules: { marker } }),
+    ]).bring.filter((each) => /marker/.test(each));
+  expect([ward('receptor'), ward('software')]).toEqual([['marker R'], []]);
 });

@@ -36,15 +36,16 @@ const SIDES: readonly [Vec3<InPatient>, string, string][] = [
   [[0, -1, 0], 'patient’s front', 'patient’s back'],
 ];
 const ACROSS: Vec3<InRoom> = [0, 1, 0];
-/** What of the patient lies across the table in this direction. */
-export function acrossSays({ scene }: Setup, mm: number): string {
+/** What of the patient lies across the table in this direction; a set-up is computed for a head at the head end. */
+export function acrossSays({ scene }: Setup, mm: number, { onTop }: Pick<RoomState, 'onTop'>): string {
+  const turned = onTop?.head === 'foot end' ? -1 : 1;
   const along = SIDES.map(([axis, plus, minus]) => ({
     share: dot(applyToDirection(scene.place, axis), ACROSS),
     plus,
     minus,
   }));
   const most = along.reduce((a, b) => (Math.abs(b.share) > Math.abs(a.share) ? b : a));
-  return most.share * mm > 0 ? most.plus : most.minus;
+  return most.share * turned * mm > 0 ? most.plus : most.minus;
 }
 
 /** Moves of who lies on the table. */
@@ -58,8 +59,9 @@ function patientMoves(before: RoomState, { state, ...said }: Arranged, after: Se
   if (far(said.slidAcrossMm))
     put('change-slide-across', {
       mm: Math.abs(said.slidAcrossMm),
-      to: acrossSays(after, said.slidAcrossMm),
-      edgeMm: Math.round(said.toEdgeMm ?? 0),
+      to: acrossSays(after, said.slidAcrossMm, state),
+      // Toward the edge that is near now, not away from it.
+      edgeMm: state.onTop!.acrossMm * said.slidAcrossMm > 0 ? Math.round(said.toEdgeMm ?? 0) : null,
     });
   if (said.outOfReach) put('change-out-of-reach', {});
   return moves;
@@ -90,7 +92,7 @@ function tableMoves(before: RoomState, { state, heavy }: Arranged, after: Setup)
       alongMm: far(along) ? Math.abs(along) : 0,
       end: endOf(along),
       acrossMm: far(across) ? Math.abs(across) : 0,
-      to: acrossSays(after, across),
+      to: acrossSays(after, across, state),
     });
   }
   const column = state.columnMm - before.columnMm;

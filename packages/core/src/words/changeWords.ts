@@ -71,8 +71,8 @@ export const CHANGE_WORDS = {
     `Turn the patient end for end, head to the ${head} of the table: top and tray reach no further`,
   'change-slide': ({ mm, end }: { mm: number; end: string }, { unit }: Speech) =>
     `Slide the patient ${formatLength(mm, unit)} on the table top toward its ${end}: top and tray reach no further`,
-  'change-slide-across': ({ mm, to, edgeMm }: { mm: number; to: string; edgeMm: number }, { unit }: Speech) =>
-    `Slide the patient ${formatLength(mm, unit)} across toward the ${to}: the top floats no further${edgeMm < NEAR_EDGE_MM ? `. ${edgeMm > 0 ? `${formatLength(edgeMm, unit)} to the edge` : 'At the edge'}: a rail up or somebody on that side` : ''}`,
+  'change-slide-across': ({ mm, to, edgeMm }: { mm: number; to: string; edgeMm: number | null }, { unit }: Speech) =>
+    `Slide the patient ${formatLength(mm, unit)} across toward the ${to}: the top floats no further${edgeMm !== null && edgeMm < NEAR_EDGE_MM ? `. ${edgeMm > 0 ? `${formatLength(edgeMm, unit)} to the edge` : 'At the edge'}: a rail up or somebody on that side` : ''}`,
   'change-out-of-reach': () =>
     'Top and tray do not reach this part however the patient lies: a loose receptor, or another table',
   'change-top': (
@@ -107,6 +107,8 @@ export const CHANGE_WORDS = {
     `Marker ${letters.join(' and ')} moved: ${place}`,
   'change-marker': ({ off, on }: { off: readonly string[]; on: readonly string[] }) =>
     `Marker: ${off.join(' and ')} off, ${on.join(' and ')} on`,
+  'change-side-software': ({ was, is }: { was: readonly string[]; is: readonly string[] }) =>
+    `Side at the console: ${is.join(' and ')} instead of ${was.join(' and ')}`,
   'change-sign-off': ({ sign }: { sign: string }) => `Sign off: ${sign}`,
   'change-sign': ({ sign }: { sign: string }) => `Sign on: ${sign}`,
   'change-shield-moved': ({ shields }: { shields: readonly string[] }) =>

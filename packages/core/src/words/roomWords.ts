@@ -5,8 +5,8 @@ import type { Speech } from './fact';
 export const ROOM_WORDS = {
   'room-head': ({ head, fromEndMm }: { head: string; fromEndMm: number }, { unit }: Speech) =>
     `Patient: head to the ${head} of the table, ${formatLength(fromEndMm, unit)} from its edge`,
-  'room-edge': ({ edgeMm, to }: { edgeMm: number; to: string }, { unit }: Speech) =>
-    `${formatLength(edgeMm, unit)} from the long edge on the side of the ${to}: a rail up or somebody there`,
+  'room-edge': ({ edgeMm, to }: { edgeMm: number; to: string | null }, { unit }: Speech) =>
+    `${formatLength(edgeMm, unit)} from ${to === null ? 'either long edge: rails up or somebody on both sides' : `the long edge on the side of the ${to}: a rail up or somebody there`}`,
   'room-top-middle': () => 'Table top: in its middle',
   'room-top': (
     { alongMm, end, acrossMm, to }: { alongMm: number; end: string; acrossMm: number; to: string },

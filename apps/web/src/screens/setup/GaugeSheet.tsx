@@ -1,9 +1,10 @@
 /**
- * A level: this device laid flat on tube, receptor or trunk shows how far it lies out of the horizontal, beside what the
- * set-up wants there. Where there is no sensor the reading of another level is typed.
+ * A level: this device laid flat on tube, receptor or trunk shows how far it lies out of the horizontal, beside the target
+ * there. Where there is no sensor the reading of another level is typed.
  */
 import { Button } from '@rneui/themed';
 import {
+  againstTarget,
   calibrated,
   gaugeTargets,
   inclination,
@@ -32,19 +33,6 @@ type Props = {
 };
 
 const MOST_DEG = 90;
-/** A beam so near to plumb or to level counts as that. */
-const STRAIGHT = 0.999;
-/**
- * How an angle on the collimator becomes the tube angle of the set-up: from plumb, or from level; null where the ray stands
- * neither way at 0°, or leans across too.
- */
-export function tubeAngleFrom({ tube, scene }: Setup): ((deg: number) => number) | null {
-  const plumb = Math.abs(scene.zero.beam[2]);
-  if (tube.acrossDeg !== 0) return null;
-  if (plumb > STRAIGHT) return (deg) => deg;
-  return plumb < Math.sqrt(1 - STRAIGHT ** 2) ? (deg) => MOST_DEG - deg : null;
-}
-
 export function GaugeSheet({ open, onClose, ...rest }: Props) {
   return (
     <Sheet title="By touch and level" open={open} onClose={onClose}>
@@ -54,16 +42,6 @@ export function GaugeSheet({ open, onClose, ...rest }: Props) {
 }
 
 const NAMES: Record<GaugeTarget['of'], string> = { tube: 'Tube', receptor: 'Receptor', trunk: 'Trunk' };
-/** A goniometer is read no finer. */
-const SAME_DEG = 1;
-
-/** In words, how far what is read lies from what is wanted. */
-function against(read: number, wanted: number): string {
-  const by = read - wanted;
-  if (Math.abs(by) <= SAME_DEG) return '✓ As the set-up wants it';
-  return `● ${Math.round(Math.abs(by))}° ${by > 0 ? 'more' : 'less'} than the set-up wants`;
-}
-
 function Gauge({ setup, unit, onTube }: Omit<Props, 'open' | 'onClose'>) {
   const targets = gaugeTargets(setup);
   const [of, setOf] = useState<GaugeTarget['of']>('tube');
@@ -77,6 +55,7 @@ function Gauge({ setup, unit, onTube }: Omit<Props, 'open' | 'onClose'>) {
   const inRange = !byHand || (hand >= 0 && hand <= MOST_DEG);
   const read = byHand ? (inRange ? hand : null) : live;
   const pairs = touchPairs(setup, unit);
+  const beside = read === null ? null : againstTarget(read, target.deg);
   return (
     <View style={{ gap: 14 }}>
       {pairs.length > 0 && (
@@ -97,17 +76,17 @@ function Gauge({ setup, unit, onTube }: Omit<Props, 'open' | 'onClose'>) {
         value={target.of}
         onChange={setOf}
       />
-      <Words>{`Wanted. ${target.text}`}</Words>
+      <Words>{`Target. ${target.text}`}</Words>
       {tilt.state === 'asking' && <Button title="Use this device’s level" onPress={tilt.ask} />}
       {tilt.state === 'refused' && (
         <Caution text="This browser does not let the page read the level: allow motion in its settings, or type the angle." />
       )}
       {tilt.state === 'waiting' && <Words tone="soft">Waiting for the level of this device…</Words>}
       {tilt.state === 'none' && <Words tone="soft">This device has no level: type what another one shows.</Words>}
-      {read !== null && (
+      {read !== null && beside && (
         <View role="status" style={{ gap: 2 }}>
           <Words kind="figure">{`${read.toFixed(1)}°`}</Words>
-          <Words tone={Math.abs(read - target.deg) <= SAME_DEG ? 'sage' : 'mauve'}>{against(read, target.deg)}</Words>
+          <Words tone={beside.same ? 'sage' : 'mauve'}>{`${beside.same ? '✓' : '●'} ${beside.text}`}</Words>
           {!byHand && (
             <Words kind="small" tone="soft">
               {tilt.steady ? 'At rest' : 'Moving: lay it still'}

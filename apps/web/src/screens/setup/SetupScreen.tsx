@@ -7,6 +7,7 @@ import {
   type Overrides,
   type SetupRequest,
   type StageLook,
+  tubeAngleFrom,
 } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
@@ -40,7 +41,7 @@ import { Assumptions } from './Assumptions';
 import { BreathSheet } from './BreathSheet';
 import { ChangeList } from './ChangeList';
 import { DigitChoice } from './DigitChoice';
-import { GaugeSheet, tubeAngleFrom } from './GaugeSheet';
+import { GaugeSheet } from './GaugeSheet';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
 import { OtherSchools } from './OtherSchools';
@@ -425,6 +426,7 @@ function SetupOfView() {
       </Words>
     </Press>
   );
+  const toTube = tubeAngleFrom(setup);
   const sheets = (
     <>
       <ReadoutSheet
@@ -449,13 +451,10 @@ function SetupOfView() {
       <KeySheet open={keysOpen} onClose={() => setKeysOpen(false)} />
       {terms}
       <GaugeSheet
-        open={sheet === 'gauge'}
+        open={sheet === 'gauge' && setup.steps.length > 0}
         setup={setup}
         unit={result.unit}
-        onTube={
-          tubeAngleFrom(setup) &&
-          ((deg) => go({ overrides: { ...asked.overrides, angleDeg: tubeAngleFrom(setup)!(deg) } }))
-        }
+        onTube={toTube && ((deg) => go({ overrides: { ...asked.overrides, angleDeg: toTube(deg) } }))}
         onClose={close}
       />
       <BreathSheet open={sheet === 'breath' && setup.steps.length > 0} setup={setup} onClose={close} />

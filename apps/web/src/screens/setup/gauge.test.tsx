@@ -1,7 +1,7 @@
 import { show } from '../../testing/screenHarness';
-import { computeSetup, gaugeTargets } from '@taktik/core';
+import { computeSetup, gaugeTargets, tubeAngleFrom } from '@taktik/core';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { GaugeSheet, tubeAngleFrom } from './GaugeSheet';
+import { GaugeSheet } from './GaugeSheet';
 
 const setup = computeSetup({ projectionId: 'sacrum-ap-axial' });
 const onTube = jest.fn();
@@ -22,10 +22,10 @@ afterEach(() => delete (globalThis as { DeviceMotionEvent?: unknown }).DeviceMot
 test('what is felt, what is wanted, and the reading beside it', () => {
   open();
   expect(screen.getByText(/anterior superior iliac spine|ASIS/)).toBeTruthy();
-  expect(screen.getByText(`Wanted. ${gaugeTargets(setup)[0].text}`)).toBeTruthy();
+  expect(screen.getByText(`Target. ${gaugeTargets(setup)[0].text}`)).toBeTruthy();
   tip(11);
   expect(screen.getByText('11.0°')).toBeTruthy();
-  expect(screen.getByText('● 4° less than the set-up wants')).toBeTruthy();
+  expect(screen.getByText('● 4° less than the target')).toBeTruthy();
   fireEvent.click(screen.getByText('Take 11° into the set-up'));
   expect(onTube).toHaveBeenCalledWith(11);
 });
@@ -44,7 +44,7 @@ test('a device that is 2° out is calibrated on what is flat', () => {
   fireEvent.click(screen.getByLabelText(/^It lies on a flat, level surface now/));
   tip(17, 120);
   expect(screen.getByText('15.0°')).toBeTruthy();
-  expect(screen.getByText('✓ As the set-up wants it')).toBeTruthy();
+  expect(screen.getByText('✓ On target')).toBeTruthy();
 });
 
 test('a device without a sensor says so, and the angle is typed; one that cannot be is told', async () => {

@@ -63,8 +63,23 @@ test('a mortise is felt by its malleoli, a lateral wrist by its styloids one abo
   ]);
 });
 
-test('where nothing may be turned nothing is felt for', () => {
-  const hurt = { situation: { fractureSuspected: true, spineNotCleared: true } };
-  for (const id of ['knee-lateral', 'lumbar-ap', 'skull-ap-axial'])
-    expect(touchPairs(computeSetup({ projectionId: id, side: 'left', ...hurt }))).toEqual([]);
+describe('where nothing may be turned nothing is felt for', () => {
+  test.each([
+    ['knee-lateral', { fractureSuspected: true }],
+    ['knee-lateral', { keepStill: ['left leg'] }],
+    ['knee-lateral', { worn: ['traction'] }],
+    ['hand-pa', { keepStill: ['left arm'] }],
+    ['hand-pa', { worn: ['splint'] }],
+    ['lumbar-ap', { spineNotCleared: true }],
+    ['lumbar-ap', { worn: ['board'] }],
+    ['pelvis-ap', { keepStill: ['pelvis'] }],
+    ['skull-ap-axial', { worn: ['collar'] }],
+    ['skull-ap-axial', { keepStill: ['neck'] }],
+  ] as const)('%s, %o', (projectionId, situation) => {
+    const asked = { projectionId, side: 'left', situation } as unknown as Parameters<typeof computeSetup>[0];
+    const setup = computeSetup(asked);
+    expect(touchPairs(setup)).toEqual([]);
+    expect(gaugeTargets(setup).map(({ of: what }) => what)).not.toContain('trunk');
+    expect(touchPairs(computeSetup({ ...asked, situation: {} }))).not.toEqual([]);
+  });
 });

@@ -11,7 +11,9 @@ import { capitalize } from '../../quantity/text';
 import type { Values } from '../../words/fact';
 import { say } from '../../words/say';
 import type { TOUCH_WORDS } from '../../words/touchWords';
+import type { Situation } from '../request';
 import type { Setup } from '../setup';
+import { ARM_OR_LEG_WORN, isBroken, isInjured, neckStays, partStays } from '../verdict/kept';
 
 export type TouchLine = { code: keyof typeof TOUCH_WORDS; values: Values; text: string };
 
@@ -39,11 +41,23 @@ const onSide = (id: string, side: Setup['side']): string => (side === 'right' ? 
 const find = (table: typeof TRUNK, segment: string): Pair | undefined =>
   table.find(([pattern]) => pattern.test(segment))?.[1];
 
+const HEAD_OR_NECK = /^(head|neck)/;
+/** A part that is kept, splinted or in traction lies as it lies, whatever is suspected. */
+const limbStays = (segment: string, situation: Situation): boolean =>
+  isBroken(situation) || partStays(segment, situation) || ARM_OR_LEG_WORN.some((each) => situation.worn.includes(each));
+const trunkStays = (segment: string, situation: Situation): boolean =>
+  isInjured(situation) ||
+  (HEAD_OR_NECK.test(segment)
+    ? neckStays(situation)
+    : situation.keepStill.includes('pelvis') ||
+      situation.keepStill.includes('hip') ||
+      situation.worn.includes('board'));
+
 /** What lies as it lies is not felt for and turned. */
 function pairsFor({ inPart, side, situation }: Setup): Pair[] {
   const pairs = inPart.flatMap(({ segment }): Pair[] => {
-    const trunk = situation.spineNotCleared ? undefined : find(TRUNK, segment);
-    const limb = situation.fractureSuspected ? undefined : find(LIMB, segment);
+    const trunk = trunkStays(segment, situation) ? undefined : find(TRUNK, segment);
+    const limb = limbStays(segment, situation) ? undefined : find(LIMB, segment);
     return trunk ? [trunk] : limb ? [[onSide(limb[0], side), onSide(limb[1], side)]] : [];
   });
   return pairs.filter((pair, i) => pairs.findIndex((each) => each.join() === pair.join()) === i);
@@ -103,10 +117,38 @@ export function gaugeTargets({ scene, inPart, situation }: Setup): GaugeTarget[]
     text: say({ code: `gauge-${of}`, values: { deg: Math.round(deg) } }, { unit: 'in' }),
   });
   const coronal = applyToDirection(scene.place, [0, 1, 0]);
-  const trunk = !situation.spineNotCleared && inPart.some(({ segment }) => TRUNK_PARTS.test(segment));
+  const trunk =
+    !isInjured(situation) && inPart.some(({ segment }) => TRUNK_PARTS.test(segment) && !trunkStays(segment, situation));
   return [
     target('tube', angleTo(scene.beam, UP)),
     target('receptor', angleTo(scene.receptor.n, UP)),
     ...(trunk ? [target('trunk', angleTo(coronal, UP))] : []),
   ];
+}
+
+/** A goniometer is read no finer. */
+const SAME_DEG = 1;
+/** How far a reading lies from the target, and in words. @example againstTarget(11, 15).text // "4° less than the target" */
+export function againstTarget(readDeg: number, targetDeg: number): { same: boolean; text: string } {
+  const by = readDeg - targetDeg;
+  const same = Math.abs(by) <= SAME_DEG;
+  return {
+    same,
+    text: say({ code: same ? 'gauge-same' : 'gauge-differs', values: { byDeg: Math.round(by) } }, { unit: 'in' }),
+  };
+}
+
+const RIGHT_ANGLE_DEG = 90;
+/** A beam so near to plumb or to level at 0° counts as that. */
+const STRAIGHT = 0.999;
+/**
+ * How an angle on the collimator becomes the tube angle of the set-up: from plumb, or from level; null where the ray stands
+ * neither way at 0°, or leans across too.
+ * @example tubeAngleFrom(computeSetup({ projectionId: 'chest-pa' }))!(85) // 5
+ */
+export function tubeAngleFrom({ tube, scene }: Setup): ((deg: number) => number) | null {
+  const plumb = Math.abs(scene.zero.beam[2]);
+  if (tube.acrossDeg !== 0) return null;
+  if (plumb > STRAIGHT) return (deg) => deg;
+  return plumb < 1 - STRAIGHT ? (deg) => RIGHT_ANGLE_DEG - deg : null;
 }

@@ -1,11 +1,15 @@
 /** A level from the pull of gravity on a device: how far its back lies out of the horizontal. */
-import { clamp, toDegrees } from './angle';
+import { clamp, toDegrees } from '../quantity/angle';
+import { applyToDirection, rotationAbout } from './frame';
+import { add, cross, dot, length, scale, type Vec3 } from './vector';
 
 /** Pull on the device along its short edge, long edge and out of its face, in any unit. */
-export type Pull = readonly [number, number, number];
+export type Pull = Vec3;
 
 /** Less than this is a device in free fall, or one that tells nothing. */
 const LEAST_PULL = 1;
+/** A surface that is out by less is level. */
+const LEAST_TURN = 1e-6;
 /** The share of a new reading: a hand trembles. */
 const FRESH = 0.2;
 /** Readings that tell whether it lies still, and within what. */
@@ -24,7 +28,7 @@ export function inclination([x, y, z]: Pull): number | null {
 
 /** The pull with less of a tremble. @param before null for the first */
 export const smoothed = (before: Pull | null, now: Pull): Pull =>
-  before === null ? now : ([0, 1, 2].map((i) => before[i]! * (1 - FRESH) + now[i]! * FRESH) as unknown as Pull);
+  before === null ? now : add(scale(before, 1 - FRESH), scale(now, FRESH));
 
 /**
  * The pull as it would be if the device had shown 0° where it was laid flat: turned by what it showed there.
@@ -32,21 +36,11 @@ export const smoothed = (before: Pull | null, now: Pull): Pull =>
  */
 export function calibrated(pull: Pull, flat: Pull | null): Pull {
   if (flat === null) return pull;
-  const all = Math.hypot(...flat);
-  const k: Pull = [flat[1] / all, -flat[0] / all, 0];
-  const sin = Math.hypot(k[0], k[1]);
-  if (sin < 1e-6) return pull;
-  const axis: Pull = [k[0] / sin, k[1] / sin, 0];
-  const up = Math.sign(flat[2] || 1);
-  const [c, s] = [Math.abs(flat[2]) / all, sin * up];
-  const cross: Pull = [
-    axis[1] * pull[2] - axis[2] * pull[1],
-    axis[2] * pull[0] - axis[0] * pull[2],
-    axis[0] * pull[1] - axis[1] * pull[0],
-  ];
-  const along = axis[0] * pull[0] + axis[1] * pull[1] + axis[2] * pull[2];
-  // Rodrigues: a turn about the axis that brings the flat pull back onto the face.
-  return [0, 1, 2].map((i) => pull[i]! * c + cross[i]! * s + axis[i]! * along * (1 - c)) as unknown as Pull;
+  const face: Pull = [0, 0, Math.sign(flat[2] || 1)];
+  const axis = cross(flat, face);
+  const off = length(axis);
+  if (off < LEAST_TURN) return pull;
+  return applyToDirection(rotationAbout([0, 0, 0], axis, toDegrees(Math.atan2(off, dot(flat, face)))), pull);
 }
 
 /** Whether the last readings lie close together. */
