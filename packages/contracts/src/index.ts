@@ -153,6 +153,8 @@ export const verdictSchema = z
   .strictObject({
     verdict: z.enum(['accepted', 'repeat']),
     cause: shortText('Cause', 80).optional(),
+    /** What is set otherwise for the repeat, with its amount, in words. */
+    correction: shortText('Correction', 300).optional(),
     /** When it was given on the device; when it arrives where that is not told. */
     decidedAt: time.optional(),
     sentAt,
@@ -161,6 +163,24 @@ export const verdictSchema = z
     error: 'A repeat needs its cause',
     path: ['cause'],
   });
+
+/** What the reader of a picture must know, beside it. */
+export const NOTE_CHARACTERS = 600;
+export const LABELS_MOST = 8;
+export const readerNoteSchema = z.strictObject({
+  note: z
+    .string()
+    .trim()
+    .max(NOTE_CHARACTERS, { error: `A note may have ${NOTE_CHARACTERS} characters at most` }),
+  labels: z.array(shortText('Label', 40)).max(LABELS_MOST, { error: `At most ${LABELS_MOST} labels` }),
+  /** When it was written on the device; when it arrives where that is not told. */
+  writtenAt: time.optional(),
+  sentAt,
+});
+
+/** For the reader of a picture: its labels and the note in one line; empty where there is neither. */
+export const readerWords = ({ note, labels }: { note: string; labels: readonly string[] }): string =>
+  [labels.join(', '), note.split('\n').join('; ')].filter(Boolean).join(': ');
 
 const INDEX = { error: 'An exposure index must be 1 to 100000' };
 /** The number of the console, as the standard index. */
@@ -197,6 +217,12 @@ export const exposureSchema = z.object({
   doseLevelGyCm2: z.number().nullable(),
   verdict: z.enum(['accepted', 'repeat']).nullable(),
   cause: z.string().nullable(),
+  /** What was set otherwise for the repeat; null where nothing was measured. */
+  correction: z.string().nullable(),
+  /** For the reader of the picture, and who wrote it. */
+  note: z.string(),
+  labels: z.array(z.string()),
+  notedBy: z.string().nullable(),
   /** The device's own time where its clock was wrong. */
   deviceAt: z.number().int().nullable(),
   /** Versions of rules and room that the device worked with, and whether they were in force; null where it did not say. */
@@ -402,6 +428,7 @@ export type NewPerson = z.infer<typeof newPersonSchema>;
 export type OrderDetail = z.infer<typeof orderDetailSchema>;
 export type ChangePlan = z.infer<typeof changePlanSchema>;
 export type Verdict = z.infer<typeof verdictSchema>;
+export type ReaderNote = z.infer<typeof readerNoteSchema>;
 export type SignIn = z.infer<typeof signInSchema>;
 export type SignedIn = z.infer<typeof signedInSchema>;
 export type Practised = z.infer<typeof practisedSchema>;

@@ -194,6 +194,7 @@ export {
   type TakeOff,
 } from './exam/questions';
 export { roomCheckFor, type CheckStep } from './exam/roomCheck';
+export { readerNote, READER_LABELS, type NoteLine } from './exam/readerNote';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
 export { breathSequence, languageOf, type BreathStep } from './exam/breathing';
 export { breathFor, breathWords } from './setup/placing/breath';
@@ -318,6 +319,16 @@ export {
   type MeasuredFault,
 } from './critique/correctFault';
 export { measureCriteria, type Criterion } from './critique/criteria';
+export {
+  edgeNames,
+  repeatFor,
+  PICTURE_EDGES,
+  type Cure,
+  type PictureEdge,
+  type Repeat,
+  type Seen,
+} from './critique/repeat';
+export { sideToward } from './critique/directions';
 export { exposureFaults } from './critique/exposureFaults';
 export { takenCriteria } from './critique/taken';
 export { PIXEL_RANGE } from './radiograph/detector';

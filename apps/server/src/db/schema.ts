@@ -128,6 +128,13 @@ export const exposures = sqliteTable(
     deviceAt: integer('device_at'),
     verdict: text('verdict', { enum: ['accepted', 'repeat'] }),
     cause: text('cause'),
+    /** What is set otherwise for the repeat, in words. */
+    correction: text('correction'),
+    /** For the reader of the picture; who wrote it, and when. */
+    note: text('note').notNull().default(''),
+    labels: text('labels', { mode: 'json' }).$type<string[]>().notNull().default([]),
+    notedBy: text('noted_by'),
+    notedAt: integer('noted_at'),
     /** When the verdict was given: an earlier one that arrives later does not undo it. */
     verdictAt: integer('verdict_at'),
     /** Versions of rules and room that the device worked with; null where it did not say. */

@@ -20,6 +20,9 @@ export type Shot = {
   index: number;
   verdict: 'accepted' | 'repeat' | null;
   cause: string | null;
+  /** For the reader of the picture. */
+  note: string;
+  labels: string[];
 };
 export type Performed = {
   examId: string;
@@ -58,6 +61,8 @@ function shotOf({ setup: kept, ...row }: typeof exposures.$inferSelect): Shot {
     index: row.exposureIndex,
     verdict: row.verdict,
     cause: row.cause,
+    note: row.note,
+    labels: row.labels,
   };
 }
 

@@ -88,6 +88,7 @@ test('an exam is told when it begins and when it ends, with its dose, once', asy
   await expose('a');
   await expose('b', { overrides: { mAs: 8 } });
   await server.call('POST', '/api/exposures/a/verdict', { verdict: 'repeat', cause: 'Rotated' });
+  await server.call('POST', '/api/exposures/b/note', { note: 'Held by a person', labels: ['supine'] });
   await finish();
   expect(await tell()).toEqual({ sent: 2, failed: [] });
   expect(await tell(CLOCK + 400_000)).toEqual({ sent: 0, failed: [] });
@@ -108,6 +109,7 @@ test('an exam is told when it begins and when it ends, with its dose, once', asy
   expect(doses.map(([code]) => code)).toEqual(['122130', '122130', '113722']);
   expect(doses[2]![1]).toBeCloseTo(total, 5);
   expect(find(message!, 'NTE').map(({ at }) => at(3))).toContainEqual(expect.stringMatching(/repeated: Rotated/));
+  expect(find(message!, 'NTE').map(({ at }) => at(3))).toContain('supine: Held by a person');
   // The same as a file of text.
   const file = await server.call('GET', `/api/orders/${ORDER}/hl7`);
   expect([file.status, file.type]).toEqual([200, expect.stringMatching(/^application\/hl7-v2/)]);

@@ -3,6 +3,7 @@
  * v2.5.1, chapter 7 (ORU^R01); codes of dose: DICOM PS3.16, table D-1.
  */
 import { hl7Header, hl7Line } from '@taktik/core';
+import { readerWords } from '@taktik/contracts';
 import { doseOf, shotWords, type Performed } from './performed';
 
 const time = (at: number): string => new Date(at).toISOString().replace(/[-:T]|\.\d+Z/g, '');
@@ -55,7 +56,10 @@ export function resultMessage(done: Performed, now: number): string {
       done.endReason === null ? 'F' : 'X',
     ]),
     ...(done.endReason === null ? [] : [hl7Line('NTE', ['1', 'L', `Ended early: ${done.endReason}`])]),
-    ...done.shots.flatMap((shot, i) => dose(i + 1, DOSE, shot.kapGyCm2, shot.at, shotWords(shot))),
+    ...done.shots.flatMap((shot, i) => [
+      ...dose(i + 1, DOSE, shot.kapGyCm2, shot.at, shotWords(shot)),
+      ...(readerWords(shot) === '' ? [] : [hl7Line('NTE', ['2', 'L', readerWords(shot)])]),
+    ]),
     ...(done.shots.length > 0
       ? dose(done.shots.length + 1, DOSE_OF_ALL, doseOf(done), done.endedAt, 'Computed, repeats among them')
       : []),

@@ -121,6 +121,28 @@ describe('the life of an exam', () => {
     });
     expect((await call('POST', '/api/exposures/none/verdict', { verdict: 'accepted' })).status).toBe(404);
   });
+  test('a repeat keeps its correction; accepted after all, it has none', async () => {
+    await start('mine');
+    await expose('a', 'mine');
+    const correction = 'Rotate the part 7°: left side toward the receptor';
+    const repeat = { verdict: 'repeat', cause: 'Rotated', correction };
+    expect((await call('POST', '/api/exposures/a/verdict', repeat)).body).toMatchObject({ correction });
+    expect((await call('POST', '/api/exposures/a/verdict', { verdict: 'accepted' })).body.correction).toBeNull();
+  });
+  test('a note for the reader stays with its picture; of two the later stands, whichever arrives first', async () => {
+    await start('mine');
+    expect((await expose('a', 'mine')).body).toMatchObject({ note: '', labels: [], notedBy: null });
+    const later = { note: 'Could not hold the breath', labels: ['supine'], writtenAt: CLOCK - 1000 };
+    expect((await call('POST', '/api/exposures/a/note', later)).body).toMatchObject({
+      ...{ note: later.note, labels: ['supine'], notedBy: 'Priya Windlow' },
+    });
+    const earlier = { note: 'Half a senten', labels: [], writtenAt: CLOCK - 5000 };
+    expect((await call('POST', '/api/exposures/a/note', earlier)).body.note).toBe(later.note);
+    expect((await detail()).exposures[0]).toMatchObject({ note: later.note, labels: ['supine'] });
+    const long = await call('POST', '/api/exposures/a/note', { note: 'x'.repeat(601), labels: [] });
+    expect([long.status, long.body.detail]).toEqual([422, expect.stringMatching(/600 characters at most/)]);
+    expect((await call('POST', '/api/exposures/none/note', later)).status).toBe(404);
+  });
 });
 
 describe('faults', () => {

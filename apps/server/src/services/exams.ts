@@ -22,6 +22,7 @@ import type {
   Person,
   RoomTrend,
   StartExam,
+  ReaderNote,
   Verdict,
 } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
@@ -214,6 +215,10 @@ const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'
   doseLevelGyCm2: doseLevelFor(doseLevels, row.exposures.projectionId, row.patients.body.ageYears)?.kapGyCm2 ?? null,
   verdict: row.exposures.verdict,
   cause: row.exposures.cause,
+  correction: row.exposures.correction,
+  note: row.exposures.note,
+  labels: row.exposures.labels,
+  notedBy: row.exposures.notedBy,
   deviceAt: row.exposures.deviceAt,
   madeWith: row.exposures.madeWith,
 });
@@ -402,7 +407,7 @@ export async function recordExposure(
 export async function judgeExposure(
   store: Store,
   id: string,
-  { verdict, cause, decidedAt, sentAt }: Verdict,
+  { verdict, cause, correction, decidedAt, sentAt }: Verdict,
   by: string,
   now: number,
 ): Promise<Exposure> {
@@ -411,7 +416,12 @@ export async function judgeExposure(
       const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
       if (!row) throw notFound('exposure', id);
       const verdictAt = decidedAt === undefined ? now : trueTime(decidedAt, sentAt, now, 'decidedAt').at;
-      const change = { verdict, cause: verdict === 'repeat' ? (cause ?? null) : null };
+      const again = verdict === 'repeat';
+      const change = {
+        verdict,
+        cause: again ? (cause ?? null) : null,
+        correction: again ? (correction ?? null) : null,
+      };
       if (row.verdictAt !== null && verdictAt < row.verdictAt) {
         await note(tx, {
           at: now,
@@ -422,7 +432,7 @@ export async function judgeExposure(
         });
         return;
       }
-      if (row.verdict === change.verdict && row.cause === change.cause) return;
+      if (row.verdict === verdict && row.cause === change.cause && row.correction === change.correction) return;
       await tx
         .update(exposures)
         .set({ ...change, verdictAt })
@@ -430,15 +440,43 @@ export async function judgeExposure(
       await note(tx, {
         at: now,
         person: by,
-        action: verdict === 'repeat' ? 'exposure to repeat' : 'exposure accepted',
+        action: again ? 'exposure to repeat' : 'exposure accepted',
         subject: `exposure:${id}`,
-        detail: cause ? { cause } : {},
+        detail: { ...(cause && { cause }), ...(correction && { correction }) },
       });
     }),
   );
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw new Error(`exposure ${id} is gone from its record`);
   return present(row, await getDepartment(store));
+}
+
+/** What the reader must know. Of two notes the one that was written last stands. @throws Refusal 404, 422 for a time that cannot be */
+export async function noteForReader(
+  store: Store,
+  id: string,
+  { note: text, labels, writtenAt, sentAt }: ReaderNote,
+  by: string,
+  now: number,
+): Promise<Exposure> {
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
+      if (!row) throw notFound('exposure', id);
+      const notedAt = writtenAt === undefined ? now : trueTime(writtenAt, sentAt, now, 'writtenAt').at;
+      if (row.notedAt !== null && notedAt < row.notedAt) return;
+      if (row.note === text && JSON.stringify(row.labels) === JSON.stringify(labels)) return;
+      await tx.update(exposures).set({ note: text, labels, notedBy: by, notedAt }).where(eq(exposures.id, id));
+      await note(tx, {
+        at: now,
+        person: by,
+        action: 'note for the reader',
+        subject: `exposure:${id}`,
+        detail: { note: text, labels },
+      });
+    }),
+  );
+  return getExposure(store, id);
 }
 
 /** The index as the console shows it, typed by hand in place of what the detector told. @throws Refusal 404 */

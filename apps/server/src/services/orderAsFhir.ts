@@ -3,7 +3,7 @@
  * of the dose of every exposure and of all of them. Of the patient no more than the record holds. Source: FHIR R4 (v4.0.1);
  * codes of dose: DICOM PS3.16, table D-1.
  */
-import type { Exposure, OrderDetail } from '@taktik/contracts';
+import { readerWords, type Exposure, type OrderDetail } from '@taktik/contracts';
 
 const PRIORITY = { now: 'stat', today: 'urgent', routine: 'routine' } as const;
 const STATUS = { waiting: 'active', started: 'active', finished: 'completed', cancelled: 'revoked' } as const;
@@ -31,7 +31,7 @@ export function orderAsFhir({ order, exam, exposures }: OrderDetail): object {
   const basedOn = [{ reference: `ServiceRequest/${request}` }];
   const { sex } = order.patient.body;
   const ended = exam?.finishedAt ?? null;
-  const observation = (id: string, code: typeof DOSE, gyCm2: number, at: number, text: string) => ({
+  const observation = (id: string, code: typeof DOSE, gyCm2: number, at: number, texts: readonly string[]) => ({
     resourceType: 'Observation',
     id,
     basedOn,
@@ -41,7 +41,7 @@ export function orderAsFhir({ order, exam, exposures }: OrderDetail): object {
     subject,
     effectiveDateTime: instant(at),
     valueQuantity: dose(gyCm2),
-    note: [{ text }],
+    note: texts.filter((text) => text !== '').map((text) => ({ text })),
   });
   const resources: object[] = [
     { resourceType: 'Patient', id: patient, name: [{ text: order.patient.initials }], ...(sex && { gender: sex }) },
@@ -75,12 +75,14 @@ export function orderAsFhir({ order, exam, exposures }: OrderDetail): object {
       performer: [{ actor: { display: exam.performedBy } }],
     });
     for (const each of exposures)
-      resources.push(observation(`dose-${each.id}`, DOSE, each.kapGyCm2, each.exposedAt, saidOf(each)));
+      resources.push(
+        observation(`dose-${each.id}`, DOSE, each.kapGyCm2, each.exposedAt, [saidOf(each), readerWords(each)]),
+      );
     if (exposures.length > 0) {
       const all = exposures.reduce((sum, { kapGyCm2 }) => sum + kapGyCm2, 0);
       const last = Math.max(...exposures.map(({ exposedAt }) => exposedAt));
       const views = `${exposures.length} ${exposures.length === 1 ? 'exposure' : 'exposures'}, repeats among them`;
-      resources.push(observation(`dose-of-${exam.id}`, DOSE_OF_ALL, all, last, views));
+      resources.push(observation(`dose-of-${exam.id}`, DOSE_OF_ALL, all, last, [views]));
     }
   }
   return {

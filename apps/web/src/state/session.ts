@@ -5,6 +5,7 @@ import {
   noAnswers,
   type Answer,
   type Answers,
+  type Overrides,
   type PatientInput,
   type Planned,
   type RoomState,
@@ -14,6 +15,10 @@ import {
 import { load } from './storage';
 
 export type { Planned };
+export type NoteDraft = { note: string; labels: string[] };
+export const NO_NOTE: NoteDraft = { note: '', labels: [] };
+/** A picture that is taken again: why, and what is done and set otherwise. */
+export type RepeatOf = { exposureId: string; cause: string; correction?: string; overrides?: Overrides };
 export type Session = {
   orderId: string;
   examId: string;
@@ -39,7 +44,9 @@ export type Session = {
   /** Ticked lines of the room check, of what must come off, and of the finish. */
   checked: string[];
   /** Pictures that are repeated, by position in the plan. */
-  repeats: Record<number, { exposureId: string; cause: string }[]>;
+  repeats: Record<number, RepeatOf[]>;
+  /** Notes for the reader as they are being written, by exposure id. */
+  notes: Record<string, NoteDraft>;
   /** Pictures that were looked at and accepted, by exposure id. */
   accepted: string[];
 };
@@ -55,6 +62,7 @@ export const freshSession = {
   answers: noAnswers,
   checked: [],
   repeats: {},
+  notes: {},
   accepted: [],
 } satisfies Partial<Session>;
 
@@ -142,12 +150,17 @@ export const session = createSlice({
       if (current && !current.accepted.includes(exposureId)) current.accepted.push(exposureId);
     },
     /** The picture is taken again: what was exposed stays in the record. */
-    repeated: ({ current }, { payload }: PayloadAction<{ index: number; exposureId: string; cause: string }>) => {
+    repeated: ({ current }, { payload }: PayloadAction<{ index: number } & RepeatOf>) => {
       if (!current) return;
       const { index, ...repeat } = payload;
       current.repeats[index] = [...(current.repeats[index] ?? []), repeat];
       if (current.exposed[index] === repeat.exposureId) delete current.exposed[index];
       current.ticks[index] = [];
+    },
+    /** What is written for the reader is kept letter by letter. */
+    noted: ({ current }, { payload }: PayloadAction<{ exposureId: string } & NoteDraft>) => {
+      const { exposureId, ...draft } = payload;
+      if (current) current.notes[exposureId] = draft;
     },
     /** Exposures of this exam that another device made. */
     exposedElsewhere: ({ current }, { payload }: PayloadAction<Record<number, string>>) => {
@@ -171,6 +184,7 @@ export const {
   checkedOff,
   acceptedPicture,
   repeated,
+  noted,
   exposedElsewhere,
   ended,
 } = session.actions;

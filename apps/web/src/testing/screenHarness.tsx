@@ -64,6 +64,8 @@ jest.mock('../workers/client', () => {
       judge: later('judge'),
       faultChoices: later('faultChoices'),
       correction: later('correction'),
+      repeatChoices: later('repeatChoices'),
+      repeat: later('repeat'),
       smallPicture: later('smallPicture'),
     }),
     // All rows at once.
@@ -126,6 +128,7 @@ export const row: ExposureRow = {
   doseLevelGyCm2: null,
   verdict: null,
   cause: null,
+  ...{ correction: null, note: '', labels: [], notedBy: null },
   deviceAt: null,
   madeWith: null,
 };

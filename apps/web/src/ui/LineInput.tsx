@@ -11,12 +11,14 @@ type Props = {
   max: number;
   numeric?: boolean;
   placeholder?: string;
+  /** Lines that are seen, of a text that may have several. */
+  lines?: number;
 };
 
 /** What was typed as a number, with a point or a comma; NaN for nothing or for something else. */
 export const numberOf = (text: string): number => (text.trim() === '' ? NaN : Number(text.replace(',', '.')));
 
-export function LineInput({ label, value, onChange, max, numeric, placeholder }: Props) {
+export function LineInput({ label, value, onChange, max, numeric, placeholder, lines = 1 }: Props) {
   const theme = useTheme();
   return (
     <View style={{ gap: 4 }}>
@@ -28,6 +30,8 @@ export function LineInput({ label, value, onChange, max, numeric, placeholder }:
         value={value}
         onChangeText={(text) => onChange(text.slice(0, max))}
         inputMode={numeric ? 'numeric' : 'text'}
+        multiline={lines > 1}
+        numberOfLines={lines}
         placeholder={placeholder}
         placeholderTextColor={theme.inkSoft}
         style={{

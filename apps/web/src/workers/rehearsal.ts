@@ -11,7 +11,9 @@ import {
   measuredFaults,
   misplace,
   namedFaults,
+  edgeNames,
   prepareRadiograph,
+  repeatFor,
   rangeOf,
   ROOM_ONE,
   setupRequestSchema,
@@ -19,6 +21,10 @@ import {
   takenCriteria,
   withDefaults,
   type Correction,
+  type Cure,
+  type PictureEdge,
+  type Repeat,
+  type Seen,
   type Criterion,
   type ViewedPicture,
   type Implant,
@@ -244,6 +250,25 @@ export function faultChoices(request: SetupRequest): FaultChoice[] | Refused {
 export function correction(request: SetupRequest, faultId: string, value: number): Correction | Refused {
   try {
     return correctFault(request.own ?? request.projectionId, faultId, value, idealOf({ request }), unitOf(request));
+  } catch (error) {
+    return refusal(error);
+  }
+}
+
+/** What can be measured on a picture, and how its edges are called. */
+export function repeatChoices(request: SetupRequest): RepeatChoices | Refused {
+  const faults = faultChoices(request);
+  return 'error' in faults ? faults : { faults, edges: edgeNames(idealOf({ request })) };
+}
+export type RepeatChoices = { faults: FaultChoice[]; edges: Record<PictureEdge, string> };
+
+/** The numbers of a repeat. @param cure how it is put right; the likelier way when left out */
+export function repeat(request: SetupRequest, seen: Seen, cure?: Cure): Repeat | Refused {
+  try {
+    const unit = unitOf(request);
+    const of = request.own ?? request.projectionId;
+    const ideal = idealOf({ request });
+    return repeatFor(of, computeSetup(request), request.overrides ?? {}, seen, { unit, cure, ideal });
   } catch (error) {
     return refusal(error);
   }

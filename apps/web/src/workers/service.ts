@@ -56,7 +56,7 @@ import {
   type WhatIfLine,
   type WayPrices,
 } from '@taktik/core';
-import { castSlice, correction, develop, faultChoices, judge, smallPicture } from './rehearsal';
+import { castSlice, correction, develop, faultChoices, judge, repeat, repeatChoices, smallPicture } from './rehearsal';
 
 export type StageView = { drawing: StageDrawing; mannequin: Mannequin2d };
 export type ComputeInput = {
@@ -379,6 +379,8 @@ export const computeService = {
   judge,
   faultChoices,
   correction,
+  repeatChoices,
+  repeat,
   smallPicture,
 };
 export type ComputeService = typeof computeService;

@@ -88,10 +88,14 @@ const LONGEST_DESCRIPTION = 64;
 const two = (value: number): string => value.toFixed(2);
 
 /**
- * @param made when it was made, and a source of random numbers for its names
+ * @param made when it was made, a source of random numbers for its names, and what the reader must know of it
  * @returns the file
  */
-export function toDicom(shown: Shown, setup: Setup, made: { at: Date; random: () => number }): Uint8Array {
+export function toDicom(
+  shown: Shown,
+  setup: Setup,
+  made: { at: Date; random: () => number; note?: string },
+): Uint8Array {
   const instance = freshUid(made.random);
   const [date, time] = made.at.toISOString().replace(/[-:]/g, '').replace('Z', '').split('T');
   const { window } = shown;
@@ -122,7 +126,7 @@ export function toDicom(shown: Shown, setup: Setup, made: { at: Date; random: ()
     PatientID: 'SIMULATED',
     PatientBirthDate: '',
     PatientSex: '',
-    ImageComments: `${CAPTION}. ${setup.name}`,
+    ImageComments: [CAPTION, setup.name, made.note ?? ''].filter(Boolean).join('. '),
     BurnedInAnnotation: 'YES',
     TimezoneOffsetFromUTC: '+0000',
     ...(part && { BodyPartExamined: part.bodyPart }),

@@ -12,7 +12,7 @@ const setup = misplace(computeSetup({ projectionId: 'hand-pa', side: 'right', ro
 const shown = simulateRadiograph(setup, ROOM_ONE, { pixels: 160, seed: 3 });
 const hung = orientForViewing(shown);
 const made = () => ({ at: new Date(Date.UTC(2026, 2, 4, 5, 6, 7)), random: seeded(5) });
-const file = toDicom(shown, setup, made());
+const file = toDicom(shown, setup, { ...made(), note: 'supine: Could not hold the breath' });
 
 test('PNG: the same grey values, pixel size and caption come back', () => {
   const read = fromPng(toPng(hung));
@@ -82,6 +82,10 @@ test('DICOM: read back it is the picture that was shown', () => {
   });
   expect(most).toBeLessThanOrEqual(3);
   expect(read.says).toContainEqual({ name: 'Burnt-in words', value: 'YES' });
+  expect(read.says).toContainEqual({
+    name: 'Comment',
+    value: expect.stringMatching(/supine: Could not hold the breath$/),
+  });
   expect(read.says).toContainEqual({ name: 'SID, mm', value: expect.stringContaining(String(setup.tube.sidMm)) });
 });
 

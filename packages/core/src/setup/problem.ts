@@ -30,6 +30,7 @@ const SAID_CODES = [
   'margin',
   'mas-limit',
   'no-grid',
+  'own-aim',
   'receptor-unknown',
   'sid-reduced',
   'sid-too-short',

@@ -112,6 +112,7 @@ export const OVERRIDE_RANGES = {
   kVp: [45, 140],
   mAs: [0.1, 600],
   fieldMm: [30, 450],
+  aimMm: [-300, 300],
   mA: [1, 1600],
   aecDensity: [-4, 4],
   factor: [0.05, 20],
@@ -133,6 +134,11 @@ export const overridesSchema = z
     fieldMm: z.tuple([
       bounded('Field width', ...OVERRIDE_RANGES.fieldMm, 'mm'),
       bounded('Field length', ...OVERRIDE_RANGES.fieldMm, 'mm'),
+    ]),
+    /** An aim of one's own: so far from the usual one up the receptor, and along its u axis. */
+    aimMm: z.tuple([
+      bounded('Aim moved along the part', ...OVERRIDE_RANGES.aimMm, 'mm'),
+      bounded('Aim moved across the part', ...OVERRIDE_RANGES.aimMm, 'mm'),
     ]),
     mA: bounded('Tube current', ...OVERRIDE_RANGES.mA, 'mA'),
     focalSpot: z.enum(['small', 'large']),

@@ -43,7 +43,7 @@ export const bearingWords = (bearings: readonly Bearing[], name: string, unit: L
 };
 
 type From = { toward: readonly string[]; mm: readonly number[]; name: string };
-const bearingsOf = ({ toward, mm }: From): Bearing[] =>
+const bearingsOf = ({ toward, mm }: Pick<From, 'toward' | 'mm'>): Bearing[] =>
   toward.map((each, i) => ({ toward: each as Direction, mm: mm[i] ?? 0 }));
 
 export const CENTRE_WORDS = {
@@ -59,7 +59,16 @@ export const CENTRE_WORDS = {
     return `${capitalize(level)}, ${planeWords(behindMm, unit)}`;
   },
   'touch-from': (from: From, { unit }: Speech) => bearingWords(bearingsOf(from), from.name, unit),
+  /** An aim of one's own: from the usual one so far on. @param usual code of the usual one, whose values stand beside it */
+  'centre-own': ({ usual, ownToward, ownMm, ...values }: Values, speech: Speech): string => {
+    const way = bearingsOf({ toward: ownToward as readonly string[], mm: ownMm as readonly number[] });
+    return `${centreSaid({ ...values, centre: usual as CentreCode }, speech)}; from there ${wayWords(way, speech.unit)}: your own centring`;
+  },
 } as const;
+
+/** @example wayWords([{ toward: 'superior', mm: 25 }], 'in') // "1 in (2.5 cm) superior" */
+const wayWords = (bearings: readonly Bearing[], unit: LengthUnit): string =>
+  bearings.map(({ toward, mm }) => `${lengthPair(mm, unit)} ${DIRECTIONS[toward]}`).join(' and ');
 
 export type CentreCode = Exclude<keyof typeof CENTRE_WORDS, 'touch-from'>;
 /** A fact of the centring within another fact: its code stands among the values. */

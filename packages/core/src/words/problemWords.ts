@@ -5,6 +5,7 @@ import { formatAngle } from '../quantity/angle';
 import { formatLength, formatRectangle } from '../quantity/length';
 import { capitalize, listWords } from '../quantity/text';
 import { positionName } from '../room/position';
+import { bearingWords, type Direction } from './centreWords';
 import type { Speech } from './fact';
 import { HOLDER_WORDS } from './names';
 import { ASKED_WORDS, reasonWords, type Asked, type Reason } from './reasonWords';
@@ -177,6 +178,35 @@ export const PROBLEM_WORDS = {
     `The model asks for ${wantedMas} mAs; this generator ends at ${mostMas} mAs.`,
   'no-grid': ({ fromMm, holder, room }: { fromMm: number; holder: HolderKind; room: string }) =>
     `A grid is wanted from ${fromMm / 10} cm of thickness; the ${HOLDER_WORDS[holder]} of ${room} has none: more scatter.`,
+  'own-aim': (
+    {
+      name,
+      toward,
+      mm,
+      widerMm,
+      longerMm,
+      moreArea,
+    }: {
+      name: string;
+      toward: readonly string[];
+      mm: readonly number[];
+      widerMm: number;
+      longerMm: number;
+      moreArea: number;
+    },
+    { unit }: Speech,
+  ) => {
+    const way = toward.map((each, i) => ({ toward: each as Direction, mm: mm[i] ?? 0 }));
+    const sizes = [
+      ...(widerMm === 0 ? [] : [`${formatLength(Math.abs(widerMm), unit)} ${widerMm > 0 ? 'wider' : 'narrower'}`]),
+      ...(longerMm === 0 ? [] : [`${formatLength(Math.abs(longerMm), unit)} ${longerMm > 0 ? 'longer' : 'shorter'}`]),
+    ];
+    const field =
+      sizes.length === 0
+        ? 'the field stays as large'
+        : `the field is ${listWords(sizes)}, ${percent(Math.abs(moreArea))} ${moreArea >= 0 ? 'more' : 'less'} area, to show the same`;
+    return `${name}: centred ${bearingWords(way, 'the usual centring point', unit)}; ${field}.`;
+  },
   'receptor-unknown': ({ receptor, holder, room }: { receptor: string; holder: HolderKind; room: string }) =>
     `Receptor "${receptor}" does not fit the ${HOLDER_WORDS[holder]} of ${room}.`,
   'sid-reduced': reached,

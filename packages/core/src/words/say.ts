@@ -8,6 +8,7 @@ import { CHANGE_WORDS } from './changeWords';
 import { POSITION_WORDS } from './positionWords';
 import { PROBLEM_WORDS } from './problemWords';
 import { CAUTION_WORDS, STEP_WORDS } from './stepWords';
+import { NOTE_WORDS } from './noteWords';
 import { ROOM_WORDS } from './roomWords';
 import { TOUCH_WORDS } from './touchWords';
 import { COST_WORDS, KEEP_WORDS, TELL_WORDS } from './wayWords';
@@ -17,6 +18,7 @@ const WORDS: Table = {
   ...POSITION_WORDS,
   ...PROBLEM_WORDS,
   ...CHANGE_WORDS,
+  ...NOTE_WORDS,
   ...ROOM_WORDS,
   ...STEP_WORDS,
   ...TOUCH_WORDS,

@@ -13,6 +13,7 @@ import {
   orderQuerySchema,
   orderSchema,
   outgoingLineSchema,
+  readerNoteSchema,
   readingSchema,
   recordQuerySchema,
   startExamSchema,
@@ -33,6 +34,7 @@ import {
   putAnswers,
   recordExposure,
   startExam,
+  noteForReader,
   typeReading,
 } from '../../services/exams';
 import { askWorklist, NoWorklist } from '../../dicom/worklist';
@@ -277,6 +279,15 @@ export const work: readonly Route[] = [
     answer: exposureSchema,
     says: 'The exposure',
     handle: ({ store, id, body, person, now }) => typeReading(store, id, body.exposureIndex, person.name, now),
+  }),
+  route({
+    method: 'post',
+    path: '/exposures/:id/note',
+    summary: 'What the reader of the picture must know, and its labels; the last that was written stands',
+    body: readerNoteSchema,
+    answer: exposureSchema,
+    says: 'The exposure',
+    handle: ({ store, id, body, person, now }) => noteForReader(store, id, body, person.name, now),
   }),
   route({
     method: 'post',

@@ -1,12 +1,14 @@
-import { aftercareFor, entriesNamed, finishStepsFor, projectionOf } from '@taktik/core';
+import { aftercareFor, computeSetup, entriesNamed, finishStepsFor, projectionOf, readerNote } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, order, person, row, show } from '../../testing/screenHarness';
 import { useAppSelector } from '../../state/hooks';
-import { freshSession, begun, type Session } from '../../state/session';
+import { freshSession, begun, NO_NOTE, type NoteDraft, type Session } from '../../state/session';
+import { useState } from 'react';
 import { ExamSheet } from './ExamSheet';
 import { FinishSheet } from './FinishSheet';
-import { LookSheet } from './LookSheet';
+import { NoteSheet } from './NoteSheet';
 import { ReadingSheet } from './ReadingSheet';
+import { RepeatSheet } from './RepeatSheet';
 
 const session: Session = {
   ...freshSession,
@@ -98,21 +100,137 @@ describe('the finish', () => {
 });
 
 describe('a repeat', () => {
+  const request = { projectionId: 'coccyx-ap-axial' };
+  const { checks } = projectionOf('coccyx-ap-axial');
+  const open = (onRepeat = jest.fn()) => {
+    const sheet = (isOpen: boolean) => (
+      <RepeatSheet
+        {...{
+          open: isOpen,
+          name: 'Coccyx, AP axial',
+          checks,
+          request,
+          unit: 'in',
+          exposureId: 'x1',
+          onRepeat,
+          onClose,
+        }}
+      />
+    );
+    function Harness() {
+      const [isOpen, setOpen] = useState(true);
+      return (
+        <>
+          {sheet(isOpen)}
+          <button type="button" onClick={() => setOpen(!isOpen)}>
+            open or close
+          </button>
+        </>
+      );
+    }
+    show(<Harness />);
+    return onRepeat;
+  };
+  const type = (label: string, text: string) =>
+    fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
+
   it('needs a cause, and a cause that was picked and left is not ready for the next picture', async () => {
-    const onRepeat = jest.fn();
-    const { checks } = projectionOf('coccyx-ap-axial');
-    show(<LookSheet open name="Coccyx, AP axial" checks={checks} onRepeat={onRepeat} onClose={onClose} />);
+    const onRepeat = open();
     expect(screen.getByText(`A good picture: ${checks.join('; ')}`)).toBeTruthy();
     expect(enabled('Repeat it')).toBe(false);
     const [cause] = (mockHere.answers['/api/department'] as { repeatCauses: string[] }).repeatCauses;
     fireEvent.click(await screen.findByLabelText(cause));
     expect(enabled('Repeat it')).toBe(true);
-    fireEvent.click(screen.getByLabelText('Close'));
-    expect(onClose).toHaveBeenCalled();
+    fireEvent.click(screen.getByText('open or close'));
+    fireEvent.click(screen.getByText('open or close'));
     expect(enabled('Repeat it')).toBe(false);
-    fireEvent.click(screen.getByLabelText(cause));
+    fireEvent.click(await screen.findByLabelText(cause));
     fireEvent.click(screen.getByText('Repeat it'));
-    expect(onRepeat.mock.calls).toEqual([[cause]]);
+    expect(onRepeat.mock.calls).toEqual([[cause, null]]);
+  });
+
+  it('takes what is missing beyond an edge to the aim of the repeat, where the CR was where the set-up has it', async () => {
+    const onRepeat = open();
+    fireEvent.click(await screen.findByLabelText('Clipped'));
+    fireEvent.click(screen.getByLabelText('an edge is clipped'));
+    fireEvent.click(await screen.findByLabelText('foot end'));
+    // Nothing is repeated with half a measure.
+    expect(enabled('Repeat it')).toBe(false);
+    type('Missing beyond it in in', '0.8');
+    expect((await screen.findByLabelText('For the repeat')).textContent).toMatch(
+      /Centre where the set-up has it: 1 in \(2\.5 cm\)/,
+    );
+    fireEvent.click(screen.getByLabelText('yes: another centring point for this patient'));
+    await waitFor(() =>
+      expect(screen.getByLabelText('For the repeat').textContent).toMatch(/further toward the foot end/),
+    );
+    fireEvent.click(screen.getByText('Repeat it with this'));
+    expect(onRepeat).toHaveBeenCalledWith('Clipped', {
+      correction: expect.stringMatching(/^Centre 1 in \(2\.5 cm\) further toward the foot end/),
+      overrides: { aimMm: [expect.any(Number), 0] },
+    });
+    expect(onRepeat.mock.calls[0][1].overrides.aimMm[0]).toBeLessThan(-15);
+  });
+
+  it('has the index of the record at hand, and the mAs that follows from it', async () => {
+    mockHere.answers['/api/exposures/x1'] = { ...row, exposureIndex: 250 };
+    const onRepeat = open();
+    fireEvent.click(await screen.findByLabelText('Too little exposure'));
+    await waitFor(() => {
+      fireEvent.click(screen.getByLabelText('exposure index'));
+      expect((screen.getByLabelText('Exposure index of the picture') as HTMLInputElement).value).toBe('250');
+    });
+    expect((await screen.findByLabelText('For the repeat')).textContent).toMatch(/mAs instead of/);
+    fireEvent.click(screen.getByText('Repeat it with this'));
+    const { overrides } = onRepeat.mock.calls[0][1];
+    expect(overrides.mAs).toBeGreaterThan(10);
+    expect(overrides.aecCells).toBe('none');
+  });
+
+  it('measures a rotation to degrees for the part, and says what a fault alone cannot give', async () => {
+    open();
+    fireEvent.click(await screen.findByLabelText('Rotated'));
+    fireEvent.click(screen.getByLabelText('rotated, tilted, off centre'));
+    fireEvent.click(await screen.findByLabelText('Part aligned with the field'));
+    type('By how much, on the picture in °', '9');
+    expect((await screen.findByLabelText('For the repeat')).textContent).toMatch(/Align the part, 9°/);
+  });
+});
+
+describe('the note for the reader', () => {
+  const setup = computeSetup({
+    projectionId: 'coccyx-ap-axial',
+    situation: { worn: ['lines'], holdsBreath: false },
+    overrides: { sidMm: 700 },
+  });
+  function Harness({ onKeep }: { onKeep: () => void }) {
+    const [draft, setDraft] = useState<NoteDraft>(NO_NOTE);
+    return (
+      <>
+        <NoteSheet
+          {...{ open: true, name: setup.name, of: 'coccyx-ap-axial', setup, unit: 'in', draft, onKeep, onClose }}
+          onDraft={setDraft}
+        />
+        <output>{JSON.stringify(draft)}</output>
+      </>
+    );
+  }
+  const draft = () => JSON.parse(document.querySelector('output')!.textContent) as NoteDraft;
+
+  it('is ticked from what was otherwise than usual, written on, and labelled', () => {
+    const onKeep = jest.fn();
+    show(<Harness onKeep={onKeep} />);
+    const lines = readerNote('coccyx-ap-axial', setup, 'in').map(({ text }) => text);
+    expect(lines.length).toBeGreaterThan(1);
+    for (const line of lines) fireEvent.click(screen.getByLabelText(line));
+    expect(draft().note.split('\n')).toEqual(lines);
+    fireEvent.click(screen.getByLabelText(lines[0]));
+    expect(draft().note.split('\n')).toEqual(lines.slice(1));
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: `${draft().note}\nPain on the left` } });
+    fireEvent.click(screen.getByLabelText('supine'));
+    expect(draft()).toEqual({ note: [...lines.slice(1), 'Pain on the left'].join('\n'), labels: ['supine'] });
+    fireEvent.click(screen.getByText('Keep the note'));
+    expect(onKeep).toHaveBeenCalledTimes(1);
   });
 });
 

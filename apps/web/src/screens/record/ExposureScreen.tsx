@@ -1,6 +1,7 @@
 /** One exposure as it was: the stored set-up, not a new computation. */
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { readerWords } from '@taktik/contracts';
 import { useExposureQuery } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
 import { Frame, PlaceHeader } from '../../ui/Frame';
@@ -71,7 +72,29 @@ export function ExposureScreen() {
             name={data.name}
             size={Math.min(width - 32, MOST_PICTURE)}
             past
+            note={readerWords(data)}
           />
+        )}
+        {data?.verdict === 'repeat' && (
+          <View style={{ gap: 2 }}>
+            <Words kind="label" tone="soft">
+              Repeated
+            </Words>
+            <Words>{[data.cause, data.correction].filter(Boolean).join('. ')}</Words>
+          </View>
+        )}
+        {data && readerWords(data) !== '' && (
+          <View style={{ gap: 2 }}>
+            <Words kind="label" tone="soft">
+              For the reader
+            </Words>
+            <Words>{readerWords(data)}</Words>
+            {data.notedBy !== null && (
+              <Words kind="small" tone="soft">
+                {data.notedBy}
+              </Words>
+            )}
+          </View>
         )}
         {lines.map(([name, text]) => (
           <View key={name} style={{ gap: 2 }}>

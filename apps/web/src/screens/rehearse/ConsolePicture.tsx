@@ -9,6 +9,7 @@ import { Words } from '../../ui/Words';
 import { CriteriaList } from './CriteriaList';
 import { pictureTrouble } from './pictureTrouble';
 import { PictureView } from './PictureView';
+import { SavePicture } from './SavePicture';
 import { useRehearsal } from './useRehearsal';
 
 type Props = {
@@ -18,9 +19,11 @@ type Props = {
   size: number;
   /** Judged long ago: nothing more to decide. */
   past?: boolean;
+  /** For the reader. */
+  note?: string;
 };
 
-export function ConsolePicture({ exposureId, request, name, size, past = false }: Props) {
+export function ConsolePicture({ exposureId, request, name, size, past = false, note }: Props) {
   const unit = useAppSelector((state) => state.preferences.unit);
   const [measured, setMeasured] = useState(false);
   const { picture, judged, error } = useRehearsal({
@@ -55,6 +58,7 @@ export function ConsolePicture({ exposureId, request, name, size, past = false }
           </Words>
         </Press>
       )}
+      {past && picture && judged && <SavePicture picture={picture} setup={judged.setup} window={null} note={note} />}
       {measured && judged && <CriteriaList criteria={judged.criteria} unit={unit} />}
     </View>
   );

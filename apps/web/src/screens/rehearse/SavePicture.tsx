@@ -14,7 +14,15 @@ import type { Developed } from '../../workers/rehearsal';
 
 const OPENED_WIDTH = 320;
 
-export function SavePicture({ picture, setup, window }: { picture: Developed; setup: Setup; window: Window | null }) {
+type Props = {
+  picture: Developed;
+  setup: Setup;
+  window: Window | null;
+  /** For the reader, in the file of DICOM. */
+  note?: string;
+};
+
+export function SavePicture({ picture, setup, window, note }: Props) {
   const [problem, setProblem] = useState('');
   const [opened, setOpened] = useState<{ name: string; read: ReadPicture } | null>(null);
   const name = `simulated-${setup.projectionId}${setup.side ? `-${setup.side}` : ''}`;
@@ -28,7 +36,12 @@ export function SavePicture({ picture, setup, window }: { picture: Developed; se
     attempt(async () => {
       const { toDicom, toPng } = await pictureCore();
       if (kind === 'png') saveFile(toPng(orientForViewing(shown)), `${name}.png`, 'image/png');
-      else saveFile(toDicom(shown, setup, { at: new Date(), random: Math.random }), `${name}.dcm`, 'application/dicom');
+      else
+        saveFile(
+          toDicom(shown, setup, { at: new Date(), random: Math.random, note }),
+          `${name}.dcm`,
+          'application/dicom',
+        );
     });
   const read = (bytes: Uint8Array, file: string) =>
     attempt(async () => {

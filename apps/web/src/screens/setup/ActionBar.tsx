@@ -29,13 +29,27 @@ type Props = {
   onExpose: () => void;
   onAccept: () => void;
   onRepeat: () => void;
+  onNote: () => void;
   onNext: () => void;
   onFinish: () => void;
 };
 
 export function ActionBar(props: Props) {
-  const { session, index, feasible, done, askFirst, onAsk, onWays, onExpose, onAccept, onRepeat, onNext, onFinish } =
-    props;
+  const {
+    session,
+    index,
+    feasible,
+    done,
+    askFirst,
+    onAsk,
+    onWays,
+    onExpose,
+    onAccept,
+    onRepeat,
+    onNote,
+    onNext,
+    onFinish,
+  } = props;
   const theme = useTheme();
   const dispatch = useAppDispatch();
   const refusedItems = useAppSelector((state) => state.outbox.refused);
@@ -56,8 +70,20 @@ export function ActionBar(props: Props) {
       )}
       {!done && repeats > 0 && (
         <Words kind="small" tone="soft">
-          {`Repeat ${repeats}: ${session.repeats[index].map(({ cause }) => cause).join(', ')}`}
+          {`Repeat ${repeats}: ${session.repeats[index].map(({ cause, correction }) => (correction ? `${cause}. ${correction}` : cause)).join(', ')}`}
         </Words>
+      )}
+      {done && (
+        <Press
+          label={`Note for the reader${session.notes[exposureId ?? ''] ? ', begun' : ''}`}
+          plain
+          onPress={onNote}
+          style={{ paddingHorizontal: 6, alignSelf: 'flex-start' }}
+        >
+          <Words kind="small" tone="lamp">
+            {session.notes[exposureId ?? ''] ? 'Note for the reader ✓' : 'Note for the reader'}
+          </Words>
+        </Press>
       )}
       <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
         {done && <Kept exposureId={exposureId} />}

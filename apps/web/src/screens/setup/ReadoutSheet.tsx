@@ -2,6 +2,7 @@
 import { Button } from '@rneui/themed';
 import {
   centimetres,
+  edgeNames,
   formatCm,
   formatInches,
   formatLength,
@@ -39,7 +40,7 @@ const PULLED_BY: Record<ReadoutName, readonly (keyof Overrides)[]> = {
   receptor: ['receptorId', 'orientation', 'grid', 'holder', 'gridLevelDeg', 'gridCentreMm'],
   sid: ['sidMm'],
   tube: ['angleDeg'],
-  centre: [],
+  centre: ['aimMm'],
   field: ['fieldMm'],
   technique: ['kVp', 'mAs', 'mA', 'focalSpot', 'aecCells', 'aecDensity', 'factors'],
 };
@@ -85,6 +86,44 @@ export function ReadoutSheet({ name, setup, request, room, unit, overrides, onCh
         ))}
       </View>
     </Sheet>
+  );
+}
+
+/** An aim of one's own: so far from the usual one, along the part and across it. */
+function OwnAim({
+  setup,
+  aim = [0, 0],
+  pull,
+  unit,
+}: { aim: Overrides['aimMm'] } & Pick<BodyProps, 'setup' | 'pull' | 'unit'>) {
+  const names = edgeNames(setup);
+  const perUnit = unit === 'in' ? inches(1) : centimetres(1);
+  const range = [OVERRIDE_RANGES.aimMm[0] / perUnit, OVERRIDE_RANGES.aimMm[1] / perUnit] as const;
+  return (
+    <>
+      <Words
+        kind="small"
+        tone="soft"
+      >{`Another centring point than the usual one, for this patient. Above 0 is toward the ${names.up} and the ${names.right}.`}</Words>
+      <Stepper
+        label={`Toward the ${names.up}`}
+        unit={unit}
+        value={aim[0] / perUnit}
+        step={unit === 'in' ? 0.25 : 0.5}
+        digits={2}
+        range={range}
+        onChange={(value) => pull({ aimMm: [Math.round(value * perUnit), aim[1]] })}
+      />
+      <Stepper
+        label={`Toward the ${names.right}`}
+        unit={unit}
+        value={aim[1] / perUnit}
+        step={unit === 'in' ? 0.25 : 0.5}
+        digits={2}
+        range={range}
+        onChange={(value) => pull({ aimMm: [aim[0], Math.round(value * perUnit)] })}
+      />
+    </>
   );
 }
 
@@ -196,6 +235,7 @@ function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) 
           {centre.checkBy.map((check) => (
             <Line key={check.landmark} text={`Check: ${check.text}`} />
           ))}
+          <OwnAim setup={setup} aim={overrides.aimMm} pull={pull} unit={unit} />
           <Words kind="small" tone="soft">
             Computed on the body model of this patient. The hand on the landmark decides.
           </Words>

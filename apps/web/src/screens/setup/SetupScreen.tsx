@@ -10,13 +10,11 @@ import {
   tubeAngleFrom,
 } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { nanoid } from 'nanoid';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { opened, preferred } from '../../state/preferences';
 import { mustNote } from '../../state/outbox';
-import { post } from '../../state/sender';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton } from '../../ui/States';
@@ -25,9 +23,6 @@ import { RAIL_FROM, WIDE_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
 import { useWakeLock } from '../../ui/useWakeLock';
 import { Words } from '../../ui/Words';
-import { ExamSheet } from '../exam/ExamSheet';
-import { FinishSheet } from '../exam/FinishSheet';
-import { LookSheet } from '../exam/LookSheet';
 import { useOtherDevice } from '../exam/useOtherDevice';
 import { useReadiness } from '../exam/useReadiness';
 import { useOwnEntries } from '../projection/useOwnEntries';
@@ -41,6 +36,7 @@ import { Assumptions } from './Assumptions';
 import { BreathSheet } from './BreathSheet';
 import { ChangeList } from './ChangeList';
 import { DigitChoice } from './DigitChoice';
+import { ExamSheets } from './ExamSheets';
 import { GaugeSheet } from './GaugeSheet';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
@@ -50,7 +46,7 @@ import { ReadoutGrid } from './ReadoutGrid';
 import { READOUTS, ReadoutSheet, type ReadoutName } from './ReadoutSheet';
 import { SeriesList } from './SeriesList';
 import { OneStep } from './OneStep';
-import { acceptedPicture, ended, exposed, repeated, ticked } from '../../state/session';
+import { ticked } from '../../state/session';
 import { StagePane } from './StagePane';
 import { RIGHT_WIDTH, SERIES_WIDTH, stageSize } from './stageSize';
 import { nextStep, StepList } from './StepList';
@@ -60,6 +56,7 @@ import { hasWarnings, Warnings } from './Warnings';
 import { TitleBar } from './TitleBar';
 import { useAsked } from './useAsked';
 import { useCompute } from './useCompute';
+import { useExposing } from './useExposing';
 
 const NO_TICKS: string[] = [];
 
@@ -86,14 +83,13 @@ function SetupOfView() {
   const [keysOpen, setKeysOpen] = useState(false);
   const { explain, sheet: terms } = useTerms();
   /** The sheet over the screen, of those that belong to the exam or to the steps. */
-  const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'breath' | 'one' | 'gauge' | null>(null);
+  const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'note' | 'breath' | 'one' | 'gauge' | null>(null);
   const close = () => setSheet(null);
   const { ready, open: toAsk, stops } = useReadiness(session);
   const other = useOtherDevice(session);
   useWakeLock(session !== null);
   const [loose, setLoose] = useState<{ of: string; ticks: string[] }>({ of: '', ticks: NO_TICKS });
 
-  const refusedItems = useAppSelector((state) => state.outbox.refused);
   const toNote = useAppSelector((state) => mustNote(state.outbox));
   const versions = useAppSelector((state) => state.news.seen);
   const madeWith = versions ? { rules: versions.rules, room: room && versions.rooms[room.id] } : undefined;
@@ -129,55 +125,13 @@ function SetupOfView() {
     if (session && session.plan[to]) router.replace({ pathname: '/setup', params: addressOf(session, to) });
   };
   const done = session !== null && session.exposed[index] !== undefined;
-  const expose = () => {
-    if (!session || !result || !result.setup.feasible || done || pending || toNote || errors.length > 0) return;
-    if (!ready) {
-      router.push('/before');
-      return;
-    }
-    const now = Date.now();
-    const id = nanoid(16);
-    post(dispatch, {
-      id,
-      madeAt: now,
-      path: '/exposures',
-      body: { id, examId: session.examId, request, performedBy: person ?? session.by, exposedAt: now, madeWith },
-      what: result.setup.name,
-    });
-    dispatch(exposed({ index, exposureId: id, request, state: result.state }));
-  };
-  const judge = (verdict: 'accepted' | 'repeat', cause?: string) => {
-    const exposureId = session?.exposed[index];
-    if (!session || exposureId === undefined) return;
-    post(dispatch, {
-      id: nanoid(16),
-      madeAt: Date.now(),
-      path: `/exposures/${exposureId}/verdict`,
-      body: { verdict, cause, decidedAt: Date.now() },
-      what: `${verdict === 'repeat' ? 'repeat' : 'acceptance'} of ${result?.setup.name ?? 'the picture'}`,
-    });
-    if (verdict === 'accepted') dispatch(acceptedPicture(exposureId));
-    else dispatch(repeated({ index, exposureId, cause: cause ?? '' }));
-  };
-  /** Exposures of this exam that the server would not take: the exam is not complete in the record. */
-  const lost = refusedItems.filter(({ id }) => Object.values(session?.exposed ?? {}).includes(id));
+  const { expose, accept, repeat, keepNote, finish } = useExposing({
+    ...{ session, index, asked, request, result, madeWith, ready, go },
+    blocked: done || pending || toNote || errors.length > 0,
+  });
   const openWays = async () => {
     await settle();
     router.push({ pathname: '/ways', params: toAddress(asked) });
-  };
-  const finish = () => {
-    if (!session || lost.length > 0) return;
-    const now = Date.now();
-    post(dispatch, {
-      id: `${session.examId}-end`,
-      madeAt: now,
-      path: `/exams/${session.examId}/finish`,
-      body: { finishedAt: now },
-      what: `end of ${session.exam}`,
-    });
-    dispatch(ended());
-    close();
-    router.replace('/record');
   };
   const switchLook = () => dispatch(preferred({ look: look === 'side' ? 'ray' : 'side' }));
 
@@ -197,7 +151,8 @@ function SetupOfView() {
     e: expose,
     w: () => void openWays(),
     g: () => router.push({ pathname: '/rehearse', params: toAddress(asked) }),
-    a: () => judge('accepted'),
+    a: accept,
+    n: () => session?.exposed[index] !== undefined && setSheet('note'),
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
     l: () => setSheet('gauge'),
@@ -351,8 +306,9 @@ function SetupOfView() {
       onAsk={() => router.push('/before')}
       onWays={() => void openWays()}
       onExpose={expose}
-      onAccept={() => judge('accepted')}
+      onAccept={accept}
       onRepeat={() => setSheet('repeat')}
+      onNote={() => setSheet('note')}
       onNext={() => show(index + 1)}
       onFinish={() => setSheet('finish')}
     />
@@ -466,27 +422,20 @@ function SetupOfView() {
         onClose={close}
       />
       {session && (
-        <>
-          <ExamSheet
-            open={sheet === 'exam'}
-            session={session}
-            index={index}
-            name={setup.name}
-            onShow={show}
-            onClose={close}
-          />
-          <LookSheet
-            open={sheet === 'repeat'}
-            name={setup.name}
-            checks={setup.checks}
-            onRepeat={(cause) => {
-              judge('repeat', cause);
-              close();
-            }}
-            onClose={close}
-          />
-          <FinishSheet open={sheet === 'finish'} session={session} onFinish={finish} onClose={close} />
-        </>
+        <ExamSheets
+          sheet={sheet}
+          session={session}
+          index={index}
+          setup={setup}
+          of={mine ?? setup.projectionId}
+          request={exposedAs}
+          unit={result.unit}
+          onShow={show}
+          onRepeat={repeat}
+          onKeepNote={keepNote}
+          onFinish={finish}
+          onClose={close}
+        />
       )}
     </>
   );

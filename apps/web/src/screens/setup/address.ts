@@ -239,6 +239,7 @@ export function toAddress({
     gcen: round(overrides.gridCentreMm),
     fw: round(fieldWidth),
     fh: round(fieldHeight),
+    aim: overrides.aimMm && overrides.aimMm.map((mm) => Math.round(mm)).join('~'),
     pos: overrides.position,
     way,
     n: place === undefined ? undefined : String(place + 1),
@@ -249,6 +250,9 @@ export function fromAddress(params: Params): Asked {
   const fieldWidth = number(params, 'fw');
   const fieldHeight = number(params, 'fh');
   const grid = one(params, 'grid');
+  const [alongMm = NaN, acrossMm = NaN] = (one(params, 'aim') ?? '')
+    .split('~')
+    .map((each) => (each === '' ? NaN : Number(each)));
   const overrides: Overrides = compact({
     sidMm: number(params, 'sid'),
     angleDeg: number(params, 'angle'),
@@ -268,6 +272,7 @@ export function fromAddress(params: Params): Asked {
       fieldWidth !== undefined && fieldHeight !== undefined
         ? ([fieldWidth, fieldHeight] as [number, number])
         : undefined,
+    aimMm: Number.isFinite(alongMm + acrossMm) ? ([alongMm, acrossMm] as [number, number]) : undefined,
     position: among(one(params, 'pos'), BODY_POSITIONS),
   });
   const situation = situationFrom(one(params, 's', MAX_LIST) ?? '');

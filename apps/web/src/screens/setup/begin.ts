@@ -11,6 +11,8 @@ export const addressOf = (session: Session, index: number): Address =>
   toAddress({
     ...session.plan[index],
     place: index,
+    // A repeat keeps the numbers that put it right.
+    overrides: session.repeats[index]?.at(-1)?.overrides,
     patient: session.patient,
     situation: session.situation,
     roomId: session.roomId,

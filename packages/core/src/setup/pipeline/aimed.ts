@@ -14,6 +14,8 @@ import type { Posed } from './posed';
 export type Aimed = Posed & {
   angle: TubeAngle;
   aimed: AimedRay;
+  /** The usual aim, where it is another than the one that is taken. */
+  usual?: AimedRay;
   thicknessMm: number;
   /** Range of kVp for one who is small, where the entry has one. */
   smallChildKvp: readonly [number, number] | undefined;
@@ -50,9 +52,10 @@ function thicknessOf(
 export function aimAndHold(posed: Posed): Aimed {
   const { body, adapted, holders, overrides, placed, problems, projection, room, segments, straightRay, view } = posed;
   const angle = tubeAngle(projection, adapted, overrides, placed, posed.positioning.tubeDeg);
-  const aimed = angle.leans
-    ? aimRay(projection, placed, view, angle.signedDeg, segments, angle.acrossDeg)
-    : straightRay;
+  const moved = overrides.aimMm;
+  const along = (by?: typeof moved) => aimRay(projection, placed, view, angle.signedDeg, segments, angle.acrossDeg, by);
+  const usual = angle.leans ? along() : straightRay;
+  const aimed = moved ? along(moved) : usual;
   const thicknessMm = thicknessOf(posed, angle, aimed);
   const smallChildKvp = body.patient.ageYears < SMALL_CHILD_YEARS ? projection.exposure.smallChild?.kVp : undefined;
   const wish = smallChildKvp ? 'no' : gridWish(projection, adapted, isChild(body.patient));
@@ -67,6 +70,7 @@ export function aimAndHold(posed: Posed): Aimed {
     ...posed,
     ...chosen,
     ...{ angle, aimed, thicknessMm, smallChildKvp },
+    ...(moved && { usual }),
     problems: [...problems, ...angleProblems(angle, room), ...ofGrid],
   };
 }

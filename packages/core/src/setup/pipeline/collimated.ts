@@ -1,10 +1,12 @@
 /** Step 5: what must be shown, thrown on the receptor; the light round it, and the receptor that takes it. */
 import { coverMarks } from '../../projections/coverMarks';
+import { add, negate, subtract } from '../../geometry/vector';
 import type { Projection } from '../../projections/schema';
 import { boneRotation, coverPoints, neededField, shadowsOf, type CoverPoints } from '../collimation/cover';
 import { openField, type CollimatedField } from '../collimation/collimatedField';
 import { headInBeam, obstructions, rayBlocked } from '../placing/adaptedProjection';
-import type { Problem } from '../problem';
+import { problem, type Problem } from '../problem';
+import { ownBearings } from '../readouts/centre';
 import { centroid } from '../stage/scene';
 import { loadLost } from '../verdict/verdict';
 import type { Stood } from './stood';
@@ -39,6 +41,35 @@ function blocked(
 const isOfOneSide = ({ sided, cover }: Projection): boolean =>
   sided === 'each' && !cover.some((item) => coverMarks(item).some((id) => id.endsWith('_R')));
 
+/** What an aim of one's own costs: how much more light shows the same. */
+function ownAim({ usual, focal, plane, placed, aimed, view, projection, unit }: Stood, collimated: Fields): Problem[] {
+  if (!usual) return [];
+  const back = subtract(usual.through, aimed.through);
+  const { cover, rotationDeg, needed } = collimated;
+  const asUsual = neededField(
+    shadowsOf(cover, add(focal, back), { ...plane, origin: add(plane.origin, back) }, rotationDeg),
+  );
+  const way = ownBearings(placed, view.name(aimed.target.landmarkId), usual, {
+    aimed,
+    skin: () => negate(aimed.direction),
+  });
+  return [
+    problem(
+      'own-aim',
+      {
+        name: projection.name,
+        toward: way.map(({ toward }) => toward),
+        mm: way.map(({ mm }) => mm),
+        widerMm: Math.round(needed.width - asUsual.width),
+        longerMm: Math.round(needed.height - asUsual.height),
+        moreArea: (needed.width * needed.height) / (asUsual.width * asUsual.height) - 1,
+      },
+      unit,
+    ),
+  ];
+}
+type Fields = Pick<Collimated, 'cover' | 'rotationDeg' | 'needed'>;
+
 export function openCollimator(stood: Stood): Collimated {
   const {
     asTaught,
@@ -70,6 +101,7 @@ export function openCollimator(stood: Stood): Collimated {
       ...blocked(stood, cover),
       ...(adapted ? loadLost(asTaught, adapted.position, part) : []),
       ...lightField.problems,
+      ...ownAim(stood, { cover, rotationDeg, needed }),
     ],
   };
 }

@@ -1,7 +1,7 @@
 /** Step 4: all of it where it stands in the room: the patient, the plane of the receptor, the focal spot. */
 import { slideBody } from '../../body/posed';
 import { add, distance, type InRoom, type Vec3 } from '../../geometry/vector';
-import { beyondAimMm } from '../placing/place';
+import { beyondAimMm, type AimedRay } from '../placing/place';
 import { standingLift } from '../placing/stand';
 import { FOOT_REST_MM } from '../../room/rest';
 import type { Support } from '../placing/support';
@@ -53,13 +53,13 @@ export function standInRoom(asked: Aimed): Stood {
   const { placement } = asked.placed;
   const { horizontal, surfaceMm, sidWantedMm, shift, blockMm } = setDown(asked);
   const placed = { ...asked.placed, posed: slideBody(asked.placed.posed, shift) };
-  const { crossing, target, through } = asked.aimed;
-  const aimed = {
-    ...asked.aimed,
+  const carried = ({ crossing, target, through, direction }: AimedRay): AimedRay => ({
+    direction,
     through: add(through, shift),
     target: { ...target, p: add(target.p, shift) },
     crossing: { ...crossing, entry: add(crossing.entry, shift), exit: add(crossing.exit, shift) },
-  };
+  });
+  const aimed = carried(asked.aimed);
   const contactPoint: Vec3<InRoom> = placement.touches
     ? add(placement.touches, shift)
     : [0, 0, horizontal ? 0 : surfaceMm];
@@ -76,6 +76,7 @@ export function standInRoom(asked: Aimed): Stood {
   const mustReach = horizontal && (adapted !== null || positioning.sitsOn !== undefined);
   return {
     ...asked,
+    ...(asked.usual && { usual: carried(asked.usual) }),
     ...{ placed, aimed, horizontal, surfaceMm, shift, square, plane, sidWantedMm, sidMm, focal },
     onSurface: placement.lies || !horizontal,
     supports: [

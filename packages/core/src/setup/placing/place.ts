@@ -369,7 +369,18 @@ export function tilted<A>(
   return normalize(add(scale(leaning, cosDeg(alongDeg)), scale(toHead, sinDeg(alongDeg))));
 }
 
-/** The ray, angled toward the head by `angleDeg` (negative: feet), through the point that the entry aims at. */
+/** How far an aim of one's own lies from the entry's: up the receptor, and along its u axis; mm. */
+export type AimMoved = readonly [alongMm: number, acrossMm: number];
+
+/** The way in the room by which an aim is moved. */
+const aimShift = ({ beam, toHead }: Pick<Placement, 'beam' | 'toHead'>, [along, across]: AimMoved) =>
+  addScaled(scale(toHead, along), cross(toHead, negate(beam)), across);
+
+/**
+ * The ray, angled toward the head by `angleDeg` (negative: feet), through the point that the entry aims at.
+ * @param moved an aim of one's own
+ * @throws RangeError for a ray that misses the body
+ */
 export function aimRay(
   projection: Projection,
   placed: PlacedBody,
@@ -377,8 +388,10 @@ export function aimRay(
   angleDeg: number,
   segments?: readonly string[],
   acrossDeg = 0,
+  moved?: AimMoved,
 ): AimedRay {
-  const target = locate(projection.aim, placed, view);
+  const taught = locate(projection.aim, placed, view);
+  const target = moved ? { ...taught, p: add(taught.p, aimShift(placed.placement, moved)) } : taught;
   const { beam } = placed.placement;
   const straight = crossing(projection, placed, view, target.p, beam, segments);
   let through = target.p;
@@ -386,7 +399,12 @@ export function aimRay(
   if (straight && projection.aim.point === 'exit') through = straight.exit;
   const direction = tilted(placed.placement, angleDeg, acrossDeg);
   const crossed = crossing(projection, placed, view, through, direction, segments);
-  if (!crossed) throw new RangeError(`the ray of ${projection.name} misses the body`);
+  if (!crossed)
+    throw new RangeError(
+      moved
+        ? `With this aim the CR passes beside the part: nearer to the usual centring point of ${projection.name}`
+        : `the ray of ${projection.name} misses the body`,
+    );
   const beyondMm = beyondAimMm(projection, placed);
   return {
     ...{ target, through, direction },

@@ -103,6 +103,44 @@ export function describeCentre(projection: Projection, placed: PlacedBody, on: O
   );
 }
 
+/** The way from the usual aim to one's own as it can be laid off on the skin. */
+export function ownBearings(
+  { posed }: PlacedBody,
+  of: string,
+  usual: AimedRay,
+  { aimed, skin }: Pick<OnSkin, 'aimed' | 'skin'>,
+): Bearing[] {
+  // Between the two of a pair, and from the midline, nothing is medial or lateral.
+  const bearings = bearingsFrom(posed, of, aimed.crossing.entry, { p: usual.crossing.entry, midline: false });
+  const depth = depthOf(bearings, aimed.direction, skin);
+  const flat = bearings.filter((each) => each !== depth && each.mm >= JUST_MM);
+  // A ray along the limb's own axis: what is left is the way there is.
+  const [most] = [...bearings].sort((a, b) => b.mm - a.mm);
+  return (flat.length > 0 || !most || most.mm < JUST_MM ? flat : [most]).map(({ toward, mm }) => ({ toward, mm }));
+}
+
+/** The centring line of an aim of one's own: the usual one, and so far on from there. */
+export function ownCentre(
+  { line: said, fact: { centre: code, ...values } }: CentreLine,
+  placed: PlacedBody,
+  { usual, on }: { usual: AimedRay; on: OnSkin },
+): CentreLine {
+  const bearings = ownBearings(placed, said.landmark, usual, on);
+  const [first] = bearings;
+  if (!first) return { line: said, fact: { centre: code, ...values } };
+  return lineOf(
+    { ...said, offsetMm: first.mm, relation: relationWords(bearings, 'the usual centring point', on.unit) },
+    {
+      ...values,
+      centre: 'centre-own',
+      usual: code,
+      ownToward: bearings.map(({ toward }) => toward),
+      ownMm: bearings.map(({ mm }) => mm),
+    },
+    on.unit,
+  );
+}
+
 /** Deep: inside a joint, or the body of a vertebra. */
 const DEEP = /^(hip_centre|glenohumeral_centre|femoral_neck_mid|[CTLS]\d+_(body|arch))/;
 /** Whether a distance can be measured from what is aimed at: a landmark, or what lies between two. */

@@ -7,7 +7,16 @@ import { markOf } from '../../body/body';
 import { dot } from '../../geometry/vector';
 import { skinAt } from './bearing';
 import type { CentreFact, TouchFacts } from '../../words/centreWords';
-import { centreBy, describeCentre, otherSideOf, touchFacts, touchFrom, type OtherSide } from './centre';
+import {
+  centreBy,
+  describeCentre,
+  otherSideOf,
+  ownCentre,
+  touchFacts,
+  touchFrom,
+  type OnSkin,
+  type OtherSide,
+} from './centre';
 import { SPLIT_OVERLAP_MM } from '../collimation/fitReceptor';
 import type { GridCheck } from '../technique/gridCheck';
 import type { CollimatedField } from '../collimation/collimatedField';
@@ -158,6 +167,7 @@ export function centringReadout(
     found,
     crossTable,
     segments,
+    usual,
   }: {
     view: SideView;
     unit: LengthUnit;
@@ -167,17 +177,25 @@ export function centringReadout(
     crossTable: boolean;
     /** Of the body that the ray may cross. */
     segments: readonly string[] | undefined;
+    /** The usual aim, where it is another than the one that is taken. */
+    usual?: AimedRay;
   },
 ): CentringReadout {
   const { posed, placement } = placed;
-  const on = { aimed, up, view, unit, sided: projection.sided === 'each', skin: () => skinAt(posed, aimed, segments) };
+  const onSkin = (ray: AimedRay): OnSkin => ({
+    ...{ aimed: ray, up, view, unit, sided: projection.sided === 'each' },
+    skin: () => skinAt(posed, ray, segments),
+  });
+  const on = onSkin(aimed);
   const covered = coverOf(placement, aimed.direction);
   const felt = (id: string) => isWithinTouch(posed, id, covered);
   const { aim, region, ray } = projection;
   const lateralHead = region === 'skull and face' && (ray.view === 'lateral' || ray.view === 'medial');
   // From a landmark of the midline to a part of one side the way across is told too.
   const across = (id: string) => lateralHead || crossTable || (projection.sided === 'each' && !/_[LR]$/.test(id));
-  const levelOf = (id: string, pair: OtherSide | null = null) => touchFrom(placed, id, on, across(id), pair);
+  const levelOf = (id: string, pair: OtherSide | null = null, at = on) => touchFrom(placed, id, at, across(id), pair);
+  // An aim of one's own is told from the usual one.
+  const asUsual = usual ? onSkin(usual) : on;
   const own = view.name(aimed.target.landmarkId);
   // A landmark of the trunk or head that lies against the receptor is felt on the other side.
   const checks = projection.aim.checkBy.map(view.name).flatMap((id): { id: string; pair: OtherSide | null }[] => {
@@ -193,13 +211,17 @@ export function centringReadout(
   // Of an angled ray through a depth, what is meant lies elsewhere than the light: a landmark leads the hand there.
   const angled = dot(aimed.direction, placement.beam) < COS_ANGLED;
   const [lead] = aim.point === 'through' && angled && !elsewhere ? checks : [];
-  const { line, fact } = elsewhere
-    ? centreBy(levelOf(elsewhere), projection, unit)
+  const said = elsewhere
+    ? centreBy(levelOf(elsewhere, null, asUsual), projection, unit)
     : lead
-      ? centreBy(levelOf(lead.id, lead.pair), projection, unit)
-      : describeCentre(projection, placed, on);
-  const marks = checks
-    .filter(({ id }) => ![own, otherSide(own), line.landmark].includes(id))
+      ? centreBy(levelOf(lead.id, lead.pair, asUsual), projection, unit)
+      : describeCentre(projection, placed, asUsual);
+  const { line, fact } = usual ? ownCentre(said, placed, { usual, on }) : said;
+  // From the usual aim's own landmark, too, an aim of one's own is checked.
+  const named = usual ? [] : [own, otherSide(own), line.landmark];
+  const measured = usual && !elsewhere && felt(own) ? [{ id: own, pair: null }, ...checks] : checks;
+  const marks = measured
+    .filter(({ id }, at) => !named.includes(id) && measured.findIndex((each) => each.id === id) === at)
     .map(({ id, pair }) => levelOf(id, pair));
   return {
     centre: { ...line, entryMm: aimed.crossing.entry, checkBy: marks.map(({ mark }) => mark) },
