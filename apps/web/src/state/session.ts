@@ -5,6 +5,7 @@ import {
   noAnswers,
   type Answer,
   type Answers,
+  type HouseRules,
   type Overrides,
   type PatientInput,
   type Planned,
@@ -30,6 +31,8 @@ export type Session = {
   patient: PatientInput;
   situation: Partial<Situation>;
   roomId: string;
+  /** Rules of the house that are another choice for this exam. */
+  rules: Partial<HouseRules>;
   /** Ids of ticked steps by position in the plan. */
   ticks: Record<number, string[]>;
   /** Exposure ids by position in the plan. */
@@ -61,6 +64,7 @@ export const freshSession = {
   planVersion: 1,
   answers: noAnswers,
   checked: [],
+  rules: {},
   repeats: {},
   notes: {},
   accepted: [],
@@ -157,6 +161,10 @@ export const session = createSlice({
       if (current.exposed[index] === repeat.exposureId) delete current.exposed[index];
       current.ticks[index] = [];
     },
+    /** A rule of the house is another choice for this exam, or again that of the house. */
+    ruledOtherwise: ({ current }, { payload }: PayloadAction<Partial<HouseRules>>) => {
+      if (current) current.rules = payload;
+    },
     /** What is written for the reader is kept letter by letter. */
     noted: ({ current }, { payload }: PayloadAction<{ exposureId: string } & NoteDraft>) => {
       const { exposureId, ...draft } = payload;
@@ -185,6 +193,7 @@ export const {
   acceptedPicture,
   repeated,
   noted,
+  ruledOtherwise,
   exposedElsewhere,
   ended,
 } = session.actions;

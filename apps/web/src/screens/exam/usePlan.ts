@@ -2,6 +2,7 @@
 import {
   askedWay,
   entriesNamed,
+  type HouseRules,
   type PatientInput,
   type Projection,
   type SeriesRequest,
@@ -21,6 +22,8 @@ type Asked = {
   patient: PatientInput;
   situation: Partial<Situation>;
   roomId: string;
+  /** Rules that are another choice for this exam. */
+  rules?: Partial<HouseRules>;
   /** Keeps the order of the plan, and prices it. */
   keepOrder: boolean;
 };
@@ -31,7 +34,7 @@ const startsOnTheBack = (entries: readonly Projection[]): boolean =>
   entries.length > 0 && entries.every(({ study }) => study && FROM_FLUOROSCOPY.has(study.of));
 
 export function usePlan(asked: Asked | null): PlanView | null {
-  const { room, rules } = useRoom(asked?.roomId);
+  const { room, rules } = useRoom(asked?.roomId, asked?.rules);
   const { own } = useOwnEntries();
   const { data: department } = useDepartmentQuery();
   const [found, setFound] = useState<PlanView | null>(null);

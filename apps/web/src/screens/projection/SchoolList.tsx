@@ -6,11 +6,21 @@ import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { Line } from './Line';
 
-export function SchoolList({ schools, onCompare }: { schools: SchoolsOfRule; onCompare: (choice: string) => void }) {
+type Props = {
+  schools: SchoolsOfRule;
+  /** Who set the rule of the house; null where it is the shipped one, or nobody knows. */
+  setBy?: string | null;
+  onCompare: (choice: string) => void;
+  /** Chooses a school for what is in hand. */
+  onChoose?: (choice: string) => void;
+};
+
+export function SchoolList({ schools, setBy, onCompare, onChoose }: Props) {
   const theme = useTheme();
   return (
     <View style={{ gap: 6 }}>
       <Words kind="bold">{schools.title}</Words>
+      {setBy && <Words kind="small" tone="soft">{`Rules of this department, last set by ${setBy}`}</Words>}
       {schools.choices.map(({ choice, label, reason, inForce, differs }) => (
         <View key={choice} style={{ padding: 12, gap: 4, backgroundColor: theme.surface }}>
           <Words>{`${inForce ? '✓ ' : ''}${label}${inForce ? ' - in force here' : ''}`}</Words>
@@ -24,6 +34,13 @@ export function SchoolList({ schools, onCompare }: { schools: SchoolsOfRule; onC
             <Words kind="small" tone="soft">
               The same numbers for this patient in this room
             </Words>
+          )}
+          {!inForce && onChoose && (
+            <Press label={`Here and now: ${label}`} plain onPress={() => onChoose(choice)}>
+              <Words kind="small" tone="lamp">
+                Do it so here
+              </Words>
+            </Press>
           )}
           {!inForce && (
             <Press label={`Side by side with: ${label}`} plain onPress={() => onCompare(choice)}>

@@ -17,7 +17,7 @@ export type Requested = {
 export function useRequest(params: Params): Requested {
   const paramsKey = JSON.stringify(params);
   const asked = useMemo(() => fromAddress(JSON.parse(paramsKey) as Params), [paramsKey]);
-  const { room, rules } = useRoom(asked.roomId);
+  const { room, rules } = useRoom(asked.roomId, asked.rules);
   const { own, loading } = useOwnEntries();
   const { projectionId } = asked;
   const mine = own.find(({ id }) => id === projectionId);

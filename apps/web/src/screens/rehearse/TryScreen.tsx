@@ -52,7 +52,7 @@ export function TryScreen() {
   const router = useRouter();
   const { width, height } = useWindowDimensions();
   const unit = useAppSelector((state) => state.preferences.unit);
-  const { room, rules } = useRoom(asked.roomId);
+  const { room, rules } = useRoom(asked.roomId, asked.rules);
   const { own } = useOwnEntries();
   // Links of earlier versions say `lie`.
   const [positioningError, setPositioningError] = useState<PositioningError>(() =>

@@ -11,11 +11,12 @@ export type RoomInHand = {
   shipped: boolean;
 };
 
-export function useRoom(roomId?: string): RoomInHand {
+/** @param forExam rules that are another choice for the exam in hand */
+export function useRoom(roomId?: string, forExam?: Partial<HouseRules>): RoomInHand {
   const { data, isError } = useRoomsQuery();
   const rooms = data ?? demoRooms;
   const { data: house } = useRulesQuery();
   const { roomId: preferred, unit } = useAppSelector((state) => state.preferences);
   const room = rooms.find(({ id }) => id === (roomId ?? preferred)) ?? rooms[0];
-  return { room, rooms, rules: withDefaults({ ...house, unit }), shipped: data === undefined && isError };
+  return { room, rooms, rules: withDefaults({ ...house, unit, ...forExam }), shipped: data === undefined && isError };
 }

@@ -68,14 +68,14 @@ export function SetupScreen() {
 }
 
 function SetupOfView() {
-  const { asked, session, index, go, changePatient, settle } = useAsked();
+  const { asked, session, index, go, choose, changePatient, settle } = useAsked();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const theme = useTheme();
   const { width, height } = useWindowDimensions();
   const { unit, look, theme: picked } = useAppSelector((state) => state.preferences);
   const person = useAppSelector((state) => state.who.person?.name ?? null);
-  const { room, rules } = useRoom(asked.roomId);
+  const { room, rules } = useRoom(asked.roomId, asked.rules);
   const { own, loading: ownLoading } = useOwnEntries();
   const mine = own.find(({ id }) => id === asked.projectionId);
   const [readout, setReadout] = useState<ReadoutName | null>(null);
@@ -341,7 +341,15 @@ function SetupOfView() {
       size={wide ? Math.min(480, stage.side.width) : Math.min(width - 24, height * 0.5)}
     />
   );
-  const otherSchools = setup.schools.length > 0 && <OtherSchools request={request} address={toAddress(asked)} />;
+  const otherSchools = setup.schools.length > 0 && (
+    <OtherSchools
+      followed={setup.schools}
+      request={request}
+      address={toAddress(asked)}
+      chosen={asked.rules ?? {}}
+      onChoose={choose}
+    />
+  );
   const openRehearse = async () => {
     await settle();
     router.push({ pathname: '/rehearse', params: toAddress(asked) });

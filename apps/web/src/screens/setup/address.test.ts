@@ -47,7 +47,13 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     factors: fc.constantFrom(undefined, { thickness: 1.5, grid: 4 }),
     gridLevelDeg: fc.constantFrom(-1.5, 2),
     gridCentreMm: fc.integer({ min: -200, max: 200 }),
+    aimMm: fc.tuple(fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 })),
   }),
+  rules: fc.constantFrom(
+    undefined,
+    { chestTechnique: 'no-grid' as const },
+    { marker: 'table' as const, chestReceptor: 'lengthwise' as const },
+  ),
   way: fc.constantFrom('supine~level~stand~reversed~along-15', 'prone'),
 });
 

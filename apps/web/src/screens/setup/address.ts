@@ -20,6 +20,8 @@ import {
   WORN,
   type JointLimits,
   type MeasuredPart,
+  houseRulesSchema,
+  type HouseRules,
   type Overrides,
   type PatientInput,
   type SetupRequest,
@@ -35,6 +37,8 @@ export type Asked = Pick<SetupRequest, 'projectionId' | 'side' | 'overrides'> & 
   patient: PatientInput;
   situation: Partial<Situation>;
   roomId: string | undefined;
+  /** Rules of the house that are another choice here. */
+  rules?: Partial<HouseRules>;
   /** Done in another way than the usual one: its short text. */
   way?: string;
   /** Place in the plan, from 0: a view that is planned twice is two places. */
@@ -138,6 +142,16 @@ function factorsFrom(params: Params): Overrides['factors'] {
   return found.length === 0 ? undefined : Object.fromEntries(found.map(([name, [factor]]) => [name, factor]));
 }
 
+/** Rules of the house as "rule:choice,…"; what is no rule, or no choice of it, is left out. */
+function rulesFrom(params: Params): Partial<HouseRules> | undefined {
+  const found = (one(params, 'rules', MAX_LIST) ?? '').split(',').flatMap((part) => {
+    const [rule = '', choice] = part.split(':');
+    const known = houseRulesSchema.safeParse({ [rule]: choice });
+    return choice !== undefined && known.success ? [[rule, choice]] : [];
+  });
+  return found.length > 0 ? (Object.fromEntries(found) as Partial<HouseRules>) : undefined;
+}
+
 /** Lists of a situation as flags: "keep-left_arm". */
 const LISTS = [
   { key: 'keepStill', flag: 'keep-', values: IMMOBILIZED_REGIONS },
@@ -203,6 +217,7 @@ export function toAddress({
   situation,
   roomId,
   overrides = {},
+  rules,
   way,
   place,
 }: Asked): Address {
@@ -223,6 +238,7 @@ export function toAddress({
     s: flagsOf(situation) || undefined,
     j: pairs(situation.joints, ([low, high]) => `${low}~${high}`),
     room: roomId,
+    rules: pairs(rules, String),
     sid: round(overrides.sidMm),
     angle: round(overrides.angleDeg),
     plate: overrides.receptorId,
@@ -278,6 +294,7 @@ export function fromAddress(params: Params): Asked {
   const situation = situationFrom(one(params, 's', MAX_LIST) ?? '');
   const way = one(params, 'way', MAX_WAY);
   const place = number(params, 'n');
+  const rules = rulesFrom(params);
   return {
     projectionId: one(params, 'p') ?? '',
     side: among(one(params, 'side'), ['left', 'right']),
@@ -294,6 +311,7 @@ export function fromAddress(params: Params): Asked {
     situation: compact({ ...situation, joints: jointsFrom(params) }),
     roomId: one(params, 'room'),
     overrides: Object.keys(overrides).length > 0 ? overrides : undefined,
+    ...(rules && { rules }),
     ...(way !== undefined && isWayText(way) ? { way } : {}),
     ...(place !== undefined && Number.isInteger(place) && place > 0 ? { place: place - 1 } : {}),
   };

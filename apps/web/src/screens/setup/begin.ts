@@ -16,6 +16,7 @@ export const addressOf = (session: Session, index: number): Address =>
     patient: session.patient,
     situation: session.situation,
     roomId: session.roomId,
+    rules: session.rules,
   });
 
 const sessionOf = (order: Order, examId: string, by: string): Session => ({

@@ -1,3 +1,4 @@
+import { withDefaults } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, order, person, row, show } from '../../testing/screenHarness';
 import { SetupScreen } from './SetupScreen';
@@ -13,6 +14,24 @@ describe('Set up', () => {
       pathname: '/compare',
       params: expect.objectContaining({ a: 'foot-ap', rb: 'footApAngle:0' }),
     });
+  });
+  it('names a rule of the department with who set it; another school is taken for this exam, and given back', async () => {
+    mockHere.answers['/api/rules'] = withDefaults({ footApAngle: '15' });
+    mockHere.answers['/api/versions'] = {
+      ...(mockHere.answers['/api/versions'] as object),
+      changedBy: { rules: 'Priya Windlow', department: null },
+    };
+    mockHere.params = { p: 'foot-ap', side: 'left', age: '40', room: 'room-2' };
+    show(<SetupScreen />);
+    expect(await screen.findByText(/^Rule of this department, last set by Priya Windlow: .*15°/)).toBeTruthy();
+    fireEvent.click(await screen.findByLabelText('Show the other schools with their numbers'));
+    fireEvent.click(await screen.findByLabelText(/^Here and now: perpendicular/));
+    expect(await screen.findByLabelText(/^Tube: 0°/)).toBeTruthy();
+    await waitFor(() =>
+      expect(mockRouter.setParams).toHaveBeenCalledWith(expect.objectContaining({ rules: 'footApAngle:0' })),
+    );
+    fireEvent.click(await screen.findByLabelText(/^As the house has it/));
+    expect(await screen.findByLabelText(/^Tube: 15°/)).toBeTruthy();
   });
   it('without a projection it offers orders and search', () => {
     show(<SetupScreen />);

@@ -1,9 +1,9 @@
-import type { PatientInput, Situation } from '@taktik/core';
+import type { HouseRules, PatientInput, RuleId, Situation } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { fromAddress, toAddress, type Asked } from './address';
-import { patientChanged, placeOf } from '../../state/session';
+import { patientChanged, placeOf, ruledOtherwise } from '../../state/session';
 
 /** The address follows the hand after this pause: rewriting it at every touch would hold the numbers up. */
 const ADDRESS_AFTER_MS = 250;
@@ -68,5 +68,12 @@ export function useAsked() {
     if (index >= 0) dispatch(patientChanged({ patient, situation, roomId: asked.roomId ?? session!.roomId }));
     go({ patient, situation });
   };
-  return { asked, session: index >= 0 ? session : null, index, go, changePatient, settle };
+  /** One rule of the house chosen otherwise here, in all views of the exam; undefined is the house's own again. */
+  const choose = (rule: RuleId, choice: string | undefined) => {
+    const others = Object.entries(asked.rules ?? {}).filter(([id]) => id !== rule);
+    const rules: Partial<HouseRules> = Object.fromEntries(choice === undefined ? others : [...others, [rule, choice]]);
+    if (index >= 0) dispatch(ruledOtherwise(rules));
+    go({ rules });
+  };
+  return { choose, asked, session: index >= 0 ? session : null, index, go, changePatient, settle };
 }
