@@ -139,6 +139,12 @@ export const finishExamSchema = z.strictObject({
 });
 export const handOverSchema = z.strictObject({ to: shortText('Name of the person', 40) });
 
+const seconds = z.number().int().min(0).max(172_800, { error: 'A clock of an exam runs two days at most' });
+const timingsSchema = z.strictObject({
+  settle: z.strictObject({ plannedMinutes: z.number().int().min(1).max(60), seconds }).optional(),
+  contrast: z.strictObject({ plannedMinutes: z.number().int().min(1).max(2880).nullable(), seconds }).optional(),
+});
+
 export const newExposureSchema = z.strictObject({
   id: idSchema,
   examId: idSchema,
@@ -148,6 +154,8 @@ export const newExposureSchema = z.strictObject({
   sentAt,
   /** Versions of the rules and of the room that it was computed with. */
   madeWith: z.strictObject({ rules: z.number().int().optional(), room: z.number().int().optional() }).optional(),
+  /** Minutes in the position and since the contrast, as planned and as they were. */
+  timings: timingsSchema.optional(),
 });
 export const verdictSchema = z
   .strictObject({
@@ -223,6 +231,8 @@ export const exposureSchema = z.object({
   note: z.string(),
   labels: z.array(z.string()),
   notedBy: z.string().nullable(),
+  /** How it was timed; null where no clock bore on it. */
+  timings: timingsSchema.nullable(),
   /** The device's own time where its clock was wrong. */
   deviceAt: z.number().int().nullable(),
   /** Versions of rules and room that the device worked with, and whether they were in force; null where it did not say. */

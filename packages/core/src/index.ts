@@ -194,6 +194,17 @@ export {
   type TakeOff,
 } from './exam/questions';
 export { roomCheckFor, type CheckStep } from './exam/roomCheck';
+export {
+  clockFaces,
+  clockText,
+  needsContrast,
+  NO_CLOCKS,
+  timingsOf,
+  type Begun,
+  type ClockFace,
+  type Timings,
+} from './exam/clocks';
+export { openGates, type Gate } from './exam/gates';
 export { readerNote, READER_LABELS, type NoteLine } from './exam/readerNote';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';
 export { breathSequence, languageOf, type BreathStep } from './exam/breathing';

@@ -13,6 +13,7 @@ import type {
   Scheduled,
   SetupRequest,
   Situation,
+  Timings,
 } from '@taktik/core';
 import type { ExerciseAnswer, Memory, PatientType } from '@taktik/core/exercise';
 
@@ -137,6 +138,8 @@ export const exposures = sqliteTable(
     notedAt: integer('noted_at'),
     /** When the verdict was given: an earlier one that arrives later does not undo it. */
     verdictAt: integer('verdict_at'),
+    /** Minutes in the position and since the contrast; null where no clock bore on it. */
+    timings: text('timings', { mode: 'json' }).$type<Timings>(),
     /** Versions of rules and room that the device worked with; null where it did not say. */
     madeWith: text('made_with', { mode: 'json' }).$type<MadeWith>(),
   },

@@ -129,6 +129,14 @@ describe('the life of an exam', () => {
     expect((await call('POST', '/api/exposures/a/verdict', repeat)).body).toMatchObject({ correction });
     expect((await call('POST', '/api/exposures/a/verdict', { verdict: 'accepted' })).body.correction).toBeNull();
   });
+  test('how an exposure was timed is recorded, as planned and as it was', async () => {
+    await start('mine');
+    const timings = { settle: { plannedMinutes: 5, seconds: 250 } };
+    expect((await expose('a', 'mine', { timings })).body).toMatchObject({ timings });
+    expect((await expose('b', 'mine')).body.timings).toBeNull();
+    const odd = await expose('c', 'mine', { timings: { settle: { plannedMinutes: 5, seconds: -3 } } });
+    expect(odd.status).toBe(422);
+  });
   test('a note for the reader stays with its picture; of two the later stands, whichever arrives first', async () => {
     await start('mine');
     expect((await expose('a', 'mine')).body).toMatchObject({ note: '', labels: [], notedBy: null });

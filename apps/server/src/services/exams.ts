@@ -219,6 +219,7 @@ const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'
   note: row.exposures.note,
   labels: row.exposures.labels,
   notedBy: row.exposures.notedBy,
+  timings: row.exposures.timings,
   deviceAt: row.exposures.deviceAt,
   madeWith: row.exposures.madeWith,
 });
@@ -376,6 +377,7 @@ export async function recordExposure(
         performedBy: exposure.performedBy,
         exposedAt: time.at,
         deviceAt: time.deviceAt,
+        timings: exposure.timings ?? null,
         madeWith,
         recordedAt: now,
       });

@@ -2,9 +2,11 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import {
   askedWay,
+  NO_CLOCKS,
   noAnswers,
   type Answer,
   type Answers,
+  type Begun,
   type HouseRules,
   type Overrides,
   type PatientInput,
@@ -12,6 +14,7 @@ import {
   type RoomState,
   type SetupRequest,
   type Situation,
+  type Timings,
 } from '@taktik/core';
 import { load } from './storage';
 
@@ -48,6 +51,12 @@ export type Session = {
   checked: string[];
   /** Pictures that are repeated, by position in the plan. */
   repeats: Record<number, RepeatOf[]>;
+  /** Clocks that run, each as the moment at which it began. */
+  clocks: Begun;
+  /** Those that have rung. */
+  rung: string[];
+  /** How pictures were timed, by exposure id. */
+  timings: Record<string, Timings>;
   /** Notes for the reader as they are being written, by exposure id. */
   notes: Record<string, NoteDraft>;
   /** Pictures that were looked at and accepted, by exposure id. */
@@ -66,6 +75,9 @@ export const freshSession = {
   checked: [],
   rules: {},
   repeats: {},
+  clocks: NO_CLOCKS,
+  rung: [],
+  timings: {},
   notes: {},
   accepted: [],
 } satisfies Partial<Session>;
@@ -121,10 +133,17 @@ export const session = createSlice({
     },
     exposed: (
       { current },
-      action: PayloadAction<{ index: number; exposureId: string; request: SetupRequest; state: RoomState | null }>,
+      action: PayloadAction<{
+        index: number;
+        exposureId: string;
+        request: SetupRequest;
+        state: RoomState | null;
+        timings?: Timings;
+      }>,
     ) => {
       if (!current) return;
       current.exposed[action.payload.index] = action.payload.exposureId;
+      if (action.payload.timings) current.timings[action.payload.exposureId] = action.payload.timings;
       current.last = action.payload.request;
       current.state = action.payload.state;
     },
@@ -136,6 +155,7 @@ export const session = createSlice({
       current.ticks = moved(current.ticks, positions);
       current.exposed = moved(current.exposed, positions);
       current.repeats = moved(current.repeats, positions);
+      current.clocks = { ...current.clocks, settle: moved({ ...current.clocks.settle }, positions) };
       current.plan = plan;
       current.planVersion = version;
     },
@@ -160,6 +180,32 @@ export const session = createSlice({
       current.repeats[index] = [...(current.repeats[index] ?? []), repeat];
       if (current.exposed[index] === repeat.exposureId) delete current.exposed[index];
       current.ticks[index] = [];
+    },
+    /** A wait in the position begins. */
+    settling: {
+      prepare: (index: number) => ({ payload: { index, at: Date.now() } }),
+      reducer: ({ current }, { payload: { index, at } }: PayloadAction<{ index: number; at: number }>) => {
+        if (!current) return;
+        current.clocks = { ...current.clocks, settle: { ...current.clocks.settle, [index]: at } };
+        current.rung = current.rung.filter((key) => key !== `settle-${index}`);
+      },
+    },
+    /** The wait of a position is taken back. */
+    stopped: ({ current }, { payload: index }: PayloadAction<number>) => {
+      if (!current) return;
+      const { [index]: _, ...others } = current.clocks.settle;
+      current.clocks = { ...current.clocks, settle: others };
+    },
+    contrastBegun: {
+      prepare: () => ({ payload: Date.now() }),
+      reducer: ({ current }, { payload: at }: PayloadAction<number>) => {
+        if (!current) return;
+        current.clocks = { ...current.clocks, contrastAt: at };
+        current.rung = current.rung.filter((key) => !key.startsWith('contrast'));
+      },
+    },
+    clockRang: ({ current }, { payload: key }: PayloadAction<string>) => {
+      if (current && !current.rung.includes(key)) current.rung.push(key);
     },
     /** A rule of the house is another choice for this exam, or again that of the house. */
     ruledOtherwise: ({ current }, { payload }: PayloadAction<Partial<HouseRules>>) => {
@@ -193,6 +239,10 @@ export const {
   acceptedPicture,
   repeated,
   noted,
+  settling,
+  stopped,
+  contrastBegun,
+  clockRang,
   ruledOtherwise,
   exposedElsewhere,
   ended,

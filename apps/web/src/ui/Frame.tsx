@@ -4,6 +4,7 @@ import { useEffect, useRef, useState, type PropsWithChildren, type ReactNode } f
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { PersonChip } from '../screens/people/PersonChip';
 import { RoomSheet } from '../screens/room/RoomSheet';
+import { ClockBar } from '../screens/exam/ClockBar';
 import { useRoom } from '../screens/room/useRoom';
 import { newsRead } from '../state/news';
 import { useAppDispatch, useAppSelector } from '../state/hooks';
@@ -126,6 +127,7 @@ export function Frame({ header, children, footer }: PropsWithChildren<{ header?:
       >
         <View style={low ? { height: LOW_PAGE } : { flex: 1, minHeight: 0 }}>
           <Notices />
+          <ClockBar />
           {header}
           {children}
           {footer}

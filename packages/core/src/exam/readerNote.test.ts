@@ -32,6 +32,17 @@ test('what is taken otherwise is told, each from its own fact', () => {
   ).toContain('note-joint');
 });
 
+test('minutes since the contrast stand there, and a wait that was cut short', () => {
+  const setup = computeSetup({ projectionId: 'small-bowel-pa' });
+  const said = (timings: Parameters<typeof readerNote>[3]) =>
+    readerNote('small-bowel-pa', setup, 'in', timings).map(({ text }) => text);
+  expect(said({ contrast: { plannedMinutes: 15, seconds: 970 } })).toContain('16 minutes after the contrast');
+  expect(said({ settle: { plannedMinutes: 5, seconds: 130 } })).toContain(
+    'In the position for 2 min 10 s, of 5 minutes',
+  );
+  expect(said({ settle: { plannedMinutes: 5, seconds: 300 } })).toEqual([]);
+});
+
 test('a chest that is taken with a vertical beam shows no levels', () => {
   const setup = computeSetup({ projectionId: 'chest-ap', room: demoRooms[0] });
   const of = readerNote('chest-ap', { ...setup, showsLevels: true }, 'in').map(({ text }) => text);

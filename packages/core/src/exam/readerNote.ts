@@ -6,6 +6,7 @@ import type { Setup } from '../setup/setup';
 import type { Values } from '../words/fact';
 import type { NOTE_WORDS } from '../words/noteWords';
 import { say } from '../words/say';
+import type { Timings } from './clocks';
 
 type NoteCode = keyof typeof NOTE_WORDS;
 export type NoteLine = { code: NoteCode; values: Values; text: string };
@@ -28,15 +29,22 @@ export const READER_LABELS = [
 
 /** Shorter than this the SID is worth a word: the heart looks larger. */
 const SID_SHARE = 0.9;
+const SECONDS = 60;
 /** A tube angle that lies outside the taught range by less is nothing to the reader. */
 const ANGLE_DEG = 3;
 
 /**
  * @param of the entry, or its id where it is one of the catalogue
+ * @param timings how it was timed, where a clock bore on it
  * @returns one line for each fact, what bears most on the reading first
  * @example readerNote('chest-pa', setup, 'in').map(({ text }) => text) // ["Taken supine, not upright", …]
  */
-export function readerNote(of: string | Projection, setup: Setup, unit: LengthUnit): NoteLine[] {
+export function readerNote(
+  of: string | Projection,
+  setup: Setup,
+  unit: LengthUnit,
+  { settle, contrast }: Timings = {},
+): NoteLine[] {
   const entry = typeof of === 'string' ? projectionOf(of) : of;
   const { situation, tube, position, field, image, problems, showsLevels } = setup;
   const [usual] = entry.positions;
@@ -44,6 +52,8 @@ export function readerNote(of: string | Projection, setup: Setup, unit: LengthUn
   const put = (code: NoteCode, values: Values = {}): void => {
     lines.push({ code, values, text: say({ code, values }, { unit }) });
   };
+  if (contrast) put('note-contrast', { minutes: Math.round(contrast.seconds / SECONDS) });
+  if (settle && settle.seconds < settle.plannedMinutes * SECONDS) put('note-settle', settle);
   if (field.clipped.length > 0) put('note-clipped', { shown: field.clipped });
   if (position.body !== usual.body) put('note-position', { body: position.body, usual: usual.body });
   if (showsLevels && tube.beam === 'vertical') put('note-no-levels');

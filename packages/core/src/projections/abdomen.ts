@@ -84,7 +84,7 @@ const rotated = fault(
 );
 const back = (say: string, more: Partial<PositioningSource> = {}): PositioningSource =>
   positioning('supine', ['table-tray', 'table-top', 'bed'], TRUNK, say, { pose: ['arms-clear'], ...more });
-const airFirst = 'Five minutes in this position before the exposure: free air has to rise.';
+const airFirst = '{settle} in this position before the exposure: free air has to rise.';
 
 export const abdomen: ProjectionSource[] = [
   belly({
@@ -170,6 +170,7 @@ export const abdomen: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise'),
     exposure: abdomenDose(80, 36, 235),
     marker: { place: 'lower corner of the field, beside the pelvis', row: 'lower', extra: ['upright', 'arrow up'] },
+    settleMinutes: 5,
     steps: steps('position', airFirst),
     checks: ['Both domes of the diaphragm included', 'No rotation', 'Air-fluid levels sharp: the beam was horizontal'],
     faults: [
@@ -257,6 +258,7 @@ export const abdomen: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise'),
     exposure: abdomenDose(80, 36, 235),
     marker: { place: 'lower corner of the field, beside the pelvis', row: 'lower', extra: ['upright', 'arrow up'] },
+    settleMinutes: 5,
     steps: steps('position', airFirst),
     checks: ['Both domes of the diaphragm included', 'No rotation', 'Air-fluid levels sharp: the beam was horizontal'],
     faults: [
@@ -310,7 +312,8 @@ export const abdomen: ProjectionSource[] = [
     marker: { place: 'on the side up', toward: 'up', extra: [] },
     prepare: [],
     aids: ['firm pad under the flank'],
-    steps: steps('position', 'At least five, better ten to twenty minutes on the side: free air has to rise'),
+    settleMinutes: 5,
+    steps: steps('position', 'At least {settle}, better 10 to 20 on the side: free air has to rise'),
     checks: ['Side up and both domes of the diaphragm included', 'No rotation', 'Free air and air-fluid levels sharp'],
     faults: [
       fault(
@@ -446,6 +449,7 @@ export const abdomen: ProjectionSource[] = [
     receptor: usual('14×17', 'lengthwise', { note: 'long side along the trunk' }),
     exposure: abdomenDose(88, 56, 310, [300, 400], 0.97),
     marker: { place: 'anterior to the abdomen, inside the field', toward: 'front', extra: ['arrow up'] },
+    settleMinutes: 5,
     steps: steps('position', airFirst),
     checks: ['Anterior abdominal wall included', 'Domes of the diaphragm included', 'No rotation'],
     faults: [

@@ -533,6 +533,7 @@ export const chest: ProjectionSource[] = [
     part: 'lungs',
     signs: ['clavicle-ends', 'clavicles-high'],
     showsLevels: true,
+    settleMinutes: 5,
     sided: 'each',
     shows:
       'Air-fluid levels: pleural fluid along the dependent side, free air along the side up; the side named is dependent',
@@ -541,7 +542,7 @@ export const chest: ProjectionSource[] = [
         'lateral-recumbent',
         ['stand', 'wall'],
         ['thorax'],
-        '{down} lateral recumbent on a firm pad, back to the upright receptor, arms over the head, knees flexed; five minutes on the side before the exposure',
+        '{down} lateral recumbent on a firm pad, back to the upright receptor, arms over the head, knees flexed; {settle} on the side before the exposure',
         { beam: 'horizontal', pose: ['knees-drawn-up', 'arms-overhead'] },
       ),
     ],

@@ -394,7 +394,8 @@ export const contrastOverheads: ProjectionSource[] = [
     maySplit: true,
     receptor: usual('14×17', 'lengthwise', { note: 'two for a tall man' }),
     exposure: bowelDose,
-    steps: steps('expose', 'At 15 and 30 minutes, then each half hour as asked'),
+    contrastMinutes: { at: [15, 30], thenEvery: 30 },
+    steps: steps('expose', 'At {contrast}, as asked'),
     checks: ['Whole small bowel included', 'Minutes marked'],
     faults: [fault('moved', 'Loops blurred', 'Breath not held', 'Suspend respiration on expiration')],
     brightBones: bones,
@@ -796,6 +797,8 @@ export const contrastOverheads: ProjectionSource[] = [
     maySplit: true,
     receptor: usual('14×17', 'lengthwise', { note: 'crosswise over the kidneys for the first minutes' }),
     exposure: abdomenDose(72, 36, 215),
+    contrastMinutes: { at: [1, 5, 15] },
+    steps: steps('expose', 'At {contrast} after the injection, or as the radiologist asks'),
     checks: ['Kidneys to symphysis pubis included', 'Minutes marked'],
     cautions: [
       {

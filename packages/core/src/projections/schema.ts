@@ -168,6 +168,15 @@ export const projectionSchema = z.strictObject({
   study: z.strictObject({ of: z.enum(STUDIED), as: z.enum(STUDY_STAGES) }).optional(),
   /** Fluid levels and free gas are looked for, which only a level ray shows. */
   showsLevels: z.boolean().default(false),
+  /** Minutes in the position before the exposure, for fluid to settle and gas to rise. */
+  settleMinutes: z.number().int().min(1).max(60).optional(),
+  /** Minutes after the contrast at which it is taken: each once, then again and again. */
+  contrastMinutes: z
+    .strictObject({
+      at: z.array(z.number().int().min(1).max(600)).min(1),
+      thenEvery: z.number().int().min(1).max(240).optional(),
+    })
+    .optional(),
   /** What is read on it before anything is done that waits for it. */
   settles: z.enum(SETTLED).optional(),
   waitsFor: z.enum(SETTLED).optional(),

@@ -61,7 +61,14 @@ export const seriesPlanSchema: z.ZodType<SeriesPlan> = z.strictObject({
   asGiven: effort,
   says: z.string(),
   least: z.boolean(),
-  constraints: z.array(z.strictObject({ before: z.number(), after: z.number(), why: z.string() })),
+  constraints: z.array(
+    z.strictObject({
+      before: z.number(),
+      after: z.number(),
+      why: z.string(),
+      gate: z.enum(['read', 'looked at']).nullable(),
+    }),
+  ),
   broken: z.array(z.string()),
   barred: z.array(z.strictObject({ item: z.number(), why: z.string() })),
 });

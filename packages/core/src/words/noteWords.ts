@@ -27,5 +27,9 @@ export const NOTE_WORDS = {
   'note-joint': (limit: Parameters<(typeof PROBLEM_WORDS)['joint-limit']>[0]) =>
     PROBLEM_WORDS['joint-limit'](limit).replace(/\.$/, ''),
   'note-injured': () => 'Part left as it lay: a fracture was suspected',
+  'note-contrast': ({ minutes }: { minutes: number }) =>
+    `${minutes} ${minutes === 1 ? 'minute' : 'minutes'} after the contrast`,
+  'note-settle': ({ seconds, plannedMinutes }: { seconds: number; plannedMinutes: number }) =>
+    `In the position for ${Math.floor(seconds / 60)} min ${seconds % 60} s, of ${plannedMinutes} minutes`,
   'note-held': () => 'Held by a person: hands may be in the picture',
 } as const;

@@ -2,12 +2,9 @@
 import { Button } from '@rneui/themed';
 import type { Answer, Question } from '@taktik/core';
 import { useRouter } from 'expo-router';
-import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { post } from '../../state/sender';
-import type { AppDispatch } from '../../state/store';
 import { Choice, Toggle } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { LineInput } from '../../ui/LineInput';
@@ -15,26 +12,12 @@ import { Caution, Note, Skeleton } from '../../ui/States';
 import { useTheme } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { usePlan } from '../exam/usePlan';
+import { sendAnswers } from '../exam/sendAnswers';
 import { useReadiness } from '../exam/useReadiness';
 import { addressOf } from '../setup/begin';
 import { answered, checkedOff, patientChanged, type Session } from '../../state/session';
 
 const MAX_DECISION = 300;
-
-function sendAnswers(
-  dispatch: AppDispatch,
-  session: Session,
-  given: Record<string, Answer>,
-  decisions: Record<string, string>,
-): void {
-  post(dispatch, {
-    id: nanoid(16),
-    madeAt: Date.now(),
-    path: `/exams/${session.examId}/answers`,
-    body: { given, decisions },
-    what: `answers of ${session.exam}`,
-  });
-}
 
 export function BeforeScreen() {
   const session = useAppSelector((state) => state.session.current);

@@ -1,7 +1,7 @@
 /** For the reader of the picture: how it was taken otherwise, to tick; a note of one's own; labels that go out with it. */
 import { Button } from '@rneui/themed';
 import { LABELS_MOST, NOTE_CHARACTERS } from '@taktik/contracts';
-import { READER_LABELS, readerNote, type LengthUnit, type Projection, type Setup } from '@taktik/core';
+import { READER_LABELS, readerNote, type LengthUnit, type Projection, type Setup, type Timings } from '@taktik/core';
 import { View } from 'react-native';
 import type { NoteDraft } from '../../state/session';
 import { Several, Toggle } from '../../ui/Choice';
@@ -15,6 +15,8 @@ type Props = {
   of: string | Projection;
   setup: Setup;
   unit: LengthUnit;
+  /** How it was timed. */
+  timings: Timings | undefined;
   draft: NoteDraft;
   onDraft: (draft: NoteDraft) => void;
   onKeep: () => void;
@@ -27,10 +29,10 @@ const withLine = (note: string, line: string): string => {
   return (lines.includes(line) ? lines.filter((each) => each !== line) : [...lines, line]).join('\n');
 };
 
-export function NoteSheet({ open, name, of, setup, unit, draft, onDraft, onKeep, onClose }: Props) {
+export function NoteSheet({ open, name, of, setup, unit, timings, draft, onDraft, onKeep, onClose }: Props) {
   if (!open) return null;
   const labels = [...new Set([...setup.marker.extra, ...READER_LABELS, ...draft.labels])];
-  const lines = readerNote(of, setup, unit);
+  const lines = readerNote(of, setup, unit, timings);
   return (
     <Sheet title={`For the reader of ${name}`} open onClose={onClose}>
       {lines.length > 0 && (

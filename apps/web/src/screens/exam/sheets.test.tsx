@@ -208,7 +208,17 @@ describe('the note for the reader', () => {
     return (
       <>
         <NoteSheet
-          {...{ open: true, name: setup.name, of: 'coccyx-ap-axial', setup, unit: 'in', draft, onKeep, onClose }}
+          {...{
+            open: true,
+            name: setup.name,
+            of: 'coccyx-ap-axial',
+            setup,
+            unit: 'in',
+            timings: undefined,
+            draft,
+            onKeep,
+            onClose,
+          }}
           onDraft={setDraft}
         />
         <output>{JSON.stringify(draft)}</output>

@@ -1,4 +1,5 @@
 /** One exposure as it was: the stored set-up, not a new computation. */
+import { clockText } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { readerWords } from '@taktik/contracts';
@@ -81,6 +82,19 @@ export function ExposureScreen() {
               Repeated
             </Words>
             <Words>{[data.cause, data.correction].filter(Boolean).join('. ')}</Words>
+          </View>
+        )}
+        {data?.timings && (
+          <View style={{ gap: 2 }}>
+            <Words kind="label" tone="soft">
+              Timed
+            </Words>
+            {data.timings.settle && (
+              <Words>{`${clockText(data.timings.settle.seconds * 1000)} in the position, planned ${data.timings.settle.plannedMinutes} minutes`}</Words>
+            )}
+            {data.timings.contrast && (
+              <Words>{`${clockText(data.timings.contrast.seconds * 1000)} since the contrast${data.timings.contrast.plannedMinutes === null ? '' : `, planned ${data.timings.contrast.plannedMinutes} minutes`}`}</Words>
+            )}
           </View>
         )}
         {data && readerWords(data) !== '' && (

@@ -25,6 +25,8 @@ type Props = {
   /** What must be answered before anything is exposed, in words; nothing when all is. */
   askFirst: string;
   onAsk: () => void;
+  /** What the key to it is called. */
+  asks: string;
   onWays: () => void;
   onExpose: () => void;
   onAccept: () => void;
@@ -41,6 +43,7 @@ export function ActionBar(props: Props) {
     feasible,
     done,
     askFirst,
+    asks,
     onAsk,
     onWays,
     onExpose,
@@ -92,7 +95,7 @@ export function ActionBar(props: Props) {
             {toNote ? (
               <Button title="It is on paper: go on" onPress={() => dispatch(notedOnPaper())} />
             ) : askFirst !== '' && feasible ? (
-              <Button title="Before the patient" onPress={onAsk} />
+              <Button title={asks} onPress={onAsk} />
             ) : (
               <Button
                 title={feasible ? 'Expose' : 'Not to be exposed like this'}

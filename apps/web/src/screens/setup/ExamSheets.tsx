@@ -1,8 +1,9 @@
 /** The sheets of the exam in hand over its set-up: the exam, a repeat, the note for the reader, the finish. */
-import type { LengthUnit, Projection, Setup, SetupRequest } from '@taktik/core';
+import type { Gate, LengthUnit, Projection, Setup, SetupRequest } from '@taktik/core';
 import { useAppDispatch } from '../../state/hooks';
 import { NO_NOTE, noted, type Session } from '../../state/session';
 import { ExamSheet } from '../exam/ExamSheet';
+import { GateSheet } from '../exam/GateSheet';
 import { FinishSheet } from '../exam/FinishSheet';
 import { NoteSheet } from '../exam/NoteSheet';
 import { RepeatSheet, type Corrected } from '../exam/RepeatSheet';
@@ -13,6 +14,7 @@ type Props = {
   index: number;
   setup: Setup;
   of: string | Projection;
+  gates: readonly Gate[];
   /** As it was exposed. */
   request: SetupRequest;
   unit: LengthUnit;
@@ -24,7 +26,8 @@ type Props = {
 };
 
 export function ExamSheets(props: Props) {
-  const { sheet, session, index, setup, of, request, unit, onShow, onRepeat, onKeepNote, onFinish, onClose } = props;
+  const { sheet, session, index, setup, of, gates, request, unit, onShow, onRepeat, onKeepNote, onFinish, onClose } =
+    props;
   const dispatch = useAppDispatch();
   const exposureId = session.exposed[index];
   const { name } = setup;
@@ -40,6 +43,14 @@ export function ExamSheets(props: Props) {
         open={sheet === 'exam'}
         session={session}
         index={index}
+        name={name}
+        onShow={onShow}
+        onClose={onClose}
+      />
+      <GateSheet
+        open={sheet === 'gate'}
+        session={session}
+        gates={gates}
         name={name}
         onShow={onShow}
         onClose={onClose}
@@ -62,6 +73,7 @@ export function ExamSheets(props: Props) {
             of={of}
             setup={setup}
             unit={unit}
+            timings={session.timings[exposureId]}
             draft={session.notes[exposureId] ?? NO_NOTE}
             onDraft={(draft) => dispatch(noted({ exposureId, ...draft }))}
             onKeep={andClose(onKeepNote)}

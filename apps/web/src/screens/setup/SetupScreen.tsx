@@ -23,6 +23,8 @@ import { RAIL_FROM, WIDE_FROM } from '../../ui/tokens';
 import { useKeys } from '../../ui/useKeys';
 import { useWakeLock } from '../../ui/useWakeLock';
 import { Words } from '../../ui/Words';
+import { useGates } from '../exam/useGates';
+import { usePlanEntries } from '../exam/usePlanEntries';
 import { useOtherDevice } from '../exam/useOtherDevice';
 import { useReadiness } from '../exam/useReadiness';
 import { useOwnEntries } from '../projection/useOwnEntries';
@@ -35,6 +37,7 @@ import { addressOf } from './begin';
 import { Assumptions } from './Assumptions';
 import { BreathSheet } from './BreathSheet';
 import { ChangeList } from './ChangeList';
+import { ClockKeys } from './ClockKeys';
 import { DigitChoice } from './DigitChoice';
 import { ExamSheets } from './ExamSheets';
 import { GaugeSheet } from './GaugeSheet';
@@ -83,9 +86,13 @@ function SetupOfView() {
   const [keysOpen, setKeysOpen] = useState(false);
   const { explain, sheet: terms } = useTerms();
   /** The sheet over the screen, of those that belong to the exam or to the steps. */
-  const [sheet, setSheet] = useState<'exam' | 'finish' | 'repeat' | 'note' | 'breath' | 'one' | 'gauge' | null>(null);
+  const [sheet, setSheet] = useState<
+    'exam' | 'finish' | 'repeat' | 'note' | 'gate' | 'breath' | 'one' | 'gauge' | null
+  >(null);
   const close = () => setSheet(null);
   const { ready, open: toAsk, stops } = useReadiness(session);
+  const gates = useGates(session, index);
+  const entries = usePlanEntries(session?.plan);
   const other = useOtherDevice(session);
   useWakeLock(session !== null);
   const [loose, setLoose] = useState<{ of: string; ticks: string[] }>({ of: '', ticks: NO_TICKS });
@@ -128,6 +135,8 @@ function SetupOfView() {
   const { expose, accept, repeat, keepNote, finish } = useExposing({
     ...{ session, index, asked, request, result, madeWith, ready, go },
     blocked: done || pending || toNote || errors.length > 0,
+    waits: gates.length > 0,
+    entries,
   });
   const openWays = async () => {
     await settle();
@@ -148,7 +157,7 @@ function SetupOfView() {
     v: switchLook,
     u: () => dispatch(preferred({ unit: unit === 'in' ? 'cm' : 'in' })),
     t: () => dispatch(preferred({ theme: (picked ?? theme.name) === 'dim' ? 'day' : 'dim' })),
-    e: expose,
+    e: () => (ready && gates.length > 0 ? setSheet('gate') : expose()),
     w: () => void openWays(),
     g: () => router.push({ pathname: '/rehearse', params: toAddress(asked) }),
     a: accept,
@@ -244,6 +253,7 @@ function SetupOfView() {
   const digit = (
     <DigitChoice entry={mine ?? projectionOf(setup.projectionId)} way={asked.way} onChange={(way) => go({ way })} />
   );
+  const clockKeys = session && entries?.[index] && <ClockKeys session={session} index={index} entry={entries[index]} />;
   const handsFree = (
     <View style={{ flexDirection: 'row', gap: 8 }}>
       <Press
@@ -298,12 +308,13 @@ function SetupOfView() {
       done={done}
       askFirst={
         ready
-          ? ''
+          ? gates.map(({ why }) => `Waits: ${why}`).join('; ')
           : stops.length > 0
             ? `Stopped: ${stops.map(({ text }) => text).join('; ')}`
             : `${toAsk.length} still to ask before anything is exposed`
       }
-      onAsk={() => router.push('/before')}
+      onAsk={() => (ready ? setSheet('gate') : router.push('/before'))}
+      asks={ready ? 'What it waits for' : 'Before the patient'}
       onWays={() => void openWays()}
       onExpose={expose}
       onAccept={accept}
@@ -436,6 +447,7 @@ function SetupOfView() {
           index={index}
           setup={setup}
           of={mine ?? setup.projectionId}
+          gates={gates}
           request={exposedAs}
           unit={result.unit}
           onShow={show}
@@ -474,6 +486,7 @@ function SetupOfView() {
           <View style={{ width: RIGHT_WIDTH, minHeight: 0 }}>
             <ScrollView contentContainerStyle={{ padding: 14, paddingLeft: 0, gap: 12 }}>
               {readouts}
+              {clockKeys}
               {handsFree}
               {late && <StepList setup={late} done={steps} onTick={tick} onAsk={(text) => explain([text])} />}
             </ScrollView>
@@ -494,6 +507,7 @@ function SetupOfView() {
         {panes}
         {readouts}
         {changes}
+        {clockKeys}
         {handsFree}
         {late && <StepList setup={late} done={steps} onTick={tick} onAsk={(text) => explain([text])} />}
         {allowed && <Assumptions setup={setup} />}

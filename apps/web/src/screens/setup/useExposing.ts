@@ -1,5 +1,5 @@
 /** What the last bar does: expose, judge the picture, note for its reader, finish - each kept here first and sent after. */
-import type { SetupRequest } from '@taktik/core';
+import { timingsOf, type Projection, type SetupRequest } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { nanoid } from 'nanoid';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -21,10 +21,26 @@ type Exposing = {
   blocked: boolean;
   /** All that must be asked before is answered. */
   ready: boolean;
+  /** Waits for a picture that must be read or looked at first. */
+  waits: boolean;
+  /** Of the plan; null while they are not known. */
+  entries: readonly Projection[] | null;
   go: (change: Partial<Asked>) => void;
 };
 
-export function useExposing({ session, index, asked, request, result, madeWith, blocked, ready, go }: Exposing) {
+export function useExposing({
+  session,
+  index,
+  asked,
+  request,
+  result,
+  madeWith,
+  blocked,
+  ready,
+  waits,
+  entries,
+  go,
+}: Exposing) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const person = useAppSelector((state) => state.who.person?.name ?? null);
@@ -40,16 +56,26 @@ export function useExposing({ session, index, asked, request, result, madeWith, 
       router.push('/before');
       return;
     }
+    if (waits) return;
     const now = Date.now();
     const id = nanoid(16);
+    const timings = entries ? timingsOf(entries, index, session.clocks, now) : undefined;
     post(dispatch, {
       id,
       madeAt: now,
       path: '/exposures',
-      body: { id, examId: session.examId, request, performedBy: person ?? session.by, exposedAt: now, madeWith },
+      body: {
+        id,
+        examId: session.examId,
+        request,
+        performedBy: person ?? session.by,
+        exposedAt: now,
+        madeWith,
+        timings,
+      },
       what: name,
     });
-    dispatch(exposed({ index, exposureId: id, request, state: result.state }));
+    dispatch(exposed({ index, exposureId: id, request, state: result.state, timings }));
   };
 
   const accept = () => {

@@ -1,7 +1,7 @@
 /** Sentences of an entry take their figures from its data: a figure stands once. */
 import { applyToDirection } from '../../geometry/frame';
 import { dot, type InRoom, type Vec3 } from '../../geometry/vector';
-import { capitalize } from '../../quantity/text';
+import { capitalize, listWords } from '../../quantity/text';
 import { ROOM_DOWN } from '../../room/position';
 import type { Side } from '../setup';
 import type { PlacedBody } from './place';
@@ -25,20 +25,29 @@ export function sidesOf({ posed, placement }: Pick<PlacedBody, 'posed' | 'placem
   return { near: on(placement.beam), down: on(ROOM_DOWN) };
 }
 
+type Figures = Pick<Projection, 'ray' | 'joints' | 'settleMinutes' | 'contrastMinutes'>;
+
+/** @example contrastWords({ at: [15, 30], thenEvery: 30 }) // '15 and 30 minutes, then every 30 minutes' */
+const contrastWords = ({ at, thenEvery }: NonNullable<Projection['contrastMinutes']>): string =>
+  `${listWords(at.map(String))} minutes${thenEvery === undefined ? '' : `, then every ${thenEvery} minutes`}`;
+
 /**
  * Replaces `{erect}`, `{oblique}`, `{near}` and `{down}` by how the patient is placed, `{turn}`, `{turn2}` by the turns of the view, `{rest}` by what is left of the first to 90°, `{angle}` by the
- * angle of the tube and `{kneeFlexion_L}` by that angle of the pose.
+ * angle of the tube, `{kneeFlexion_L}` by that angle of the pose, `{settle}` by the minutes in the position and `{contrast}`
+ * by those after the contrast.
  * @throws RangeError for a name that the entry does not hold
  */
 export function fillIn(
   text: string,
-  { ray, joints }: Pick<Projection, 'ray' | 'joints'>,
+  { ray, joints, settleMinutes, contrastMinutes }: Figures,
   positioning: Positioning,
   stood: Stood,
 ): string {
   return text.replace(/\{([A-Za-z_0-9]+)\}/g, (_, name: string, at: number) => {
     if (name === 'erect' || name === 'oblique' || name === 'near' || name === 'down')
       return at === 0 ? capitalize(stood[name]) : stood[name];
+    if (name === 'settle' && settleMinutes !== undefined) return `${settleMinutes} minutes`;
+    if (name === 'contrast' && contrastMinutes) return contrastWords(contrastMinutes);
     const value =
       name === 'turn'
         ? ray.swing[0]?.degrees

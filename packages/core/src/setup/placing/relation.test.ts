@@ -47,6 +47,11 @@ describe('sentences take their figures from the entry', () => {
     expect(fillIn('{turn}, {rest}, {angle}, {kneeFlexion_L}', entry, positioning, stood)).toBe('45°, 45°, 0°, 20°');
     expect(fillIn('{erect}, {oblique}', entry, positioning, stood)).toBe('Erect or seated, LAO');
     expect(fillIn('{near} side, {down} down', entry, positioning, stood)).toBe('Left side, right down');
+    const timed = { ...entry, settleMinutes: 5, contrastMinutes: { at: [15, 30], thenEvery: 30 } };
+    expect(fillIn('{settle}; {contrast}', timed, positioning, stood)).toBe(
+      '5 minutes; 15 and 30 minutes, then every 30 minutes',
+    );
+    expect(() => fillIn('{settle}', entry, positioning, stood)).toThrow(/no figure of this projection/);
     expect(() => fillIn('{turn2}', entry, positioning, stood)).toThrow(/no figure of this projection/);
   });
   it('no sentence of any set-up keeps a gap', () => {

@@ -1,0 +1,1 @@
+ALTER TABLE `exposures` ADD `timings` text;
