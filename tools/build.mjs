@@ -52,6 +52,7 @@ export async function bundleServer(entry, outfile) {
     alias: {
       '@taktik/contracts': at('packages/contracts/src/index.ts'),
       '@taktik/core/exercise': at('packages/core/src/exercise/index.ts'),
+      '@taktik/core/picture': at('packages/core/src/picture/index.ts'),
       '@taktik/core': at('packages/core/src/index.ts'),
     },
     // zod is shared with the core and bundled, so that there is one of it.

@@ -1,9 +1,12 @@
 /** Strict type check of every part; the route types of the app are made first when they are missing. */
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { at, expoEnv, must, root } from './lib.mjs';
 
-if (!existsSync(at('apps/web/.expo/types/router.d.ts')))
+const routeTypes = at('apps/web/.expo/types/router.d.ts');
+/** A folder is newer than what was made of it as soon as a screen comes or goes. */
+const madeSince = (folder) => statSync(at(folder)).mtimeMs < statSync(routeTypes).mtimeMs;
+if (!existsSync(routeTypes) || !['apps/web/src/app', 'apps/web/src/app/record'].every(madeSince))
   await must(process.execPath, [at('node_modules/expo/bin/cli'), 'customize', 'tsconfig.json'], {
     cwd: at('apps/web'),
     env: expoEnv,

@@ -1,5 +1,7 @@
 /** What goes over the wire, as schemas; validation, types and the OpenAPI document are made from these. */
 import {
+  calibrationSchema,
+  measureSchema,
   OWN_PREFIX,
   departmentSchema,
   hasProjection,
@@ -186,6 +188,16 @@ export const readerNoteSchema = z.strictObject({
   sentAt,
 });
 
+/** What was measured on a picture, with what it was calibrated by; all of it, in the place of what was there. */
+export const MEASURES_MOST = 30;
+export const pictureMeasuresSchema = z.strictObject({
+  calibration: calibrationSchema,
+  measures: z.array(measureSchema).max(MEASURES_MOST, { error: `At most ${MEASURES_MOST} measures on a picture` }),
+  measuredAt: time.optional(),
+  sentAt,
+});
+const keptMeasuresSchema = pictureMeasuresSchema.pick({ calibration: true, measures: true });
+
 /** For the reader of a picture: its labels and the note in one line; empty where there is neither. */
 export const readerWords = ({ note, labels }: { note: string; labels: readonly string[] }): string =>
   [labels.join(', '), note.split('\n').join('; ')].filter(Boolean).join(': ');
@@ -231,6 +243,8 @@ export const exposureSchema = z.object({
   note: z.string(),
   labels: z.array(z.string()),
   notedBy: z.string().nullable(),
+  /** What was measured on it, and by whom; null where nothing was. */
+  measured: keptMeasuresSchema.extend({ by: z.string() }).nullable(),
   /** How it was timed; null where no clock bore on it. */
   timings: timingsSchema.nullable(),
   /** The device's own time where its clock was wrong. */
@@ -438,6 +452,7 @@ export type NewPerson = z.infer<typeof newPersonSchema>;
 export type OrderDetail = z.infer<typeof orderDetailSchema>;
 export type ChangePlan = z.infer<typeof changePlanSchema>;
 export type Verdict = z.infer<typeof verdictSchema>;
+export type PictureMeasures = z.infer<typeof pictureMeasuresSchema>;
 export type ReaderNote = z.infer<typeof readerNoteSchema>;
 export type SignIn = z.infer<typeof signInSchema>;
 export type SignedIn = z.infer<typeof signedInSchema>;

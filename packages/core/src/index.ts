@@ -204,6 +204,20 @@ export {
   type ClockFace,
   type Timings,
 } from './exam/clocks';
+export { calibrationSchema, scaleOf, type Calibration, type Scale } from './measure/calibration';
+export {
+  differenceOf,
+  figureOf,
+  figureText,
+  MEASURE_KINDS,
+  measuredTable,
+  measureSchema,
+  POINTS_OF,
+  type MeasuredFigure,
+  type Measure,
+  type MeasuredRow,
+  type MeasureKind,
+} from './measure/figures';
 export { openGates, type Gate } from './exam/gates';
 export { readerNote, READER_LABELS, type NoteLine } from './exam/readerNote';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';

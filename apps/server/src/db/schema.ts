@@ -2,7 +2,9 @@
 import { ORDER_NOTICES, ORDER_STATES, ROLES } from '@taktik/contracts';
 import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type {
+  Calibration,
   EarlierSetup,
+  Measure,
   Answers,
   DepartmentInput,
   HouseRules,
@@ -103,6 +105,9 @@ export const exams = sqliteTable(
   (table) => [index('exams_order').on(table.orderId)],
 );
 
+/** Measures of a picture with their calibration. */
+export type Measured = { calibration: Calibration; measures: Measure[]; by: string };
+
 /** What was in force on the device, and whether it still was on the server. */
 export type MadeWith = { rules?: number; room?: number; inForce: boolean };
 
@@ -138,6 +143,9 @@ export const exposures = sqliteTable(
     notedAt: integer('noted_at'),
     /** When the verdict was given: an earlier one that arrives later does not undo it. */
     verdictAt: integer('verdict_at'),
+    /** What was measured on the picture, who did it, and when. */
+    measured: text('measured', { mode: 'json' }).$type<Measured>(),
+    measuredAt: integer('measured_at'),
     /** Minutes in the position and since the contrast; null where no clock bore on it. */
     timings: text('timings', { mode: 'json' }).$type<Timings>(),
     /** Versions of rules and room that the device worked with; null where it did not say. */

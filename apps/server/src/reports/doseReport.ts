@@ -2,18 +2,24 @@
  * The dose of an exam as a structured report of DICOM. Source: DICOM PS3.3 A.35.8 (X-ray radiation dose report), PS3.16
  * TID 10001 to 10007. What is in it is computed from the exposure factors, and it says so.
  */
-/// <reference path="../../../../packages/core/src/picture/dcmjs.d.ts" />
-import dcmjs from 'dcmjs';
-import { code, coded, container, measured, named, timed, worded, type Code, type Item } from './content';
+import {
+  code,
+  coded,
+  container,
+  dicomFile,
+  measured,
+  named,
+  timed,
+  worded,
+  type Code,
+  type Item,
+} from '@taktik/core/picture';
 import { doseOf, shotWords, type Performed, type Shot } from './performed';
 import { MODALITY, plainText, stepUid, studyUid } from './performedStep';
 import { dicomMoment, dicomTime, dicomZone, uidOf } from './uid';
 
-const { DicomDict, DicomMetaDictionary } = dcmjs.data;
-
 const DOSE_REPORT = '1.2.840.10008.5.1.4.1.1.88.67';
 const PERFORMED_STEP = '1.2.840.10008.3.1.2.3.3';
-const EXPLICIT_LITTLE = '1.2.840.10008.1.2.1';
 const IMPLEMENTATION = uidOf('implementation', 'server');
 
 const dcm = (value: string, meaning: string): Code => [value, 'DCM', meaning];
@@ -117,18 +123,5 @@ function doseReport(done: Performed): Record<string, unknown> {
 
 /** The report as a file. @throws RangeError for an exam that has not ended */
 export function doseReportFile(done: Performed): Uint8Array {
-  const dataset = doseReport(done);
-  const file = new DicomDict(
-    DicomMetaDictionary.denaturalizeDataset({
-      FileMetaInformationVersion: new Uint8Array([0, 1]).buffer,
-      MediaStorageSOPClassUID: DOSE_REPORT,
-      MediaStorageSOPInstanceUID: dataset.SOPInstanceUID,
-      TransferSyntaxUID: EXPLICIT_LITTLE,
-      ImplementationClassUID: IMPLEMENTATION,
-      ImplementationVersionName: 'TAKTIK',
-      _vrMap: { FileMetaInformationVersion: 'OB' },
-    }),
-  );
-  file.dict = DicomMetaDictionary.denaturalizeDataset(dataset);
-  return new Uint8Array(file.write());
+  return dicomFile(doseReport(done), IMPLEMENTATION);
 }

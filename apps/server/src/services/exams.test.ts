@@ -137,6 +137,30 @@ describe('the life of an exam', () => {
     const odd = await expose('c', 'mine', { timings: { settle: { plannedMinutes: 5, seconds: -3 } } });
     expect(odd.status).toBe(422);
   });
+  test('measures stay with their picture, with calibration and name; the later list stands', async () => {
+    await start('mine');
+    expect((await expose('a', 'mine')).body.measured).toBeNull();
+    const calibration = { by: 'magnification', magnification: 1.2, sidMm: 1016 };
+    const measures = [
+      {
+        id: 'm1',
+        name: 'Opening',
+        kind: 'distance',
+        points: [
+          [0, 0],
+          [3, 4],
+        ],
+      },
+    ];
+    const list = { calibration, measures, measuredAt: CLOCK - 1000 };
+    const kept = { calibration, measures, by: 'Priya Windlow' };
+    expect((await call('POST', '/api/exposures/a/measures', list)).body.measured).toEqual(kept);
+    const earlier = { calibration, measures: [], measuredAt: CLOCK - 9000 };
+    expect((await call('POST', '/api/exposures/a/measures', earlier)).body.measured).toEqual(kept);
+    const half = { calibration, measures: [{ id: 'm2', name: 'Angle', kind: 'angle', points: [[0, 0]] }] };
+    const refused = await call('POST', '/api/exposures/a/measures', half);
+    expect([refused.status, refused.body.detail]).toEqual([422, expect.stringMatching(/needs all its points/)]);
+  });
   test('a note for the reader stays with its picture; of two the later stands, whichever arrives first', async () => {
     await start('mine');
     expect((await expose('a', 'mine')).body).toMatchObject({ note: '', labels: [], notedBy: null });

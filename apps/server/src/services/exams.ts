@@ -22,6 +22,7 @@ import type {
   Person,
   RoomTrend,
   StartExam,
+  PictureMeasures,
   ReaderNote,
   Verdict,
 } from '@taktik/contracts';
@@ -220,6 +221,7 @@ const present = (row: ExposureRow, { doseLevels }: Pick<Department, 'doseLevels'
   labels: row.exposures.labels,
   notedBy: row.exposures.notedBy,
   timings: row.exposures.timings,
+  measured: row.exposures.measured,
   deviceAt: row.exposures.deviceAt,
   madeWith: row.exposures.madeWith,
 });
@@ -451,6 +453,35 @@ export async function judgeExposure(
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw new Error(`exposure ${id} is gone from its record`);
   return present(row, await getDepartment(store));
+}
+
+/** What was measured on a picture; of two lists the later stands. @throws Refusal 404, 422 for a time that cannot be */
+export async function measurePicture(
+  store: Store,
+  id: string,
+  { calibration, measures, measuredAt, sentAt }: PictureMeasures,
+  by: string,
+  now: number,
+): Promise<Exposure> {
+  await store.writes.run(() =>
+    store.db.transaction(async (tx) => {
+      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
+      if (!row) throw notFound('exposure', id);
+      const at = measuredAt === undefined ? now : trueTime(measuredAt, sentAt, now, 'measuredAt').at;
+      if (row.measuredAt !== null && at < row.measuredAt) return;
+      const measured = { calibration, measures, by };
+      if (JSON.stringify(row.measured) === JSON.stringify(measured)) return;
+      await tx.update(exposures).set({ measured, measuredAt: at }).where(eq(exposures.id, id));
+      await note(tx, {
+        at: now,
+        person: by,
+        action: 'picture measured',
+        subject: `exposure:${id}`,
+        detail: { measures: measures.map(({ name, kind }) => `${name} (${kind})`) },
+      });
+    }),
+  );
+  return getExposure(store, id);
 }
 
 /** What the reader must know. Of two notes the one that was written last stands. @throws Refusal 404, 422 for a time that cannot be */

@@ -46,7 +46,14 @@ const exposure = (id: string, change: object = {}): OrderDetail['exposures'][num
   },
   ...{ kVp: 60, mAs: 3, exposureIndex: 300, deviationIndex: 0, targetIndex: 300, readBy: null },
   ...{ kapGyCm2: 0.012, doseSpread: 0.2, doseLevelGyCm2: null, verdict: 'accepted', cause: null },
-  ...{ correction: null, note: 'Held by a person', labels: ['held'], notedBy: 'Ines Oakfield', timings: null },
+  ...{
+    correction: null,
+    note: 'Held by a person',
+    labels: ['held'],
+    notedBy: 'Ines Oakfield',
+    timings: null,
+    measured: null,
+  },
   ...{ deviceAt: null, madeWith: null },
   ...change,
 });

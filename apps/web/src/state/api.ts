@@ -35,6 +35,7 @@ export const API_BASE = `${process.env.EXPO_PUBLIC_API ?? ''}/api`;
 // What goes over the wire is typed once, where it is validated.
 export type { Order, OrderDetail, Versions } from '@taktik/contracts';
 export type ExposureRow = Exposure;
+export type { ExposureDetail };
 export type CompetenceRow = Competence;
 /** The last try at an exercise; the memory is the scheduler's own. */
 export type PractisedRow = Omit<PractisedAnswer, 'memory'> & Practised;

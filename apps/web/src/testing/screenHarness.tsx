@@ -128,7 +128,7 @@ export const row: ExposureRow = {
   doseLevelGyCm2: null,
   verdict: null,
   cause: null,
-  ...{ correction: null, note: '', labels: [], notedBy: null, timings: null },
+  ...{ correction: null, note: '', labels: [], notedBy: null, timings: null, measured: null },
   deviceAt: null,
   madeWith: null,
 };

@@ -7,11 +7,12 @@ import dcmjs from 'dcmjs';
 import { burnCaption, CAPTION } from '../radiograph/caption';
 import type { Radiograph } from '../radiograph/simulateRadiograph';
 import type { Setup } from '../setup/setup';
+import { dicomFile } from './dicomFile';
 import { contentOf, spacingOf, windowOf } from './dicomContent';
 import { lateralityOf, orientationOf, shownOf, viewPositionOf, viewTermOf } from './dicomTerms';
 import { checkSize, type ReadPicture } from './readPicture';
 
-const { DicomDict, DicomMessage, DicomMetaDictionary } = dcmjs.data;
+const { DicomMessage, DicomMetaDictionary } = dcmjs.data;
 // What is wrong with a file is said to who opened it, not to a console.
 for (const logger of [dcmjs.log, ...Object.values(dcmjs.log.getLoggers())]) logger.setLevel('silent');
 
@@ -20,7 +21,7 @@ const EXPLICIT_LITTLE = '1.2.840.10008.1.2.1';
 const IMPLICIT_LITTLE = '1.2.840.10008.1.2';
 /** Any implementation may name itself by a random number under this root. */
 const ANYONE = '2.25.';
-const IMPLEMENTATION = `${ANYONE}329800735698586629295641978511506172918`;
+export const IMPLEMENTATION = `${ANYONE}329800735698586629295641978511506172918`;
 
 /** 12 bits of a logarithm of the signal, bone bright. */
 const BITS = 12;
@@ -179,19 +180,7 @@ export function toDicom(
     dataset.TargetExposureIndex = two(setup.exposure.targetIndex);
     dataset.DeviationIndex = two(shown.deviation ?? 0);
   }
-  const file = new DicomDict(
-    DicomMetaDictionary.denaturalizeDataset({
-      FileMetaInformationVersion: new Uint8Array([0, 1]).buffer,
-      MediaStorageSOPClassUID: DIGITAL_X_RAY,
-      MediaStorageSOPInstanceUID: instance,
-      TransferSyntaxUID: EXPLICIT_LITTLE,
-      ImplementationClassUID: IMPLEMENTATION,
-      ImplementationVersionName: 'TAKTIK',
-      _vrMap: { FileMetaInformationVersion: 'OB' },
-    }),
-  );
-  file.dict = DicomMetaDictionary.denaturalizeDataset(dataset);
-  return new Uint8Array(file.write());
+  return dicomFile(dataset, IMPLEMENTATION);
 }
 
 const two4 = (value: number): string => value.toFixed(4);

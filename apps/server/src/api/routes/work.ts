@@ -13,6 +13,7 @@ import {
   orderQuerySchema,
   orderSchema,
   outgoingLineSchema,
+  pictureMeasuresSchema,
   readerNoteSchema,
   readingSchema,
   recordQuerySchema,
@@ -34,6 +35,7 @@ import {
   putAnswers,
   recordExposure,
   startExam,
+  measurePicture,
   noteForReader,
   typeReading,
 } from '../../services/exams';
@@ -288,6 +290,15 @@ export const work: readonly Route[] = [
     answer: exposureSchema,
     says: 'The exposure',
     handle: ({ store, id, body, person, now }) => noteForReader(store, id, body, person.name, now),
+  }),
+  route({
+    method: 'post',
+    path: '/exposures/:id/measures',
+    summary: 'What was measured on the picture, with its calibration; the last list stands',
+    body: pictureMeasuresSchema,
+    answer: exposureSchema,
+    says: 'The exposure',
+    handle: ({ store, id, body, person, now }) => measurePicture(store, id, body, person.name, now),
   }),
   route({
     method: 'post',

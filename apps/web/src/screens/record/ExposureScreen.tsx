@@ -110,6 +110,20 @@ export function ExposureScreen() {
             )}
           </View>
         )}
+        {data && (
+          <Press
+            role="link"
+            label={`Measure on the picture of ${data.name}`}
+            onPress={() => router.push({ pathname: '/measure', params: { x: data.id } })}
+            style={{ paddingHorizontal: 16, alignSelf: 'flex-start' }}
+          >
+            <Words>
+              {data.measured && data.measured.measures.length > 0
+                ? `Measured: ${data.measured.measures.length}`
+                : 'Measure on the picture'}
+            </Words>
+          </Press>
+        )}
         {lines.map(([name, text]) => (
           <View key={name} style={{ gap: 2 }}>
             <Words kind="label" tone="soft">

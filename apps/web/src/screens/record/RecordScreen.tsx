@@ -104,6 +104,16 @@ export function RecordScreen() {
             Competence and signatures
           </Words>
         </Press>
+        <Press
+          label="Measure a picture from a file"
+          role="link"
+          onPress={() => router.push('/measure')}
+          style={{ paddingHorizontal: 12, alignSelf: 'flex-start' }}
+        >
+          <Words kind="small" tone="lamp">
+            Measure a picture from a file
+          </Words>
+        </Press>
         {isFetching && !rows && <Skeleton rows={6} height={72} />}
         {error && !rows && !isFetching && (
           <Note

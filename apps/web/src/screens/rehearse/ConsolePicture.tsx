@@ -1,5 +1,6 @@
 /** What the simulated console shows after an exposure: the picture of what was set, with the patient as they lay. */
 import { consolePositioningError, seedOf, type SetupRequest } from '@taktik/core';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useAppSelector } from '../../state/hooks';
@@ -24,6 +25,7 @@ type Props = {
 };
 
 export function ConsolePicture({ exposureId, request, name, size, past = false, note }: Props) {
+  const router = useRouter();
   const unit = useAppSelector((state) => state.preferences.unit);
   const [measured, setMeasured] = useState(false);
   const { picture, judged, error } = useRehearsal({
@@ -59,6 +61,18 @@ export function ConsolePicture({ exposureId, request, name, size, past = false, 
         </Press>
       )}
       {past && picture && judged && <SavePicture picture={picture} setup={judged.setup} window={null} note={note} />}
+      {!past && (
+        <Press
+          role="link"
+          label={`Points, lengths and angles on the picture of ${name}`}
+          onPress={() => router.push({ pathname: '/measure', params: { x: exposureId } })}
+          style={{ paddingHorizontal: 12, alignSelf: 'flex-start' }}
+        >
+          <Words kind="small" tone="lamp">
+            Lengths and angles
+          </Words>
+        </Press>
+      )}
       {measured && judged && <CriteriaList criteria={judged.criteria} unit={unit} />}
     </View>
   );

@@ -1,0 +1,1 @@
+export { MeasureScreen as default } from '../screens/measure/MeasureScreen';
