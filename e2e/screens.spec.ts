@@ -4,7 +4,7 @@
  */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, readout, test } from './fixtures';
+import { answerBefore, expect, readout, test } from './fixtures';
 
 const PRESSED = 'button, a, [role=button], [role=link], [role=checkbox], [role=radio], input';
 /** 48 px, less what half a pixel of rounding takes. */
@@ -67,6 +67,7 @@ test('every screen: the exam in hand and its sheets', async ({ page }) => {
     ['Words for the breath', 'Start the timer'],
     ['One step at a time', /Tap anywhere/],
     ['Exam in hand', 'Hand to a colleague'],
+    ['Say what you see', 'Change the set-up'],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${opens}`) }).click();
     await expect(page.getByText(shows).first()).toBeVisible();
@@ -84,6 +85,35 @@ test('every screen: the exam in hand and its sheets', async ({ page }) => {
   await page.getByRole('button', { name: /room and rules$/ }).click();
   await expect(page.getByText('House rules')).toBeVisible();
   await examine(page);
+});
+
+test('every screen: the picture that was exposed, its repeat, its note, its measures', async ({ page }) => {
+  await page.goto('/record');
+  await page.getByRole('radio', { name: '30 days' }).click();
+  await page
+    .getByRole('link', { name: /Knee, AP/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: /^Measure on the picture/ }).click();
+  const points = page.getByTestId('points');
+  await points.evaluate((layer) => layer.scrollIntoView({ block: 'center' }));
+  const box = (await points.boundingBox())!;
+  for (const share of [0.3, 0.7]) await page.mouse.click(box.x + box.width * share, box.y + box.height * 0.5);
+  await expect(page.getByText(/± .* mm$/)).toBeVisible();
+  await examine(page);
+  await page.goto('/orders');
+  await page.getByRole('button', { name: 'Start Sacrum and coccyx, HK' }).click();
+  await answerBefore(page);
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  for (const [opens, shows] of [
+    ['Note for the reader', 'Keep the note'],
+    ['Repeat this picture', 'What was measured on the picture'],
+  ] as const) {
+    await page.getByRole('button', { name: opens }).click();
+    await expect(page.getByText(shows)).toBeVisible();
+    await examine(page);
+    await page.getByRole('button', { name: 'Close' }).click();
+  }
 });
 
 test('every screen: projections and their book', async ({ page }) => {

@@ -114,15 +114,40 @@ test('a repeat with its cause, then accepted; both stand in the record', ONCE, a
   await answerBefore(page);
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
   await page.getByRole('button', { name: 'Repeat this picture' }).click();
-  await page.getByRole('radio', { name: 'Rotated' }).click();
+  await page.getByRole('radio', { name: 'Rotated', exact: true }).click();
   await page.getByRole('button', { name: 'Repeat it' }).click();
   await expect(page.getByText('Repeat 1: Rotated')).toBeVisible();
   await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  await page.getByRole('button', { name: 'Note for the reader' }).click();
+  await page.getByLabel('Note', { exact: true }).fill('Pain on the left side');
+  await page.getByRole('checkbox', { name: 'supine', exact: true }).click();
+  await page.getByRole('button', { name: 'Keep the note' }).click();
   await page.getByRole('button', { name: 'Accept' }).click();
   await page.goto('/record');
   await expect(page.getByRole('link', { name: /Sacrum, AP axial/ })).toHaveCount(2);
   await expect(page.getByText(/repeat: Rotated/)).toBeVisible();
   await expect(page.getByText(/accepted/)).toBeVisible();
+  await page
+    .getByRole('link', { name: /Sacrum, AP axial.*accepted/ })
+    .first()
+    .click();
+  await expect(page.getByText('supine: Pain on the left side')).toBeVisible();
+});
+
+test('clipped at an edge: the repeat is set up with the aim that brings it in', ONCE, async ({ page }) => {
+  await startSacrum(page);
+  await answerBefore(page);
+  await page.getByRole('button', { name: 'Expose', exact: true }).click();
+  await page.getByRole('button', { name: 'Repeat this picture' }).click();
+  await page.getByRole('radio', { name: 'Clipped', exact: true }).click();
+  await page.getByRole('radio', { name: 'an edge is clipped' }).click();
+  await page.getByLabel('Missing beyond it in in').fill('0.8');
+  await page.getByRole('radio', { name: /^yes: another centring point/ }).click();
+  await page.getByRole('button', { name: 'Repeat it with this' }).click();
+  await expect(page.getByText(/^Repeat 1: Clipped\. Centre 1 in/)).toBeVisible();
+  await expect(page).toHaveURL(/aim=/);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Centre: .*Set by hand/ })).toBeVisible();
 });
 
 test('one step at a time, and the breath in another language, survive a reload', ONCE, async ({ page }) => {

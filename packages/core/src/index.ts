@@ -218,6 +218,7 @@ export {
   type MeasuredRow,
   type MeasureKind,
 } from './measure/figures';
+export { readSeen, type SeenChange, type SeenClause } from './critique/readSeen';
 export { openGates, type Gate } from './exam/gates';
 export { readerNote, READER_LABELS, type NoteLine } from './exam/readerNote';
 export { aftercareFor, finishStepsFor, type Aftercare } from './exam/aftercare';

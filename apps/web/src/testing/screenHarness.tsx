@@ -57,6 +57,7 @@ jest.mock('../workers/client', () => {
       schools: later('schools'),
       touchMap: later('touchMap'),
       summarize: later('summarize'),
+      seen: later('seen'),
       plan: later('plan'),
       ways: later('ways'),
       form: later('form'),

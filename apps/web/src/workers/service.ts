@@ -13,6 +13,7 @@ import {
   drawStage,
   mannequinKey,
   planSeries,
+  readSeen,
   projectionOf,
   roomCheckFor,
   setupRequestSchema,
@@ -360,6 +361,25 @@ function schools(request: SetupRequest): SchoolsOfRule[] {
   }
 }
 
+/** What was typed of what is seen, against the set-up as it stands; nothing where that cannot be computed. */
+function seen(request: SetupRequest, text: string): ReturnType<typeof readSeen> | null {
+  try {
+    const { unit } = withDefaults(request.rules);
+    const setup = computeSetup(request);
+    const at = {
+      setup,
+      entry: entryOf(request),
+      patient: request.patient ?? {},
+      pulled: request.overrides ?? {},
+      unit,
+    };
+    return readSeen(text, at);
+  } catch (error) {
+    errorsOf(error);
+    return null;
+  }
+}
+
 export const computeService = {
   compute,
   mannequin,
@@ -374,6 +394,7 @@ export const computeService = {
   technique,
   summarize,
   touchMap,
+  seen,
   castSlice,
   develop,
   judge,

@@ -25,6 +25,8 @@ export type Body = {
 };
 
 const landmarkById = new Map(mannequin.landmarks.map((landmark) => [landmark.id, landmark]));
+/** Names of all landmarks, of both sides. */
+export const LANDMARK_IDS: readonly string[] = [...landmarkById.keys()];
 const primitiveById = new Map(mannequin.primitives.map((primitive) => [primitive.id, primitive]));
 
 /** Where a tapering segment begins and ends to change, heights of the reference: thigh from hip to knee, face from brow to chin. */

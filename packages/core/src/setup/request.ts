@@ -140,6 +140,8 @@ export const overridesSchema = z
       bounded('Aim moved along the part', ...OVERRIDE_RANGES.aimMm, 'mm'),
       bounded('Aim moved across the part', ...OVERRIDE_RANGES.aimMm, 'mm'),
     ]),
+    /** Landmarks that cannot be felt on this patient: the centring is told from others. */
+    notFelt: z.array(z.string().min(1).max(40)).max(12),
     mA: bounded('Tube current', ...OVERRIDE_RANGES.mA, 'mA'),
     focalSpot: z.enum(['small', 'large']),
     aecCells: z.enum(AEC_CHOICES),

@@ -2,6 +2,7 @@
 import type { Measure } from '@taktik/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTheme } from '../../ui/theme';
+import { TARGET } from '../../ui/tokens';
 
 export type Point = [number, number];
 export type Extent = { widthMm: number; heightMm: number };
@@ -120,18 +121,19 @@ export function PointLayer({ extent, width, height, measures, draft, chosen, onP
               <line key={i} {...{ x1, y1, x2, y2 }} stroke={colour} strokeWidth={1.5 * mmPerPx} />
             ))}
             {measure.points.map(([cx, cy], index) => (
-              <circle
-                key={index}
-                {...{ cx, cy, r }}
-                role="button"
-                tabIndex={0}
-                aria-label={`Point ${index + 1} of ${measure.name}: arrow keys move it`}
-                fill="#00000066"
-                stroke={colour}
-                strokeWidth={1.5 * mmPerPx}
-                onFocus={() => onChoose(measure.id)}
-                onKeyDown={(event) => nudge(event, measure.id, index, [cx, cy])}
-              />
+              <g key={index}>
+                <circle {...{ cx, cy, r }} fill="#00000066" stroke={colour} strokeWidth={1.5 * mmPerPx} aria-hidden />
+                <circle
+                  {...{ cx, cy }}
+                  r={(TARGET / 2) * mmPerPx}
+                  role="button"
+                  tabIndex={0}
+                  aria-label={`Point ${index + 1} of ${measure.name}: arrow keys move it`}
+                  fill="transparent"
+                  onFocus={() => onChoose(measure.id)}
+                  onKeyDown={(event) => nudge(event, measure.id, index, [cx, cy])}
+                />
+              </g>
             ))}
           </g>
         );

@@ -19,6 +19,8 @@ const KEYS: readonly [string, string][] = [
   ['O', 'one step at a time'],
   ['B', 'words for the breath'],
   ['L', 'touch and level'],
+  ['Y', 'say what you see'],
+  ['N', 'note for the reader of the picture'],
   ['?', 'these keys; on a step, its terms'],
   ['H', 'terms on this page'],
 ];

@@ -40,7 +40,7 @@ const PULLED_BY: Record<ReadoutName, readonly (keyof Overrides)[]> = {
   receptor: ['receptorId', 'orientation', 'grid', 'holder', 'gridLevelDeg', 'gridCentreMm'],
   sid: ['sidMm'],
   tube: ['angleDeg'],
-  centre: ['aimMm'],
+  centre: ['aimMm', 'notFelt'],
   field: ['fieldMm'],
   technique: ['kVp', 'mAs', 'mA', 'focalSpot', 'aecCells', 'aecDensity', 'factors'],
 };

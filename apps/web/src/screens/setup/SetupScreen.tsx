@@ -47,6 +47,7 @@ import { OtherSchools } from './OtherSchools';
 import { PatientSheet } from './PatientSheet';
 import { ReadoutGrid } from './ReadoutGrid';
 import { READOUTS, ReadoutSheet, type ReadoutName } from './ReadoutSheet';
+import { SeenSheet } from './SeenSheet';
 import { SeriesList } from './SeriesList';
 import { OneStep } from './OneStep';
 import { ticked } from '../../state/session';
@@ -62,6 +63,8 @@ import { useCompute } from './useCompute';
 import { useExposing } from './useExposing';
 
 const NO_TICKS: string[] = [];
+/** As many beside each other as there is room for, all as wide. */
+const HAND_KEY = { flexGrow: 1, flexBasis: 104, paddingHorizontal: 12 } as const;
 
 export function SetupScreen() {
   const params = useLocalSearchParams();
@@ -87,7 +90,7 @@ function SetupOfView() {
   const { explain, sheet: terms } = useTerms();
   /** The sheet over the screen, of those that belong to the exam or to the steps. */
   const [sheet, setSheet] = useState<
-    'exam' | 'finish' | 'repeat' | 'note' | 'gate' | 'breath' | 'one' | 'gauge' | null
+    'exam' | 'finish' | 'repeat' | 'note' | 'gate' | 'seen' | 'breath' | 'one' | 'gauge' | null
   >(null);
   const close = () => setSheet(null);
   const { ready, open: toAsk, stops } = useReadiness(session);
@@ -165,6 +168,7 @@ function SetupOfView() {
     o: () => setSheet('one'),
     b: () => setSheet('breath'),
     l: () => setSheet('gauge'),
+    y: () => setSheet('seen'),
     '?': () => setKeysOpen(true),
     h: () => result && explain(shownWords(result.setup)),
   });
@@ -255,33 +259,35 @@ function SetupOfView() {
   );
   const clockKeys = session && entries?.[index] && <ClockKeys session={session} index={index} entry={entries[index]} />;
   const handsFree = (
-    <View style={{ flexDirection: 'row', gap: 8 }}>
-      <Press
-        label={`Other ways to ${setup.name}`}
-        role="link"
-        onPress={() => void openWays()}
-        style={{ flex: 1, paddingHorizontal: 12 }}
-      >
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      <Press label={`Other ways to ${setup.name}`} role="link" onPress={() => void openWays()} style={HAND_KEY}>
         <Words kind="small" tone={setup.feasible ? 'ink' : 'lamp'}>
           Other ways
         </Words>
       </Press>
+      <Press
+        label="Say what you see: a measure, a landmark that is not felt, an aim of your own"
+        onPress={() => setSheet('seen')}
+        style={HAND_KEY}
+      >
+        <Words kind="small">Say what you see</Words>
+      </Press>
       {setup.steps.length > 0 && (
         <>
-          <Press label="One step at a time" onPress={() => setSheet('one')} style={{ flex: 1, paddingHorizontal: 12 }}>
+          <Press label="One step at a time" onPress={() => setSheet('one')} style={HAND_KEY}>
             <Words kind="small">One at a time</Words>
           </Press>
           <Press
             label="Words for the breath, in the patient’s language, with a timer"
             onPress={() => setSheet('breath')}
-            style={{ flex: 1, paddingHorizontal: 12 }}
+            style={HAND_KEY}
           >
             <Words kind="small">Words for the breath</Words>
           </Press>
           <Press
             label="By touch and level: points to feel for, and this device as a level"
             onPress={() => setSheet('gauge')}
-            style={{ flex: 1, paddingHorizontal: 12 }}
+            style={HAND_KEY}
           >
             <Words kind="small">Touch, level</Words>
           </Press>
@@ -430,6 +436,20 @@ function SetupOfView() {
         setup={setup}
         unit={result.unit}
         onTube={toTube && ((deg) => go({ overrides: { ...asked.overrides, angleDeg: toTube(deg) } }))}
+        onClose={close}
+      />
+      <SeenSheet
+        open={sheet === 'seen'}
+        request={request}
+        onTake={({ patient = {}, situation = {}, overrides = {} }) => {
+          const changed = {
+            patient: { ...asked.patient, ...patient },
+            situation: { ...asked.situation, ...situation },
+          };
+          changePatient(changed.patient, changed.situation);
+          go({ ...changed, overrides: { ...asked.overrides, ...overrides } });
+          close();
+        }}
         onClose={close}
       />
       <BreathSheet open={sheet === 'breath' && setup.steps.length > 0} setup={setup} onClose={close} />

@@ -47,6 +47,7 @@ const asked: fc.Arbitrary<Asked> = fc.record({
     factors: fc.constantFrom(undefined, { thickness: 1.5, grid: 4 }),
     gridLevelDeg: fc.constantFrom(-1.5, 2),
     gridCentreMm: fc.integer({ min: -200, max: 200 }),
+    notFelt: fc.constantFrom(undefined, ['C7_sp', 'iliac_crest_L']),
     aimMm: fc.tuple(fc.integer({ min: -300, max: 300 }), fc.integer({ min: -300, max: 300 })),
   }),
   rules: fc.constantFrom(

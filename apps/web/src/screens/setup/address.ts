@@ -255,6 +255,7 @@ export function toAddress({
     gcen: round(overrides.gridCentreMm),
     fw: round(fieldWidth),
     fh: round(fieldHeight),
+    unfelt: overrides.notFelt?.join(','),
     aim: overrides.aimMm && overrides.aimMm.map((mm) => Math.round(mm)).join('~'),
     pos: overrides.position,
     way,
@@ -290,6 +291,9 @@ export function fromAddress(params: Params): Asked {
         : undefined,
     aimMm: Number.isFinite(alongMm + acrossMm) ? ([alongMm, acrossMm] as [number, number]) : undefined,
     position: among(one(params, 'pos'), BODY_POSITIONS),
+    notFelt: one(params, 'unfelt', MAX_LIST)
+      ?.split(',')
+      .filter((id) => id !== ''),
   });
   const situation = situationFrom(one(params, 's', MAX_LIST) ?? '');
   const way = one(params, 'way', MAX_WAY);

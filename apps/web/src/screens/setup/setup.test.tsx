@@ -33,6 +33,22 @@ describe('Set up', () => {
     fireEvent.click(await screen.findByLabelText(/^As the house has it/));
     expect(await screen.findByLabelText(/^Tube: 15°/)).toBeTruthy();
   });
+  it('what is typed of what is seen is read first, changes what it is about, and what is not understood changes nothing', async () => {
+    mockHere.params = { p: 'chest-pa', age: '40', sex: 'male', h: '176', w: '75', room: 'room-1' };
+    show(<SetupScreen />);
+    fireEvent.click(await screen.findByLabelText(/^Say what you see/));
+    const line = await screen.findByLabelText('In a few words, parted by commas');
+    fireEvent.change(line, { target: { value: 'C7 not felt, chest 29 cm, blue curtains' } });
+    expect(await screen.findByText('▲ Not understood, and nothing is changed by it: blue curtains')).toBeTruthy();
+    expect(screen.getByText(/^✓ Chest, front to back/)).toBeTruthy();
+    fireEvent.click(screen.getByText('Change the set-up'));
+    await waitFor(() =>
+      expect(mockRouter.setParams).toHaveBeenCalledWith(
+        expect.objectContaining({ m: 'chestAPMm:290', unfelt: 'C7_sp' }),
+      ),
+    );
+    await waitFor(() => expect(screen.queryByText(/vertebra prominens/)).toBeNull());
+  });
   it('without a projection it offers orders and search', () => {
     show(<SetupScreen />);
     expect(screen.getByText('No projection chosen')).toBeTruthy();

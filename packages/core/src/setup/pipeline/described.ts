@@ -121,6 +121,7 @@ export function describe(done: Exposed): Setup {
   const { centre, touched, facts } = centringReadout(projection, placed, aimed, {
     ...{ view, unit, up: plane.v, found: adapted !== null, segments: done.segments },
     crossTable: horizontal && placed.placement.lies,
+    notFelt: done.overrides.notFelt ?? [],
     usual: done.usual,
   });
   const scene = sceneOf({

@@ -167,6 +167,7 @@ export function centringReadout(
     found,
     crossTable,
     segments,
+    notFelt,
     usual,
   }: {
     view: SideView;
@@ -177,6 +178,8 @@ export function centringReadout(
     crossTable: boolean;
     /** Of the body that the ray may cross. */
     segments: readonly string[] | undefined;
+    /** Landmarks that cannot be felt on this patient. */
+    notFelt: readonly string[];
     /** The usual aim, where it is another than the one that is taken. */
     usual?: AimedRay;
   },
@@ -188,7 +191,7 @@ export function centringReadout(
   });
   const on = onSkin(aimed);
   const covered = coverOf(placement, aimed.direction);
-  const felt = (id: string) => isWithinTouch(posed, id, covered);
+  const felt = (id: string) => isWithinTouch(posed, id, covered) && !notFelt.includes(id);
   const { aim, region, ray } = projection;
   const lateralHead = region === 'skull and face' && (ray.view === 'lateral' || ray.view === 'medial');
   // From a landmark of the midline to a part of one side the way across is told too.
@@ -207,10 +210,13 @@ export function centringReadout(
   // From a mark of the trunk a part of the trunk is reached; of a limb or the head the place itself is named.
   const ofTrunk = TRUNK_PART.test(markOf(posed.body, own).segment);
   const elsewhere =
-    found && ofTrunk && !felt(own) ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered) : null;
+    (found || notFelt.includes(own)) && ofTrunk && !felt(own)
+      ? nearestWithinTouch(posed, aimed.crossing.entry, up, covered, notFelt)
+      : null;
   // Of an angled ray through a depth, what is meant lies elsewhere than the light: a landmark leads the hand there.
   const angled = dot(aimed.direction, placement.beam) < COS_ANGLED;
-  const [lead] = aim.point === 'through' && angled && !elsewhere ? checks : [];
+  const leads = (aim.point === 'through' && angled) || notFelt.includes(own);
+  const [lead] = leads && !elsewhere ? checks : [];
   const said = elsewhere
     ? centreBy(levelOf(elsewhere, null, asUsual), projection, unit)
     : lead

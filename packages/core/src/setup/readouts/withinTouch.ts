@@ -37,8 +37,9 @@ export function nearestWithinTouch(
   p: Vec3<InRoom>,
   up: Vec3<InRoom>,
   covered: readonly Vec3<InRoom>[],
+  notFelt: readonly string[] = [],
 ): string {
   const away = (id: string) => Math.abs(dot(subtract(posedLandmark(posed, id).p, p), up));
-  const felt = TRUNK_MARKS.filter((id) => isWithinTouch(posed, id, covered));
+  const felt = TRUNK_MARKS.filter((id) => isWithinTouch(posed, id, covered) && !notFelt.includes(id));
   return (felt.length > 0 ? felt : TRUNK_MARKS).reduce((best, id) => (away(id) < away(best) ? id : best));
 }
