@@ -55,7 +55,6 @@ async function importedBy(files) {
       '@taktik/contracts': at('packages/contracts/src/index.ts'),
       '@taktik/core/exercise': at('packages/core/src/exercise/index.ts'),
       '@taktik/core/picture': at('packages/core/src/picture/index.ts'),
-      '@taktik/core/picture': at('packages/core/src/picture/index.ts'),
       '@taktik/core': at('packages/core/src/index.ts'),
     },
     logLevel: 'silent',

@@ -130,6 +130,7 @@ export {
   type SeriesEffort,
   type SeriesPlan,
   type SeriesRequest,
+  type Wishes,
   type SeriesStep,
 } from './series/planSeries';
 export { defaultPrices, PRICE_IDS, PRICES, pricesSchema, type PriceId, type Prices } from './series/prices';

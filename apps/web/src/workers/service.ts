@@ -224,6 +224,8 @@ export type PlanView =
       asGiven: SeriesEffort;
       says: string;
       least: boolean;
+      /** What wishes cost, and which could not be met; null without wishes. */
+      wished: { points: number; turns: number; refused: string[] } | null;
       broken: string[];
       constraints: string[];
       barred: { item: number; why: string }[];

@@ -206,3 +206,53 @@ test('another way counts in the plan: a chest on the back beside a pelvis needs 
   expect(lying.effort.points).toBeLessThan(usual.effort.points);
   expect(lying.steps.find(({ item: at }) => at === 0)!.setup.name).toBe('Chest, PA, taken AP');
 });
+
+describe('wishes', () => {
+  const items = [
+    { projectionId: 'cervical-lateral' },
+    { projectionId: 'cervical-ap-open-mouth' },
+    { projectionId: 'cervical-ap-axial' },
+    { projectionId: 'chest-pa' },
+  ];
+  const plan = (wishes: Parameters<typeof planSeries>[0]['wishes'], more = {}) =>
+    planSeries({ items, wishes, ...more });
+  it('one first, one last: the rest in the least order, and what that costs over the least', () => {
+    const free = planSeries({ items });
+    expect(free.wished).toBeNull();
+    for (let item = 0; item < items.length; item += 1) {
+      const [first, last] = [plan({ first: [item] }), plan({ last: [item] })];
+      expect(first.order[0]).toBe(item);
+      expect(last.order.at(-1)).toBe(item);
+      for (const { wished, effort } of [first, last])
+        expect(wished).toEqual({
+          points: expect.closeTo(effort.points - free.effort.points, 1),
+          turns: effort.turns - free.effort.turns,
+          refused: [],
+        });
+    }
+  });
+  it('parts are kept together, whatever the moves', () => {
+    const legs = ['knee-ap', 'ankle-ap', 'knee-lateral', 'ankle-lateral'].map((projectionId) => ({
+      projectionId,
+      side: 'left' as const,
+    }));
+    const { order } = planSeries({ items: legs, wishes: { together: true } });
+    const parts = order.map((item) => legs[item]!.projectionId.split('-')[0]);
+    expect(parts.filter((part, at) => at > 0 && part !== parts[at - 1])).toHaveLength(1);
+  });
+  it('a wish against what must come first is refused in words, and the order keeps what must be', () => {
+    const { order, wished, broken } = plan({ last: [0] }, { situation: { spineNotCleared: true } });
+    expect(order[0]).toBe(0);
+    expect(wished!.refused.length).toBeGreaterThan(0);
+    expect(wished!.refused[0]).toMatch(/cannot come before .*: wished last$/);
+    expect(broken).toEqual([]);
+  });
+  it('a view that is barred is never what an order begins with', () => {
+    const barred = planSeries({
+      items: [{ projectionId: 'acromioclavicular-ap-weights' }, { projectionId: 'chest-pa' }],
+      situation: { fractureSuspected: true, suspected: ['dislocation'] },
+    });
+    expect(barred.barred.map(({ item }) => item)).toContain(0);
+    expect(barred.order).toEqual([1, 0]);
+  });
+});

@@ -19,8 +19,17 @@ export type SeriesRequest = Omit<SetupRequest, 'projectionId' | 'side' | 'own' |
   prices?: Partial<Prices>;
   /** Keeps this order and prices it, instead of looking for the least. Every index once. */
   order?: readonly number[];
+  /** What whoever plans would like, as far as nothing that must come first stands against it. */
+  wishes?: Wishes;
   /** On the back on the table already, as fluoroscopy leaves a patient. */
   startsOnTheBack?: boolean;
+};
+export type Wishes = {
+  /** Places of items that come first, and last: the one that hurts, the one for which everything must be ready. */
+  first?: readonly number[];
+  last?: readonly number[];
+  /** All views of a part before those of another. */
+  together?: boolean;
 };
 export type PricedMove = { id: PriceId; title: string; points: number };
 export type SeriesStep = {
@@ -44,6 +53,8 @@ export type SeriesPlan = {
   /** False for more items than can be ordered exactly, or when the order was kept as asked. */
   least: boolean;
   constraints: Constraint[];
+  /** What the wishes cost over the least order without them, and those that could not be met, in words; null without wishes. */
+  wished: { points: number; turns: number; refused: string[] } | null;
   /** Constraints that the order breaks, in words; never when it was looked for. */
   broken: string[];
   /** Items that cannot be done as they stand, by their place. */
@@ -118,12 +129,54 @@ function whyBarred({ problems }: Setup): string {
   return (forbidden.length > 0 ? forbidden : blocking).map(({ text }) => text).join(' ');
 }
 
+/** Dearer than any moves of a series: parts are left and come back to as seldom as can be. */
+const APART = 1e4;
+
+/**
+ * What must come before what with the wishes added; a view that is barred comes after all that are not, so that nobody
+ * begins with it. A wish against what must be is refused, in words.
+ */
+function withWishes(
+  must: readonly ReadonlySet<number>[],
+  { first = [], last = [] }: Wishes,
+  setups: readonly Setup[],
+): { before: ReadonlySet<number>[]; refused: string[] } {
+  const before = must.map((set) => new Set(set));
+  const refused: string[] = [];
+  /** Whether b must come before a, however far round. */
+  const needs = (a: number, b: number, seen = new Set<number>()): boolean => {
+    if (seen.has(a)) return false;
+    seen.add(a);
+    return before[a].has(b) || [...before[a]].some((each) => needs(each, b, seen));
+  };
+  const put = (early: number, late: number, wish: string | null): void => {
+    if (early === late) return;
+    if (!needs(early, late)) before[late].add(early);
+    else if (wish !== null) refused.push(`${setups[early].name} cannot come before ${setups[late].name}: ${wish}`);
+  };
+  const all = setups.map((_, item) => item);
+  for (const item of first) for (const other of all) if (!first.includes(other)) put(item, other, 'wished first');
+  for (const item of last) for (const other of all) if (!last.includes(other)) put(other, item, 'wished last');
+  for (const item of all)
+    if (!setups[item].feasible) for (const other of all) if (setups[other].feasible) put(other, item, null);
+  return { before, refused };
+}
+
+function costOfWishes(
+  effort: SeriesEffort,
+  free: ReturnType<typeof leastOrder>,
+  effortOf: (order: readonly number[]) => SeriesEffort,
+): { points: number; turns: number } {
+  const least = free ? effortOf(free.order) : effort;
+  return { points: Math.round((effort.points - least.points) * 10) / 10, turns: effort.turns - least.turns };
+}
+
 /**
  * @throws RangeError for an order that does not name every item once, an unknown projection, a value out of range,
  * and for constraints that run in a circle
  */
 export function planSeries(request: SeriesRequest): SeriesPlan {
-  const { items, prices: changedPrices, order: asked, startsOnTheBack = false, ...base } = request;
+  const { items, prices: changedPrices, order: asked, wishes = {}, startsOnTheBack = false, ...base } = request;
   const prices: Prices = { ...defaultPrices, ...changedPrices };
   const rules: HouseRules = withDefaults(base.rules);
   const situation: Situation = situationFor(base.patient?.ageYears, base.situation);
@@ -143,16 +196,20 @@ export function planSeries(request: SeriesRequest): SeriesPlan {
   const first = setups.map((setup) => firstLeg(setup, prices, hurt, startsOnTheBack));
   const entries = items.map(({ own, projectionId }) => own ?? projectionOf(projectionId));
   const constraints = constraintsOf(entries, situation, rules);
-  const before = setups.map(
+  const must = setups.map(
     (_, item) => new Set(constraints.filter((each) => each.after === item).map((each) => each.before)),
   );
-  const found = asked
-    ? { order: [...asked], exact: false }
-    : leastOrder(
-        first.map(({ points }, i) => points + i * OUT_OF_ORDER),
-        legs.map((row, i) => row.map(({ points }, j) => points + (j < i ? OUT_OF_ORDER * (i - j) : 0))),
-        before,
-      );
+  const parts = entries.map(({ region, part }) => `${region} ${part}`);
+  const look = (before: readonly ReadonlySet<number>[], apart: number) =>
+    leastOrder(
+      first.map(({ points }, i) => points + i * OUT_OF_ORDER),
+      legs.map((row, i) =>
+        row.map(({ points }, j) => points + (parts[i] === parts[j] ? 0 : apart) + (j < i ? OUT_OF_ORDER * (i - j) : 0)),
+      ),
+      before,
+    );
+  const { before, refused } = withWishes(must, wishes, setups);
+  const found = asked ? { order: [...asked], exact: false } : look(before, wishes.together ? APART : 0);
   if (!found) throw new RangeError('The order of this series runs in a circle: two projections each must come first');
 
   const effortOf = (order: readonly number[]): SeriesEffort => {
@@ -164,6 +221,8 @@ export function planSeries(request: SeriesRequest): SeriesPlan {
     };
   };
   const { order, exact } = found;
+  const wished =
+    asked || Object.keys(wishes).length === 0 ? null : costOfWishes(effortOf(order), look(must, 0), effortOf);
   const place = new Map(order.map((item, at) => [item, at]));
   const room = base.room ?? ROOM_ONE;
   let state: RoomState | null = null;
@@ -183,6 +242,7 @@ export function planSeries(request: SeriesRequest): SeriesPlan {
     asGiven,
     says: sayWhatIsSaved(effort, asGiven),
     least: exact,
+    wished: wished && { ...wished, refused },
     constraints,
     broken: constraints
       .filter((each) => place.get(each.before)! > place.get(each.after)!)

@@ -24,9 +24,24 @@ export const seriesRequestSchema = z
     prices: pricesSchema.optional(),
     /** Keeps this order and prices it; every place of the items once, from 0. */
     order: z.array(z.number().int().nonnegative()).max(MOST_IN_SERIES).optional(),
+    /** Places that come first or last, and parts kept together, as far as nothing that must come first stands against it. */
+    wishes: z
+      .strictObject({
+        first: z.array(z.number().int().nonnegative()).max(MOST_IN_SERIES).optional(),
+        last: z.array(z.number().int().nonnegative()).max(MOST_IN_SERIES).optional(),
+        together: z.boolean().optional(),
+      })
+      .optional(),
     startsOnTheBack: z.boolean().optional(),
   })
-  .superRefine(({ items }, context) => {
+  .superRefine(({ items, wishes }, context) => {
+    for (const list of ['first', 'last'] as const)
+      if (wishes?.[list]?.some((place) => place >= items.length))
+        context.addIssue({
+          code: 'custom',
+          message: `Wishes name places 0 to ${items.length - 1}`,
+          path: ['wishes', list],
+        });
     // Each is asked for as a set-up is: a known entry, and the side that it needs.
     for (const [i, item] of items.entries())
       for (const issue of setupRequestSchema.safeParse(item).error?.issues ?? [])
@@ -61,6 +76,7 @@ export const seriesPlanSchema: z.ZodType<SeriesPlan> = z.strictObject({
   asGiven: effort,
   says: z.string(),
   least: z.boolean(),
+  wished: z.strictObject({ points: z.number(), turns: z.number(), refused: z.array(z.string()) }).nullable(),
   constraints: z.array(
     z.strictObject({
       before: z.number(),

@@ -11,6 +11,7 @@ import {
   type PatientInput,
   type Projection,
   type Situation,
+  type Wishes,
 } from '@taktik/core';
 import { useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -23,6 +24,7 @@ import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Planned } from '../../state/session';
 import { useOwnEntries } from '../projection/useOwnEntries';
+import { PlanWishes } from './PlanWishes';
 import { PlanRowCard } from './PlanRowCard';
 import { TakeForm } from './TakeForm';
 import { planRows, withRow, withRowAt, type PlanRow } from './planRows';
@@ -56,7 +58,9 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
       : `${nameOf({ ...plan[each[0]]!, side: undefined })}, ${each.map((at) => plan[at]!.side).join(', then ')}`;
   const asked = { plan, patient, situation, roomId };
   const kept = usePlan({ ...asked, keepOrder: true });
-  const least = usePlan({ ...asked, keepOrder: false });
+  const [wishes, setWishes] = useState<Wishes>({});
+  const wishing = Object.keys(wishes).length > 0;
+  const least = usePlan({ ...asked, wishes, keepOrder: false });
   /** The row whose sheet is open. */
   const [open, setOpen] = useState<number | null>(null);
   const { data: rules } = useRulesQuery();
@@ -81,8 +85,13 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
     const sides = each.map((at) => plan[at]!.side ?? order.side ?? undefined);
     put(each, sided === 'each' ? sides.map((side) => ({ projectionId, side })) : [{ projectionId }]);
   };
+  const otherOrder = least && !('error' in least) && least.order.some((item, at) => item !== at);
   const better =
-    least && kept && !('error' in least) && !('error' in kept) && least.effort.points < kept.effort.points - 0.5
+    least &&
+    kept &&
+    !('error' in least) &&
+    !('error' in kept) &&
+    (wishing ? otherOrder : least.effort.points < kept.effort.points - 0.5)
       ? least
       : null;
   return (
@@ -153,7 +162,7 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
           {kept.broken.map((text) => (
             <Words key={text} kind="small" tone="brick">{`▲ ${text}`}</Words>
           ))}
-          {better ? null : (
+          {better || wishing ? null : (
             <Words kind="small" tone="sage">
               {least && !('error' in least) && !least.least
                 ? '✓ No better order found (too many to prove it the least)'
@@ -161,6 +170,14 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
             </Words>
           )}
         </View>
+      )}
+      {rows.length > 1 && done.length === 0 && (
+        <PlanWishes
+          names={plan.map(nameOf)}
+          wishes={wishes}
+          cost={least && !('error' in least) ? least.wished : null}
+          onChange={setWishes}
+        />
       )}
       {better && done.length === 0 && (
         <View style={{ gap: 4 }}>

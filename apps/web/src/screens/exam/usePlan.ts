@@ -8,6 +8,7 @@ import {
   type SeriesRequest,
   type Situation,
   type Study,
+  type Wishes,
 } from '@taktik/core';
 import { useEffect, useRef, useState } from 'react';
 import { useDepartmentQuery } from '../../state/api';
@@ -24,6 +25,8 @@ type Asked = {
   roomId: string;
   /** Rules that are another choice for this exam. */
   rules?: Partial<HouseRules>;
+  /** What whoever plans would like of the order that is looked for. */
+  wishes?: Wishes;
   /** Keeps the order of the plan, and prices it. */
   keepOrder: boolean;
 };
@@ -57,6 +60,7 @@ export function usePlan(asked: Asked | null): PlanView | null {
         own,
       ),
     ),
+    ...(asked.wishes && !asked.keepOrder ? { wishes: asked.wishes } : {}),
     ...(asked.keepOrder ? { order: asked.plan.map((_, i) => i) } : {}),
   };
   const key = request ? JSON.stringify(request) : '';
