@@ -20,6 +20,7 @@ import {
   simulateRadiograph,
   takenCriteria,
   withDefaults,
+  type BandEdges,
   type Correction,
   type Cure,
   type PictureEdge,
@@ -46,6 +47,8 @@ export type RehearsalInput = {
   pixels: number;
   seed: number | null;
   exposure: number;
+  /** Of the deviation index, as the department has them. */
+  bands?: BandEdges;
   /** The letter that was laid, where it is not the right one. */
   marker?: 'R' | 'L';
   /** Metal that stays in the body. */
@@ -169,14 +172,17 @@ function referenceOf(request: SetupRequest): Reference {
 /** What the criteria read on the scene; where `correcting`, with what would put right those that fail. */
 export function judge(
   input: Pick<RehearsalInput, 'request' | 'positioningError' | 'breath'> &
-    Partial<Pick<RehearsalInput, 'motionMm' | 'marker'>>,
+    Partial<Pick<RehearsalInput, 'motionMm' | 'marker' | 'bands'>>,
   correcting = true,
 ): Judged | Refused {
   try {
     const { ideal, faults } = referenceOf(input.request);
     const setup = actualOf(input);
     const unit = unitOf(input.request);
-    const read = [...measureCriteria(ideal, setup, faults), ...takenCriteria(ideal, setup, input.motionMm)];
+    const read = [
+      ...measureCriteria(ideal, setup, faults),
+      ...takenCriteria(ideal, setup, input.motionMm, input.bands),
+    ];
     const criteria = read.map((criterion): FailedCriterion => {
       if (criterion.passes || !correcting || criterion.remedy) return { ...criterion, correction: null };
       const seen = criterion.id.startsWith('edge ') ? worstCentring(faults, setup) : criterion;

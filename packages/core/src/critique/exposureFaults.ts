@@ -1,5 +1,5 @@
 /** Faults of exposure, field, grid, motion and artefact of this very set-up, with its numbers: besides those of the entry. */
-import { bandOf, defaultBands } from '../exposure/actionBands';
+import { bandOf, defaultBands, type BandEdges } from '../exposure/actionBands';
 import { techniqueForIndex } from '../exposure/deviation';
 import type { LengthUnit } from '../quantity/length';
 import type { Setup } from '../setup/setup';
@@ -13,15 +13,15 @@ export type ExposureFault = ExposureFaultWords & {
  * @returns a fault each, in the order in which a picture is looked at; without a grid none of it, without the sum known no mAs
  * @example exposureFaults(computeSetup({ projectionId: 'chest-pa' }), 'in').map(({ id }) => id)
  */
-export function exposureFaults(setup: Setup, unit: LengthUnit): ExposureFault[] {
+export function exposureFaults(setup: Setup, unit: LengthUnit, bands: BandEdges = defaultBands): ExposureFault[] {
   const { exposure, field, image, receptor, remove } = setup;
   const by = exposure.aec === 'none' ? 'hand' : 'aec';
   /** At the deviation from which a picture is far off: the mAs that puts it right, and what follows from the band beyond. */
   const dose = (sense: 1 | -1) => {
-    const deviation = sense * defaultBands.far;
+    const deviation = sense * bands.far;
     const { mAs, targetIndex } = exposure;
     const rightMas = techniqueForIndex(mAs, targetIndex * 10 ** (deviation / 10), targetIndex);
-    return { by, mAs, rightMas, deviation, action: bandOf(deviation + sense).action } as const;
+    return { by, mAs, rightMas, deviation, action: bandOf(deviation + sense, bands).action } as const;
   };
   const { width: widthMm, height: heightMm } = field.atReceptorMm;
   const grid = image.grid && {

@@ -88,3 +88,16 @@ test('motion, too little and too much, a grid out of its range, and the wrong le
   expect(failing(ideal, other)).toEqual(['marker']);
   expect(takenCriteria(ideal, other).find(({ id }) => id === 'marker')?.says).toBe('L, should be R');
 });
+
+test('the receptor exposure is judged by the bands of the department, and the remedy follows them', () => {
+  const setup = computeSetup({ projectionId: 'chest-pa' });
+  const off = {
+    ...setup,
+    exposure: { ...setup.exposure, expected: { index: setup.exposure.targetIndex * 1.4, deviation: 1.5 } },
+  };
+  const judged = (bands?: Parameters<typeof takenCriteria>[3]) =>
+    takenCriteria(setup, off, 0, bands).find(({ id }) => id === 'receptor-exposure')!;
+  expect(judged()).toMatchObject({ passes: false, tolerance: 1 });
+  expect(judged({ target: 0.5, acceptable: 2, far: 4 })).toMatchObject({ passes: true, tolerance: 2 });
+  expect(judged({ target: 0.2, acceptable: 0.4, far: 1 }).remedy).not.toBe(judged().remedy);
+});

@@ -2,7 +2,7 @@
  * How a picture was taken, besides how the part lay: the breath, motion, the grid, the marker and what the receptor got.
  * Source: criteria of teaching; the bands of the deviation index as departments commonly set them.
  */
-import { bandOf, defaultBands } from '../exposure/actionBands';
+import { bandOf, defaultBands, type BandEdges } from '../exposure/actionBands';
 import { techniqueForIndex } from '../exposure/deviation';
 import type { BreathPhase } from '../projections/vocabulary';
 import type { Setup } from '../setup/setup';
@@ -27,14 +27,15 @@ const MOTION_MM = 0.5;
 /**
  * @param ideal as it should be taken, @param actual as it was
  * @param motionMm how far the part moved while it was exposed
+ * @param bands of the deviation index, as the department has them
  */
-export function takenCriteria(ideal: Setup, actual: Setup, motionMm = 0): Criterion[] {
+export function takenCriteria(ideal: Setup, actual: Setup, motionMm = 0, bands: BandEdges = defaultBands): Criterion[] {
   const read = [
     ...breathOf(ideal, actual),
     motionOf(actual, motionMm),
     ...gridOf(actual),
     ...markerOf(ideal, actual),
-    ...exposureOf(actual),
+    ...exposureOf(actual, bands),
   ];
   // What is as it should be wants nothing.
   return read.map(({ remedy, ...criterion }) => (criterion.passes || !remedy ? criterion : { ...criterion, remedy }));
@@ -106,11 +107,11 @@ function markerOf(ideal: Setup, actual: Setup): Criterion[] {
 }
 
 /** What follows from it is said by the band, here as everywhere. */
-function exposureOf({ exposure: { expected, mAs, targetIndex } }: Setup): Criterion[] {
+function exposureOf({ exposure: { expected, mAs, targetIndex } }: Setup, bands: BandEdges): Criterion[] {
   if (!expected) return [];
   const { deviation, index } = expected;
   const rightMas = techniqueForIndex(mAs, index, targetIndex);
-  const { action } = bandOf(deviation);
+  const { action } = bandOf(deviation, bands);
   return [
     {
       id: 'receptor-exposure',
@@ -118,8 +119,8 @@ function exposureOf({ exposure: { expected, mAs, targetIndex } }: Setup): Criter
       unit: 'DI',
       value: deviation,
       target: 0,
-      tolerance: defaultBands.acceptable,
-      passes: Math.abs(deviation) <= defaultBands.acceptable,
+      tolerance: bands.acceptable,
+      passes: Math.abs(deviation) <= bands.acceptable,
       remedy: TAKEN_REMEDIES.exposure({ index, targetIndex, mAs, rightMas, action }),
     },
   ];

@@ -9,10 +9,12 @@ import {
   type SchoolsOfRule,
   type Setup,
   type StageLook,
+  withDepartmentDefaults,
 } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { useDepartmentQuery } from '../../state/api';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { pinToggled } from '../../state/preferences';
 import { Frame, PlaceHeader } from '../../ui/Frame';
@@ -46,6 +48,8 @@ export function ProjectionScreen() {
   const { asked, projection, request, key, loading } = useRequest(params);
   const { width } = useWindowDimensions();
   const unit = useAppSelector((state) => state.preferences.unit);
+  const { data: department } = useDepartmentQuery();
+  const { bands } = withDepartmentDefaults(department);
   const dispatch = useAppDispatch();
   const pinned = useAppSelector((state) => state.preferences.pinned.includes(asked.projectionId));
   const [page, setPage] = useState<{ key: string; page: Page | null; schools: SchoolsOfRule[]; error: string } | null>(
@@ -97,7 +101,7 @@ export function ProjectionScreen() {
     projection.shows,
     ...projection.checks,
     ...projection.faults.flatMap(({ sign, cause, correction }) => [sign, cause, correction]),
-    ...(made?.page ? exposureFaults(made.page.setup, unit).flatMap(({ sign, cause }) => [sign, cause]) : []),
+    ...(made?.page ? exposureFaults(made.page.setup, unit, bands).flatMap(({ sign, cause }) => [sign, cause]) : []),
     ...(made?.page ? shownWords(made.page.setup) : []),
   ];
   const columns = width >= RAIL_FROM ? 2 : 1;
@@ -177,7 +181,7 @@ export function ProjectionScreen() {
       </Section>
       <Section title="What goes wrong">
         <FaultList faults={projection.faults} />
-        {setup && <FaultList faults={exposureFaults(setup, unit)} />}
+        {setup && <FaultList faults={exposureFaults(setup, unit, bands)} />}
         <Press
           label={`Rehearse ${projection.name}: its picture, and a fault by its size`}
           role="link"

@@ -2,7 +2,9 @@
  * The picture that follows the hand: a small one at once, the full one when the hand rests. The latest set-up wins, and
  * the last good picture stays meanwhile.
  */
+import { withDepartmentDefaults } from '@taktik/core';
 import { useEffect, useRef, useState } from 'react';
+import { useDepartmentQuery } from '../../state/api';
 import { compute, simulate } from '../../workers/client';
 import type { Developed, Judged, RehearsalInput } from '../../workers/rehearsal';
 
@@ -38,7 +40,9 @@ export function useRehearsal(input: Omit<RehearsalInput, 'pixels'> | null): Rehe
   const goal = useRef<Goal>({ key: '', pixels: PREVIEW_PIXELS });
   const busy = useRef(false);
   const preview = useRef(PREVIEW_PIXELS);
-  const key = input ? JSON.stringify(input) : '';
+  const { data: department } = useDepartmentQuery();
+  const { bands } = withDepartmentDefaults(department);
+  const key = input ? JSON.stringify({ ...input, bands }) : '';
   useEffect(() => {
     if (key === '') return undefined;
     const make = async ({ key: made, pixels }: Goal): Promise<void> => {
