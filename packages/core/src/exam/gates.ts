@@ -26,9 +26,14 @@ export type GateState = {
   decisions: Readonly<Record<string, string>>;
 };
 
+/** Of a name that the record takes. */
+const LONGEST_NAME = 60;
 /** One word opens it for all views that wait for the same: it is kept with the answers of the exam. */
-const nameOf = ({ id }: Pick<Projection, 'id'>, why: string): string =>
-  `gate-${id}-${why.replace(/[^a-z]+/g, '-').slice(0, 24)}`;
+const nameOf = ({ id, settles, study }: Pick<Projection, 'id' | 'settles' | 'study'>, why: string): string =>
+  `gate-${settles ?? study?.of ?? id}-${why}`
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, LONGEST_NAME);
 
 /**
  * The gates that hold a view of the plan.
