@@ -1,6 +1,7 @@
 import { withDefaults } from '@taktik/core';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { mockHere, mockRouter, order, person, row, show } from '../../testing/screenHarness';
+import { addressOf } from './begin';
 import { SetupScreen } from './SetupScreen';
 
 describe('Set up', () => {
@@ -167,6 +168,18 @@ describe('Set up', () => {
     expect(store.getState().outbox.waiting.find(({ path }) => path === '/exposures')?.body).toMatchObject({
       performedBy: 'Tomas Reedham',
     });
+  });
+  it('a repeat without a measure keeps what was set by hand, and so does the address to which one comes back', async () => {
+    mockHere.params = { ...setUp, aim: '12~0' };
+    mockHere.answers['/api/exposures/x1'] = row;
+    keep({ ...inHand, answers: answered, exposed: { 0: 'x1' } });
+    const store = show(<SetupScreen />);
+    fireEvent.click(await screen.findByLabelText('Repeat this picture'));
+    fireEvent.click(await screen.findByLabelText('Rotated'));
+    fireEvent.click(screen.getByText('Repeat it'));
+    const current = store.getState().session.current!;
+    expect(current.repeats[0]).toEqual([{ exposureId: 'x1', cause: 'Rotated', overrides: { aimMm: [12, 0] } }]);
+    expect(addressOf(current, 0)).toMatchObject({ aim: '12~0', n: '1' });
   });
   it('nothing is exposed before the questions are answered, nor by the key', async () => {
     mockHere.params = setUp;

@@ -89,7 +89,9 @@ export function useExposing({
     const said = corrected && { correction: corrected.correction };
     ofExposure(`repeat of ${name}`, 'verdict', { verdict: 'repeat', cause, ...said, decidedAt: Date.now() });
     const overrides = { ...asked.overrides, ...corrected?.overrides };
-    dispatch(repeated({ index, exposureId, cause, ...(said && { ...said, overrides }) }));
+    // A second repeat keeps what the first one put right.
+    const kept = Object.keys(overrides).length > 0 && { overrides };
+    dispatch(repeated({ index, exposureId, cause, ...said, ...kept }));
     // The numbers that put it right stand on the screen at once.
     if (corrected) go({ overrides });
   };
