@@ -17,7 +17,7 @@ const NONE = '';
 /** A wish that is taken back is none. */
 const without = (wishes: Wishes, change: Wishes): Wishes =>
   Object.fromEntries(
-    Object.entries({ ...wishes, ...change }).filter(([, value]) => value !== undefined && value !== false),
+    Object.entries<unknown>({ ...wishes, ...change }).filter(([, value]) => value !== undefined && value !== false),
   );
 const more = (count: number, one: string): string => `${Math.abs(count)} ${one}${Math.abs(count) === 1 ? '' : 's'}`;
 
