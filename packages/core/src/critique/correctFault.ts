@@ -15,6 +15,8 @@ import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import type { Setup } from '../setup/setup';
 import { sideView } from '../setup/placing/side';
+import { isInjured, neckStays, partStays } from '../setup/verdict/kept';
+import { movedTo } from '../words/names';
 import { inPart, sideToward } from './directions';
 import { centringOf, leverOf, magnificationIn, markIn, measureSign, perDegree, withMotion } from './measure';
 import { signOf, type Sign } from './signs';
@@ -232,7 +234,29 @@ function chinWords(setup: Setup, about: keyof PositioningError, amount: number):
   return `, chin ${amount * d[0] > 0 ? 'down' : 'up'}`;
 }
 
-/** What to do, in words of the body. */
+const OF_HEAD = /^(head|mandible|neck)$/;
+/** The part of this patient is not moved for a picture, whatever is seen on it. */
+export function staysAsItLies(setup: Setup): boolean {
+  const { situation } = setup;
+  const segment = setup.inPart[0]?.segment ?? '';
+  return isInjured(situation) || partStays(segment, situation) || (neckStays(situation) && OF_HEAD.test(segment));
+}
+
+/** The same where the part must not be moved: tube or collimator follow it, or it is done in another way. */
+function keptWords(setup: Setup, about: 'rollDeg' | 'tiltDeg' | 'turnDeg', amount: number, size: string): string {
+  const stays = 'The part stays as it lies';
+  switch (about) {
+    case 'rollDeg':
+      return `${stays}, rotated by ${size}: another way, for a CR that follows it`;
+    case 'tiltDeg':
+      // The ray leans with the part instead of the part against the ray.
+      return `${stays}: angle the tube ${size} ${movedTo(setup.tube.ways[amount < 0 ? 0 : 1])} instead`;
+    case 'turnDeg':
+      return `${stays}: rotate collimator and receptor ${size} to it`;
+  }
+}
+
+/** What to do, in words of the body; where the part must stay, what is done in place of moving it. */
 export function motionWords(
   setup: Setup,
   about: keyof PositioningError,
@@ -242,6 +266,9 @@ export function motionWords(
   const { u, v } = setup.scene.receptor;
   const at = (d: typeof u, sense: number) => sideToward(setup, sense > 0 ? d : negate(d));
   const size = about.endsWith('Mm') ? formatLength(Math.abs(amount), unit) : `${Math.abs(Math.round(amount * 2) / 2)}°`;
+  if (!(about === 'alongMm' || about === 'acrossMm') && staysAsItLies(setup))
+    return keptWords(setup, about, amount, size);
+  const orPart = staysAsItLies(setup) ? '' : ', or the part as much the other way';
   switch (about) {
     case 'rollDeg':
       return `Rotate the part ${size}: ${at(u, amount)} toward the receptor${chinWords(setup, about, amount)}`;
@@ -250,9 +277,9 @@ export function motionWords(
     case 'turnDeg':
       return `Align the part, ${size}: ${at(v, 1)} toward the ${at(u, -amount)}`;
     case 'alongMm':
-      return `Move the field ${size} toward the ${at(v, -amount)}, or the part as much the other way`;
+      return `Move the field ${size} toward the ${at(v, -amount)}${orPart}`;
     case 'acrossMm':
-      return `Move the field ${size} toward the ${at(u, -amount)}, or the part as much the other way`;
+      return `Move the field ${size} toward the ${at(u, -amount)}${orPart}`;
   }
 }
 

@@ -5,7 +5,8 @@ import { toDegrees } from '../quantity/angle';
 import { inPart } from './directions';
 import { misplace, NO_POSITIONING_ERROR } from '../radiograph/positioningError';
 import { computeSetup } from '../setup/computeSetup';
-import { measuredFaults, rangeOf } from './correctFault';
+import type { Situation } from '../setup/request';
+import { correctFault, measuredFaults, rangeOf, staysAsItLies } from './correctFault';
 import { withMotion } from './measure';
 import { edgeNames, repeatFor, type Seen } from './repeat';
 
@@ -131,4 +132,35 @@ test('moved: the words are practised; where a larger focal spot shortens the tim
 test('edges are named on the part', () => {
   expect(edgeNames(chest)).toMatchObject({ up: 'head end', down: 'foot end' });
   expect(edgeNames(computeSetup({ projectionId: 'knee-ap', side: 'left' }))).toMatchObject({ up: 'proximal end' });
+});
+
+test('where the part must stay nobody is told to move it: over the catalogue, every measured fault', () => {
+  const KEPT: Partial<Situation>[] = [
+    { spineNotCleared: true },
+    { fractureSuspected: true },
+    { keepStill: ['right arm', 'right leg', 'neck', 'hip', 'pelvis'] },
+    { worn: ['traction', 'collar'] },
+  ];
+  let checked = 0;
+  for (const entry of projections)
+    for (const situation of KEPT) {
+      const setup = computeSetup({
+        projectionId: entry.id,
+        side: entry.sided === 'each' ? 'right' : undefined,
+        situation,
+      });
+      if (!setup.feasible || !staysAsItLies(setup)) continue;
+      for (const fault of measuredFaults(setup)) {
+        const value = fault.measure(withMotion(setup, fault.about, fault.unit === '°' ? 8 : 6));
+        const [low, high] = rangeOf(setup, fault);
+        if (value < low || value > high) continue;
+        const seen: Seen = { what: 'measured', id: fault.id, value };
+        const { cures, text } = repeatFor(entry, setup, {}, seen, { unit: 'in' });
+        expect([entry.id, fault.id, cures.includes('part')]).toEqual([entry.id, fault.id, false]);
+        for (const said of [text, correctFault(entry, fault.id, value, setup).text])
+          expect([entry.id, /^(Rotate|Tilt|Align) the part|or the part as much/.exec(said)]).toEqual([entry.id, null]);
+        checked += 1;
+      }
+    }
+  expect(checked).toBeGreaterThan(400);
 });

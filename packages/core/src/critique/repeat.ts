@@ -12,7 +12,8 @@ import { deviationIndex, techniqueForIndex } from '../exposure/deviation';
 import type { Projection } from '../projections/schema';
 import { OVERRIDE_RANGES, type Overrides } from '../setup/request';
 import type { Setup } from '../setup/setup';
-import { correctFault, type Correction } from './correctFault';
+import { correctFault, staysAsItLies, type Correction } from './correctFault';
+import { movedTo } from '../words/names';
 import { sideToward } from './directions';
 import { magnificationIn } from './measure';
 
@@ -31,9 +32,9 @@ export type Seen =
 
 /**
  * How it is put right. `again`: the same numbers, set as they were meant; `aim`: they were set so, and this body wants
- * another aim; `part`: the part is moved; `tube`: the tube, where the part cannot.
+ * another aim; `part`: the part is moved; `tube`: the tube, where the part cannot; `other`: in another way, for the part must stay.
  */
-export type Cure = 'again' | 'aim' | 'part' | 'tube' | 'technique';
+export type Cure = 'again' | 'aim' | 'part' | 'tube' | 'other' | 'technique';
 export type Repeat = {
   /** What happened, in words; nothing where only a number is off. */
   cause: string;
@@ -98,14 +99,19 @@ function ofMeasured(taken: Taken, { about, amount, cause, text }: Correction, cu
     const shift = about === 'alongMm' ? { alongMm: -amount, acrossMm: 0 } : { alongMm: 0, acrossMm: -amount };
     return placedSo(taken, { ...shift, toward }, cause, cure ?? 'again');
   }
-  if (about !== 'tiltDeg') return { cause, text, cures: ['part'], cure: 'part', overrides: {} };
+  const stays = staysAsItLies(setup);
+  const byHand: Cure = stays ? 'other' : 'part';
+  if (about !== 'tiltDeg') return { cause, text, cures: [byHand], cure: byHand, overrides: {} };
   const angleDeg = Math.round(signedAngle(setup) - amount);
   const [least, most] = OVERRIDE_RANGES.angleDeg;
-  const cures: readonly Cure[] = angleDeg >= least && angleDeg <= most ? ['part', 'tube'] : ['part'];
-  if (cure !== 'tube' || !cures.includes('tube')) return { cause, text, cures, cure: 'part', overrides: {} };
+  const inRange = angleDeg >= least && angleDeg <= most;
+  // What must not be moved is not offered to be.
+  const cures: readonly Cure[] = !inRange ? [byHand] : stays ? ['tube'] : ['part', 'tube'];
+  const chosen = cure !== undefined && cures.includes(cure) ? cure : cures[0]!;
+  if (chosen !== 'tube') return { cause, text, cures, cure: chosen, overrides: {} };
   return {
-    ...{ cause, cures, cure },
-    text: `The part stays as it lies: tube angle ${Math.abs(angleDeg)}°${angleDeg === 0 ? '' : ` toward the ${setup.tube.ways[angleDeg > 0 ? 0 : 1]}`}`,
+    ...{ cause, cures, cure: 'tube' },
+    text: `The part stays as it lies: tube angle ${Math.abs(angleDeg)}°${angleDeg === 0 ? '' : ` ${movedTo(setup.tube.ways[angleDeg > 0 ? 0 : 1])}`}`,
     overrides: { angleDeg },
   };
 }

@@ -5,6 +5,7 @@ import { listWords } from '../quantity/text';
 import { positionName } from '../room/position';
 import type { BodyPosition } from '../projections/vocabulary';
 import { CASTS, type Cast } from '../exposure/multipliers';
+import { angledTo } from './names';
 import type { Speech } from './fact';
 import { PROBLEM_WORDS } from './problemWords';
 
@@ -12,7 +13,7 @@ export const NOTE_WORDS = {
   'note-position': ({ body, usual }: { body: string; usual: string }) =>
     `Taken ${positionName(body as BodyPosition)}, not ${positionName(usual as BodyPosition)}`,
   'note-angle': ({ deg, says }: { deg: number; says: string }) =>
-    `CR angled ${formatAngle(deg)} toward the ${says}, otherwise than usual`,
+    `CR angled ${formatAngle(deg)} ${angledTo(says)}, otherwise than usual`,
   'note-sid': (
     { sidMm, wantedMm, enlargedShare }: { sidMm: number; wantedMm: number; enlargedShare: number },
     { unit }: Speech,

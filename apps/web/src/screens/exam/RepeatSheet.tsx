@@ -52,6 +52,7 @@ const CURES: Record<Cure, string> = {
   aim: 'yes: another centring point for this patient',
   part: 'move the part',
   tube: 'the part cannot be moved: angle the tube',
+  other: 'another way',
   technique: 'technique',
 };
 /** What is asked where there are two ways to put it right. */

@@ -348,7 +348,9 @@ function SetupOfView() {
         />
       ));
   const exposureId = session?.exposed[index];
-  const exposedAs = session?.last?.projectionId === asked.projectionId ? session.last : request;
+  // The last exposure may be of the other side of the same view.
+  const isLast = session?.last?.projectionId === asked.projectionId && session.last.side === asked.side;
+  const exposedAs = isLast && session?.last ? session.last : request;
   const consoleShows = exposureId !== undefined && (
     <ConsolePicture
       key={exposureId}
