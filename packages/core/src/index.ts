@@ -205,11 +205,12 @@ export {
   type ClockFace,
   type Timings,
 } from './exam/clocks';
-export { calibrationSchema, scaleOf, type Calibration, type Scale } from './measure/calibration';
+export { calibrationSchema, heightOf, scaleOf, type Calibration, type Scale } from './measure/calibration';
 export {
   differenceOf,
   figureOf,
   figureText,
+  USUAL_DOUBT,
   MEASURE_KINDS,
   measuredTable,
   measureSchema,
@@ -355,10 +356,11 @@ export {
   type Repeat,
   type Seen,
 } from './critique/repeat';
-export { sideToward } from './critique/directions';
+export { movedToSide, sideToward } from './critique/directions';
 export { exposureFaults } from './critique/exposureFaults';
 export { takenCriteria } from './critique/taken';
 export { PIXEL_RANGE } from './radiograph/detector';
 export { toGrey, windowOf, type Window } from './radiograph/display';
 export { whatIf, type WhatIfLine } from './setup/whatIf';
 export { thickThinOf, type ThickThin } from './setup/technique/thickThin';
+export { capitalize } from './quantity/text';

@@ -22,8 +22,6 @@ import type {
   Person,
   RoomTrend,
   StartExam,
-  PictureMeasures,
-  ReaderNote,
   Verdict,
 } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
@@ -453,88 +451,4 @@ export async function judgeExposure(
   const [row] = await joined(store).where(eq(exposures.id, id));
   if (!row) throw new Error(`exposure ${id} is gone from its record`);
   return present(row, await getDepartment(store));
-}
-
-/** What was measured on a picture; of two lists the later stands. @throws Refusal 404, 422 for a time that cannot be */
-export async function measurePicture(
-  store: Store,
-  id: string,
-  { calibration, measures, measuredAt, sentAt }: PictureMeasures,
-  by: string,
-  now: number,
-): Promise<Exposure> {
-  await store.writes.run(() =>
-    store.db.transaction(async (tx) => {
-      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
-      if (!row) throw notFound('exposure', id);
-      const at = measuredAt === undefined ? now : trueTime(measuredAt, sentAt, now, 'measuredAt').at;
-      if (row.measuredAt !== null && at < row.measuredAt) return;
-      const measured = { calibration, measures, by };
-      if (JSON.stringify(row.measured) === JSON.stringify(measured)) return;
-      await tx.update(exposures).set({ measured, measuredAt: at }).where(eq(exposures.id, id));
-      await note(tx, {
-        at: now,
-        person: by,
-        action: 'picture measured',
-        subject: `exposure:${id}`,
-        detail: { measures: measures.map(({ name, kind }) => `${name} (${kind})`) },
-      });
-    }),
-  );
-  return getExposure(store, id);
-}
-
-/** What the reader must know. Of two notes the one that was written last stands. @throws Refusal 404, 422 for a time that cannot be */
-export async function noteForReader(
-  store: Store,
-  id: string,
-  { note: text, labels, writtenAt, sentAt }: ReaderNote,
-  by: string,
-  now: number,
-): Promise<Exposure> {
-  await store.writes.run(() =>
-    store.db.transaction(async (tx) => {
-      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
-      if (!row) throw notFound('exposure', id);
-      const notedAt = writtenAt === undefined ? now : trueTime(writtenAt, sentAt, now, 'writtenAt').at;
-      if (row.notedAt !== null && notedAt < row.notedAt) return;
-      if (row.note === text && JSON.stringify(row.labels) === JSON.stringify(labels)) return;
-      await tx.update(exposures).set({ note: text, labels, notedBy: by, notedAt }).where(eq(exposures.id, id));
-      await note(tx, {
-        at: now,
-        person: by,
-        action: 'note for the reader',
-        subject: `exposure:${id}`,
-        detail: { note: text, labels },
-      });
-    }),
-  );
-  return getExposure(store, id);
-}
-
-/** The index as the console shows it, typed by hand in place of what the detector told. @throws Refusal 404 */
-export async function typeReading(
-  store: Store,
-  id: string,
-  exposureIndex: number,
-  by: string,
-  now: number,
-): Promise<Exposure> {
-  await store.writes.run(() =>
-    store.db.transaction(async (tx) => {
-      const [row] = await tx.select().from(exposures).where(eq(exposures.id, id));
-      if (!row) throw notFound('exposure', id);
-      const read = Math.max(1, Math.round(exposureIndex));
-      if (row.exposureIndex === read) return;
-      await tx.update(exposures).set({ exposureIndex: read, readBy: by }).where(eq(exposures.id, id));
-      await note(tx, {
-        at: now,
-        person: by,
-        action: 'exposure index typed',
-        subject: `exposure:${id}`,
-        detail: { from: row.exposureIndex, to: read },
-      });
-    }),
-  );
-  return getExposure(store, id);
 }

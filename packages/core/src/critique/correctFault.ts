@@ -17,7 +17,7 @@ import type { Setup } from '../setup/setup';
 import { sideView } from '../setup/placing/side';
 import { isInjured, neckStays, partStays } from '../setup/verdict/kept';
 import { movedTo } from '../words/names';
-import { inPart, sideToward } from './directions';
+import { inPart, movedToSide, sideToward } from './directions';
 import { centringOf, leverOf, magnificationIn, markIn, measureSign, perDegree, withMotion } from './measure';
 import { signOf, type Sign } from './signs';
 
@@ -277,9 +277,9 @@ export function motionWords(
     case 'turnDeg':
       return `Align the part, ${size}: ${at(v, 1)} toward the ${at(u, -amount)}`;
     case 'alongMm':
-      return `Move the field ${size} toward the ${at(v, -amount)}${orPart}`;
+      return `Move the field ${size} ${movedToSide(at(v, -amount))}${orPart}`;
     case 'acrossMm':
-      return `Move the field ${size} toward the ${at(u, -amount)}${orPart}`;
+      return `Move the field ${size} ${movedToSide(at(u, -amount))}${orPart}`;
   }
 }
 

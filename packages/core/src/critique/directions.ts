@@ -15,6 +15,19 @@ const AXES: readonly { d: Vec3; says: string; limb?: readonly [left: string, rig
 ];
 const LIMB = /^(upperarm|forearm|radius|hand|finger\d|thigh|shank|patella|talus|foot|toes)_([LR])$/;
 
+const MOVED: Readonly<Record<string, string>> = {
+  'head end': 'cephalad',
+  'foot end': 'caudad',
+  'proximal end': 'proximally',
+  'distal end': 'distally',
+  'lateral side': 'laterally',
+  'medial side': 'medially',
+  'anterior side': 'anteriorly',
+  'posterior side': 'posteriorly',
+};
+/** Which way something goes that goes to a side of the part. @param side as `sideToward` names it. @example movedToSide('head end') // 'cephalad' */
+export const movedToSide = (side: string): string => MOVED[side] ?? `toward the ${side}`;
+
 /** A direction of the room in the frame of the part that is examined. */
 export function inPart(setup: Setup, d: Vec3): { segment: string; d: Vec3 } {
   const segment = setup.inPart[0]?.segment ?? 'thorax';

@@ -8,6 +8,7 @@ import { rangeOf, type JointLimits, type Motion, type Movement } from '../body/j
 import { MEASURED_NAMES, MEASURED_RANGES, type MeasuredPart, type PatientInput } from '../body/patient';
 import { spokenLandmark } from '../body/landmarkName';
 import { edgeNames, PICTURE_EDGES } from './repeat';
+import { movedToSide } from './directions';
 import { markIn } from './measure';
 import { add, dot, scale, subtract, type Vec3 } from '../geometry/vector';
 import { situationOf } from '../interchange/reasonSituation';
@@ -111,7 +112,7 @@ function aimTo({ setup, pulled, unit }: At, p: Vec3, along: boolean): Read | nul
   const names = edgeNames(setup);
   const toward = along ? (off > 0 ? names.up : names.down) : off > 0 ? names.right : names.left;
   return {
-    says: `your own centring, ${lengthPair(Math.abs(off), unit)} toward the ${toward}`,
+    says: `your own centring, ${lengthPair(Math.abs(off), unit)} ${movedToSide(toward)}`,
     change: { overrides: { aimMm: along ? [moved, c] : [a, moved] } },
   };
 }

@@ -23,7 +23,7 @@ test('clipped at an edge: set again as told, or this body wants another aim, whi
   expect(across).toBe(0);
   expect(along).toBeGreaterThan(20);
   expect(along).toBeLessThan(31);
-  expect(aim.text).toMatch(/further toward the head end than before$/);
+  expect(aim.text).toMatch(/further cephalad than before$/);
   const again = computeSetup({ ...CHEST, overrides: aim.overrides });
   expect(again.centre.text).toMatch(/superior: your own centring$/);
 });

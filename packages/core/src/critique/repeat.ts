@@ -14,7 +14,7 @@ import { OVERRIDE_RANGES, type Overrides } from '../setup/request';
 import type { Setup } from '../setup/setup';
 import { correctFault, staysAsItLies, type Correction } from './correctFault';
 import { movedTo } from '../words/names';
-import { sideToward } from './directions';
+import { movedToSide, sideToward } from './directions';
 import { magnificationIn } from './measure';
 
 /** Edges of the picture: up and down the receptor, and along its u axis and against. */
@@ -78,12 +78,12 @@ function placedSo({ pulled, unit }: Taken, { alongMm, acrossMm, toward }: Shift,
   return cure === 'aim'
     ? {
         ...{ cause, cures, cure },
-        text: `Centre ${size} further toward the ${toward} than before`,
+        text: `Centre ${size} further ${movedToSide(toward)} than before`,
         overrides: aimOn(pulled, alongMm, acrossMm),
       }
     : {
         ...{ cause, cures, cure: 'again' },
-        text: `Centre where the set-up has it: ${size} further toward the ${toward} than it was`,
+        text: `Centre where the set-up has it: ${size} further ${movedToSide(toward)} than it was`,
         overrides: {},
       };
 }

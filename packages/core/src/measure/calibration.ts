@@ -48,6 +48,9 @@ export type Scale = {
 
 const magnificationAt = (sidMm: number, heightMm: number): number => sidMm / Math.max(1, sidMm - heightMm);
 
+/** How high over the receptor a part lies that is magnified so, mm. @example heightOf(1.25, 1000) // 200 */
+export const heightOf = (magnification: number, sidMm: number): number => sidMm - sidMm / magnification;
+
 /**
  * @returns the scale of the part
  * @throws RangeError for an object or a part that would lie at the tube

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { calibrationSchema, scaleOf, type Calibration } from './calibration';
+import { calibrationSchema, heightOf, scaleOf, type Calibration } from './calibration';
 import { differenceOf, figureOf, figureText, measuredTable, measureSchema, USUAL_DOUBT, type Measure } from './figures';
 
 const SID = 1000;
@@ -10,6 +10,7 @@ test('a part at half way is twice as large on the receptor, and is measured as i
   const scale = scaleOf({ by: 'magnification', magnification: 2, sidMm: SID });
   expect(figureOf(of('distance', [0, 0], [80, 0]), scale)!.value).toBe(40);
   expect(scale.spread).toBeCloseTo(0.02, 5);
+  expect(heightOf(2, SID)).toBe(SID / 2);
 });
 
 test('an object of known size serves at its own height: a sphere on the table top for a hip above it', () => {

@@ -3,9 +3,11 @@
  * three patients; other ways, changes, rules and exercises besides.
  */
 import { exposureFaults } from '../critique/exposureFaults';
+import { PICTURE_EDGES, repeatFor, type Seen } from '../critique/repeat';
 import { takenCriteria } from '../critique/taken';
 import { findOtherWays } from '../adapt/findOtherWays';
 import { situationPresets } from '../adapt/presets';
+import { READER_LABELS, readerNote } from '../exam/readerNote';
 import { scenarios } from '../exercise/scenarios';
 import { posedLandmark } from '../body/posed';
 import { posedIn } from '../body/posedIn';
@@ -15,9 +17,11 @@ import { dot, negate, subtract, type Vec3 } from '../geometry/vector';
 import { projections } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
 import { demoRooms } from '../room/demoRooms';
-import { RULES } from '../room/houseRules';
+import { defaultRules, RULES } from '../room/houseRules';
+import { constraintsOf } from '../series/constraints';
 import { planSeries } from '../series/planSeries';
 import { computeSetup } from '../setup/computeSetup';
+import { situationFor } from '../setup/request';
 import type { Setup } from '../setup/setup';
 import { glossary, findTerms, termsIn } from './glossary';
 
@@ -61,6 +65,27 @@ const ofEntry = ({ checks, faults, instead, name, note, shows, variants, aim, co
 
 const sidesOf = ({ sided }: Projection) => (sided === 'each' ? (['left', 'right'] as const) : [undefined]);
 
+/** What is said once a picture is there: the note for its reader, and how it would be repeated. */
+const saidAfter = (entry: Projection, setup: Setup): unknown => {
+  if (!setup.feasible) return [];
+  const seen: Seen[] = [
+    ...PICTURE_EDGES.map((edge) => ({ what: 'clipped' as const, edge, mm: 20 })),
+    { what: 'index', index: setup.exposure.targetIndex / 2 },
+    { what: 'moved' },
+  ];
+  const cures = ['again', 'aim'] as const;
+  const timings = { settle: { plannedMinutes: 5, seconds: 130 }, contrast: { plannedMinutes: 15, seconds: 900 } };
+  return [
+    readerNote(entry, setup, 'in', timings).map(({ text }) => text),
+    seen.flatMap((each) =>
+      cures.map((cure) => {
+        const { cause, text } = repeatFor(entry, setup, {}, each, { unit: 'in', cure });
+        return [cause, text];
+      }),
+    ),
+  ];
+};
+
 type Case = { setup: Setup; entry: Projection };
 const sentences = new Map<string, string>();
 const cases: Case[] = [];
@@ -74,6 +99,7 @@ beforeAll(() => {
           cases.push({ setup, entry });
           shownIn({ faults: exposureFaults(setup, 'in'), criteria: takenCriteria(setup, setup) }, entry.id, sentences);
           shownIn(setup, entry.id, sentences);
+          shownIn(saidAfter(entry, setup), `after ${entry.id}`, sentences);
         }
   }
   for (const [i, entry] of projections.entries())
@@ -101,6 +127,19 @@ beforeAll(() => {
       `changes of ${ids.join(', ')}`,
       sentences,
     );
+  // An aim of one's own, and what cannot be felt.
+  for (const [i, entry] of projections.entries())
+    if (i % 5 === 0) {
+      const asked = { projectionId: entry.id, side: sidesOf(entry)[0] };
+      const overrides = { aimMm: [10, 0] as [number, number], notFelt: [computeSetup(asked).centre.landmark] };
+      shownIn(computeSetup({ ...asked, overrides }), `own aim of ${entry.id}`, sentences);
+    }
+  shownIn(
+    constraintsOf(projections, situationFor(40, { spineNotCleared: true }), defaultRules).map(({ why }) => why),
+    'gates',
+    sentences,
+  );
+  shownIn(READER_LABELS, 'labels', sentences);
   shownIn(Object.values(RULES), 'house rules', sentences);
   shownIn(
     scenarios.map(({ about }) => about),

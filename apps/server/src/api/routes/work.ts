@@ -35,10 +35,8 @@ import {
   putAnswers,
   recordExposure,
   startExam,
-  measurePicture,
-  noteForReader,
-  typeReading,
 } from '../../services/exams';
+import { measurePicture, noteForReader, typeReading } from '../../services/pictures';
 import { askWorklist, NoWorklist } from '../../dicom/worklist';
 import { takeFhir, takeTable, takeWorklist } from '../../services/intake';
 import { orderAsFhir } from '../../services/orderAsFhir';

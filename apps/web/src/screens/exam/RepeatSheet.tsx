@@ -24,7 +24,8 @@ import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
-import type { FaultChoice, RepeatChoices } from '../../workers/rehearsal';
+import type { RepeatChoices } from '../../workers/rehearsal';
+import { FaultSize } from '../rehearse/FaultSize';
 import { useAnswer } from '../rehearse/useAnswer';
 
 export type Corrected = { correction: string; overrides: Overrides };
@@ -107,7 +108,9 @@ function RepeatForm({ checks, request, unit, exposureId, onRepeat }: Props) {
       />
       <Choice label="What was measured on the picture" options={MEASURES} value={measure} onChange={pick} />
       {measure === 'edge' && known && <EdgePick edges={known.edges} unit={unit} onSeen={setSeen} />}
-      {measure === 'sign' && known && <SignPick faults={known.faults} onSeen={setSeen} />}
+      {measure === 'sign' && known && (
+        <FaultSize choices={known.faults} onSized={(fault) => setSeen(fault && { what: 'measured', ...fault })} />
+      )}
       {measure === 'index' && <IndexPick seen={seen?.what === 'index' ? seen.index : undefined} onSeen={setSeen} />}
       {answer && 'error' in answer && (
         <Words kind="small" tone="brick" role="alert">
@@ -175,61 +178,6 @@ function EdgePick({
         onChange={(value) => tell(edge, value * perUnit)}
         onClear={() => tell(edge, undefined)}
       />
-    </>
-  );
-}
-
-function SignPick({ faults, onSeen }: { faults: readonly FaultChoice[]; onSeen: (seen: Seen | null) => void }) {
-  const [id, setId] = useState<string | undefined>();
-  const [sense, setSense] = useState<'more' | 'less'>('more');
-  const [off, setOff] = useState<number | undefined>();
-  const fault = faults.find((each) => each.id === id);
-  const tell = (of: string | undefined, way: 'more' | 'less', by: number | undefined) => {
-    setId(of);
-    setSense(way);
-    setOff(by);
-    const chosen = faults.find((each) => each.id === of);
-    onSeen(
-      chosen && by !== undefined
-        ? { what: 'measured', id: chosen.id, value: chosen.target + (way === 'more' ? by : -by) }
-        : null,
-    );
-  };
-  const most = fault
-    ? Math.max(0, Math.floor(sense === 'more' ? fault.range[1] - fault.target : fault.target - fault.range[0]))
-    : 0;
-  return (
-    <>
-      <Choice
-        label="What is not as it should be"
-        options={faults.map((each) => ({ value: each.id, label: each.name }))}
-        value={id}
-        onChange={(of) => tell(of, sense, undefined)}
-      />
-      {fault && (
-        <>
-          <Choice
-            label="How"
-            options={[
-              { value: 'more', label: fault.more },
-              { value: 'less', label: fault.less },
-            ]}
-            value={sense}
-            onChange={(way) => tell(id, way, off)}
-          />
-          <Stepper
-            label="By how much, on the picture"
-            unit={fault.unit}
-            value={off}
-            placeholder="0"
-            step={1}
-            digits={1}
-            range={[0, most]}
-            onChange={(by) => tell(id, sense, by)}
-            onClear={() => tell(id, sense, undefined)}
-          />
-        </>
-      )}
     </>
   );
 }

@@ -161,12 +161,10 @@ describe('a repeat', () => {
       /Centre where the set-up has it: 1 in \(2\.5 cm\)/,
     );
     fireEvent.click(screen.getByLabelText('yes: another centring point for this patient'));
-    await waitFor(() =>
-      expect(screen.getByLabelText('For the repeat').textContent).toMatch(/further toward the foot end/),
-    );
+    await waitFor(() => expect(screen.getByLabelText('For the repeat').textContent).toMatch(/further caudad/));
     fireEvent.click(screen.getByText('Repeat it with this'));
     expect(onRepeat).toHaveBeenCalledWith('Clipped', {
-      correction: expect.stringMatching(/^Centre 1 in \(2\.5 cm\) further toward the foot end/),
+      correction: expect.stringMatching(/^Centre 1 in \(2\.5 cm\) further caudad/),
       overrides: { aimMm: [expect.any(Number), 0] },
     });
     expect(onRepeat.mock.calls[0][1].overrides.aimMm[0]).toBeLessThan(-15);

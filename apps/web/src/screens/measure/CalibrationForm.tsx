@@ -1,5 +1,5 @@
 /** How long a millimetre of the part is on this picture: known magnification, an object beside it, or not known. */
-import { scaleOf, type Calibration } from '@taktik/core';
+import { heightOf, scaleOf, type Calibration } from '@taktik/core';
 import { Choice } from '../../ui/Choice';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
@@ -28,7 +28,7 @@ export function CalibrationForm({ calibration, lastReadMm, unit, known, onChange
         trueMm: OBJECT_MM,
         sidMm,
         objectHeightMm: 50,
-        partHeightMm: known ? Math.round(sidMm - sidMm / known.magnification) : 50,
+        partHeightMm: known ? Math.round(heightOf(known.magnification, sidMm)) : 50,
       });
   };
   return (

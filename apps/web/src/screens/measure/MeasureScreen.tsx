@@ -1,5 +1,5 @@
 /** Measure: points on a picture, another beside it, the difference with what it is doubted by; out as a table or a report. */
-import { differenceOf, figureOf, figureText, measuredTable, type MeasuredRow } from '@taktik/core';
+import { differenceOf, figureOf, figureText, measuredTable, USUAL_DOUBT, type MeasuredRow } from '@taktik/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -73,6 +73,8 @@ export function MeasureScreen() {
   const open = (bytes: Uint8Array, name: string) =>
     attempt(async () => {
       const { fromDicom, fromPng } = await pictureCore();
+      // Another file of the same name is another picture.
+      setChanged(({ [name]: _, ...others }) => others);
       setFile({ name, read: /\.png$/i.test(name) ? fromPng(bytes) : fromDicom(bytes) });
     });
   const saveReport = () =>
@@ -88,7 +90,9 @@ export function MeasureScreen() {
   return (
     <Frame header={<PlaceHeader title="Measure" detail={first ? `${first.initials} · ${first.exam}` : undefined} />}>
       <ScrollView contentContainerStyle={{ padding: 16, gap: 16 }}>
-        <Caution text="Figures of a picture, not a finding: who reads it decides what they mean. Each is doubted by where its points were set, by its scale, and by 5° of rotation." />
+        <Caution
+          text={`Figures of a picture, not a finding: who reads it decides what they mean. Each is doubted by where its points were set, by its scale, and by ${USUAL_DOUBT.rotatedDeg}° of rotation.`}
+        />
         {!x && !file && (
           <Note
             title="No picture chosen"

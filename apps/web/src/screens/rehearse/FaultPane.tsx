@@ -2,14 +2,12 @@
 import { NO_POSITIONING_ERROR, type Correction, type PositioningError, type SetupRequest } from '@taktik/core';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { Raster } from '../../ui/Raster';
 import { Note, Skeleton } from '../../ui/States';
-import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 import { compute } from '../../workers/client';
-import type { FaultChoice } from '../../workers/rehearsal';
+import { FaultSize, type SizedFault } from './FaultSize';
 import { useAnswer } from './useAnswer';
 
 const SMALL_PIXELS = 160;
@@ -19,13 +17,9 @@ type Props = { request: SetupRequest; onShow: (positioningError: PositioningErro
 
 export function FaultPane({ request, onShow }: Props) {
   const choices = useAnswer(request, async (asked) => await compute().faultChoices(asked));
-  const [id, setId] = useState<string | null>(null);
-  const [direction, setDirection] = useState<'more' | 'less'>('more');
-  const [off, setOff] = useState<number | undefined>(undefined);
-  const chosen = choices && !('error' in choices) ? choices.find((each) => each.id === id) : undefined;
-  const value = chosen && off !== undefined ? chosen.target + (direction === 'more' ? off : -off) : null;
+  const [fault, setFault] = useState<SizedFault | null>(null);
   const answer = useAnswer(
-    value === null ? null : { request, id: chosen!.id, value },
+    fault && { request, ...fault },
     async (asked) => await compute().correction(asked.request, asked.id, asked.value),
   );
   if (!choices) return <Skeleton rows={3} height={60} />;
@@ -35,51 +29,12 @@ export function FaultPane({ request, onShow }: Props) {
       <Words kind="heading" role="heading" aria-level={2}>
         A fault seen on a picture
       </Words>
-      <Choice
-        label="What is not as it should be"
-        options={choices.map((each) => ({ value: each.id, label: each.name }))}
-        value={id ?? undefined}
-        onChange={(next) => {
-          setId(next);
-          setOff(undefined);
-        }}
-      />
-      {chosen && (
-        <>
-          {chosen.signs.map((sign) => (
-            <Words key={sign} kind="small" tone="soft">{`Also called: ${sign}`}</Words>
-          ))}
-          <Choice
-            label="Which way"
-            options={[
-              { value: 'more', label: chosen.more },
-              { value: 'less', label: chosen.less },
-            ]}
-            value={direction}
-            onChange={setDirection}
-          />
-          <Stepper
-            label="By how much, on the picture"
-            unit={chosen.unit}
-            value={off}
-            placeholder="0"
-            step={1}
-            digits={1}
-            range={[0, furthest(chosen, direction)]}
-            onChange={setOff}
-            onClear={() => setOff(undefined)}
-          />
-        </>
-      )}
+      <FaultSize choices={choices} onSized={setFault} />
       {answer && 'error' in answer && <Note tone="brick" title="Not by this alone" text={answer.error} />}
       {answer && !('error' in answer) && <Answer request={request} answer={answer} onShow={onShow} />}
     </View>
   );
 }
-
-/** How far a measure may lie from where it should, one way; a whole number within the range. */
-const furthest = ({ target: target, range }: FaultChoice, direction: 'more' | 'less'): number =>
-  Math.max(0, Math.floor(direction === 'more' ? range[1] - target : target - range[0]));
 
 function Answer({ request, answer, onShow }: { request: SetupRequest; answer: Correction; onShow: Props['onShow'] }) {
   const positioningError: PositioningError = { ...NO_POSITIONING_ERROR, [answer.about]: -answer.amount };

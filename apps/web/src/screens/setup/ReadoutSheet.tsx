@@ -14,7 +14,9 @@ import {
   type Room,
   type Setup,
   type SetupRequest,
+  capitalize,
   movedTo,
+  movedToSide,
 } from '@taktik/core';
 import { View } from 'react-native';
 import { Choice } from '../../ui/Choice';
@@ -104,9 +106,9 @@ function OwnAim({
       <Words
         kind="small"
         tone="soft"
-      >{`Another centring point than the usual one, for this patient. Above 0 is toward the ${names.up} and the ${names.right}.`}</Words>
+      >{`Another centring point than the usual one, for this patient. Above 0 is ${movedToSide(names.up)}, and ${movedToSide(names.right)}.`}</Words>
       <Stepper
-        label={`Toward the ${names.up}`}
+        label={capitalize(movedToSide(names.up))}
         unit={unit}
         value={aim[0] / perUnit}
         step={unit === 'in' ? 0.25 : 0.5}
@@ -115,7 +117,7 @@ function OwnAim({
         onChange={(value) => pull({ aimMm: [Math.round(value * perUnit), aim[1]] })}
       />
       <Stepper
-        label={`Toward the ${names.right}`}
+        label={capitalize(movedToSide(names.right))}
         unit={unit}
         value={aim[1] / perUnit}
         step={unit === 'in' ? 0.25 : 0.5}

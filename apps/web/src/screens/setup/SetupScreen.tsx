@@ -41,6 +41,7 @@ import { ClockKeys } from './ClockKeys';
 import { DigitChoice } from './DigitChoice';
 import { ExamSheets } from './ExamSheets';
 import { GaugeSheet } from './GaugeSheet';
+import { HandKeys } from './HandKeys';
 import { KeySheet } from './KeySheet';
 import { NothingChosen } from './NothingChosen';
 import { OtherSchools } from './OtherSchools';
@@ -63,8 +64,6 @@ import { useCompute } from './useCompute';
 import { useExposing } from './useExposing';
 
 const NO_TICKS: string[] = [];
-/** As many beside each other as there is room for, all as wide. */
-const HAND_KEY = { flexGrow: 1, flexBasis: 104, paddingHorizontal: 12 } as const;
 
 export function SetupScreen() {
   const params = useLocalSearchParams();
@@ -259,41 +258,13 @@ function SetupOfView() {
   );
   const clockKeys = session && entries?.[index] && <ClockKeys session={session} index={index} entry={entries[index]} />;
   const handsFree = (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-      <Press label={`Other ways to ${setup.name}`} role="link" onPress={() => void openWays()} style={HAND_KEY}>
-        <Words kind="small" tone={setup.feasible ? 'ink' : 'lamp'}>
-          Other ways
-        </Words>
-      </Press>
-      <Press
-        label="Say what you see: a measure, a landmark that is not felt, an aim of your own"
-        onPress={() => setSheet('seen')}
-        style={HAND_KEY}
-      >
-        <Words kind="small">Say what you see</Words>
-      </Press>
-      {setup.steps.length > 0 && (
-        <>
-          <Press label="One step at a time" onPress={() => setSheet('one')} style={HAND_KEY}>
-            <Words kind="small">One at a time</Words>
-          </Press>
-          <Press
-            label="Words for the breath, in the patient’s language, with a timer"
-            onPress={() => setSheet('breath')}
-            style={HAND_KEY}
-          >
-            <Words kind="small">Words for the breath</Words>
-          </Press>
-          <Press
-            label="By touch and level: points to feel for, and this device as a level"
-            onPress={() => setSheet('gauge')}
-            style={HAND_KEY}
-          >
-            <Words kind="small">Touch, level</Words>
-          </Press>
-        </>
-      )}
-    </View>
+    <HandKeys
+      name={setup.name}
+      feasible={setup.feasible}
+      hasSteps={setup.steps.length > 0}
+      onWays={() => void openWays()}
+      onOpen={setSheet}
+    />
   );
   const warnings = <Warnings setup={setup} errors={errors} instead={result.instead} onWays={() => void openWays()} />;
   const readouts = result.allowed && (
