@@ -39,7 +39,10 @@ export function MeasureScreen() {
   const [file, setFile] = useState<OpenedFile | null>(null);
   const [problem, setProblem] = useState('');
   const first = useExposureQuery(x ?? '', { skip: !x }).data;
-  const second = useExposureQuery(b ?? '', { skip: !b }).data;
+  const beside = useExposureQuery(b ?? '', { skip: !b }).data;
+  // Pictures of two patients are never held against each other.
+  const ofOther = first !== undefined && beside !== undefined && first.orderId !== beside.orderId;
+  const second = ofOther ? undefined : beside;
   const others =
     useOrderDetailQuery(first?.orderId ?? '', { skip: !first }).data?.exposures.filter(({ id }) => id !== x) ?? [];
   const keep = (key: string) => (measured: Measured) => setChanged((now) => ({ ...now, [key]: measured }));
@@ -114,7 +117,14 @@ export function MeasureScreen() {
         )}
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: 24 }}>
           {x && <ExposurePane exposureId={x} size={size} measured={changed[x]} onMeasured={keep(x)} />}
-          {b && <ExposurePane exposureId={b} size={size} measured={changed[b]} onMeasured={keep(b)} />}
+          {ofOther && (
+            <Note
+              tone="brick"
+              title="Of another order"
+              text="Only pictures of one order are held against each other: this one may be of another patient."
+            />
+          )}
+          {b && second && <ExposurePane exposureId={b} size={size} measured={changed[b]} onMeasured={keep(b)} />}
           {file && <FilePane file={file} size={size} measured={changed[file.name]} onMeasured={keep(file.name)} />}
         </View>
         {subjects.length === 2 && <Differences one={subjects[0]!} other={subjects[1]!} />}

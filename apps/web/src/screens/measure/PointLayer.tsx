@@ -1,8 +1,7 @@
 /** Points and lines over a picture: set by a tap, moved by dragging or by the arrow keys. Lengths are mm on the receptor. */
 import type { Measure } from '@taktik/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { useTheme } from '../../ui/theme';
-import { TARGET } from '../../ui/tokens';
+import { dim, TARGET } from '../../ui/tokens';
 
 export type Point = [number, number];
 export type Extent = { widthMm: number; heightMm: number };
@@ -20,6 +19,8 @@ type Props = {
   onChoose: (id: string) => void;
 };
 type Grip = { id: string; index: number };
+
+// A radiograph is dark in either theme: what is drawn on it has the colours of the dim room.
 
 /** A finger takes the nearest point within so many pixels of the screen. */
 const REACH_PX = 26;
@@ -51,9 +52,9 @@ const linesOf = ({ kind, points }: Pick<Measure, 'kind' | 'points'>): [Point, Po
 };
 
 export function PointLayer({ extent, width, height, measures, draft, chosen, onPoint, onMove, onChoose }: Props) {
-  const theme = useTheme();
   const layer = useRef<SVGSVGElement | null>(null);
   const [grip, setGrip] = useState<Grip | null>(null);
+  const [focused, setFocused] = useState<Grip | null>(null);
   const mmPerPx = extent.widthMm / width;
   const within = ([x, y]: Point): Point => [
     Math.min(extent.widthMm, Math.max(0, x)),
@@ -114,7 +115,7 @@ export function PointLayer({ extent, width, height, measures, draft, chosen, onP
       onPointerCancel={() => setGrip(null)}
     >
       {measures.map((measure) => {
-        const colour = measure.id === chosen ? theme.lamp : theme.sage;
+        const colour = measure.id === chosen ? dim.lamp : dim.sage;
         return (
           <g key={measure.id}>
             {linesOf(measure).map(([[x1, y1], [x2, y2]], i) => (
@@ -122,6 +123,17 @@ export function PointLayer({ extent, width, height, measures, draft, chosen, onP
             ))}
             {measure.points.map(([cx, cy], index) => (
               <g key={index}>
+                {/* What has the focus wears a wider ring: a square of the browser hides what is measured. */}
+                {focused?.id === measure.id && focused.index === index && (
+                  <circle
+                    {...{ cx, cy }}
+                    r={2 * r}
+                    fill="none"
+                    stroke={dim.lamp}
+                    strokeWidth={1.5 * mmPerPx}
+                    aria-hidden
+                  />
+                )}
                 <circle {...{ cx, cy, r }} fill="#00000066" stroke={colour} strokeWidth={1.5 * mmPerPx} aria-hidden />
                 <circle
                   {...{ cx, cy }}
@@ -130,7 +142,12 @@ export function PointLayer({ extent, width, height, measures, draft, chosen, onP
                   tabIndex={0}
                   aria-label={`Point ${index + 1} of ${measure.name}: arrow keys move it`}
                   fill="transparent"
-                  onFocus={() => onChoose(measure.id)}
+                  style={{ outline: 'none' }}
+                  onFocus={() => {
+                    setFocused({ id: measure.id, index });
+                    onChoose(measure.id);
+                  }}
+                  onBlur={() => setFocused(null)}
                   onKeyDown={(event) => nudge(event, measure.id, index, [cx, cy])}
                 />
               </g>
@@ -139,7 +156,7 @@ export function PointLayer({ extent, width, height, measures, draft, chosen, onP
         );
       })}
       {draft.map(([cx, cy], index) => (
-        <circle key={index} {...{ cx, cy, r }} fill={theme.lamp} aria-hidden />
+        <circle key={index} {...{ cx, cy, r }} fill={dim.lamp} aria-hidden />
       ))}
     </svg>
   );

@@ -97,6 +97,15 @@ it('the other side beside it: of measures of one name the difference, within its
   await waitFor(() => expect(saved.map(({ name }) => name)).toContain('measures.dcm'));
 });
 
+it('a picture of another order, which may be another patient, is not held against it', async () => {
+  mockHere.params = { x: 'left', b: 'right' };
+  mockHere.answers['/api/exposures/right'] = { ...exposureOf('right', 'right'), orderId: 'another' };
+  show(<MeasureScreen />);
+  expect(await screen.findByText(/Only pictures of one order/)).toBeTruthy();
+  expect(await layers()).toHaveLength(1);
+  expect(screen.queryByRole('group', { name: 'Differences' })).toBeNull();
+});
+
 it('another picture of the exam is chosen to stand beside it', async () => {
   show(<MeasureScreen />);
   fireEvent.click(await screen.findByLabelText('Knee, AP, right'));
