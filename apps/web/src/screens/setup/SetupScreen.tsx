@@ -320,8 +320,8 @@ function SetupOfView() {
       ));
   const exposureId = session?.exposed[index];
   // The last exposure may be of the other side of the same view.
-  const isLast = session?.last?.projectionId === asked.projectionId && session.last.side === asked.side;
-  const exposedAs = isLast && session?.last ? session.last : request;
+  const last = session?.last;
+  const exposedAs = last?.projectionId === asked.projectionId && last.side === asked.side ? last : request;
   const consoleShows = exposureId !== undefined && (
     <ConsolePicture
       key={exposureId}
