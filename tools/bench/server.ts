@@ -1,6 +1,7 @@
 /** The server under the questions of many. */
 import { connect } from 'node:net';
 import type { DemoServer } from '../../e2e/demoServer';
+import { DEMO } from '../../e2e/signIn';
 import { put, quantile, ROUNDS } from './figures';
 
 /**
@@ -82,7 +83,54 @@ export async function benchServer(server: DemoServer): Promise<void> {
   };
   await best('server answers a set-up, 50 clients with 50 questions, median', () => bodies(0, 50), 800);
   await besideOthers(server.port);
+  await besideOrders(server.url);
   await best('the same when no question was asked before, median', (round) => bodies(100 + round * 400, 400), 400);
+}
+
+/** How long the shortest answer takes, again and again while it goes on. */
+async function probes(url: string, going: (asked: number) => boolean): Promise<number[]> {
+  const times: number[] = [];
+  while (going(times.length)) {
+    const start = performance.now();
+    await (await fetch(`${url}/api/people`)).text();
+    times.push(performance.now() - start);
+  }
+  return times;
+}
+
+const ORDERS = 500;
+const EXAMS = ['Ankle 3 views left', 'Chest PA and lateral', 'Right shoulder Y view', 'Lumbar spine complete'];
+/** A night's orders in one table, and how long the shortest answer takes beside it. */
+async function besideOrders(url: string): Promise<void> {
+  const session = await fetch(`${url}/api/sessions`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(DEMO.lead),
+  });
+  const cookie = session.headers
+    .getSetCookie()
+    .map((each) => each.split(';')[0]!)
+    .join('; ');
+  const row = (i: number) => `BENCH-${i},AB,40,${EXAMS[i % EXAMS.length]},fall,A1`;
+  const body = [
+    'reference,initials,age_years,exam,reason,ward',
+    ...Array.from({ length: ORDERS }, (_, i) => row(i)),
+  ].join('\n');
+  let over = false;
+  const start = performance.now();
+  const taken = fetch(`${url}/api/orders/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'text/csv', cookie },
+    body,
+  }).then(async (answer) => {
+    over = true;
+    return { count: ((await answer.json()) as { taken?: number }).taken, ms: performance.now() - start };
+  });
+  const beside = await probes(url, () => !over);
+  const { count, ms } = await taken;
+  if (count !== ORDERS) throw new Error(`${count} of ${ORDERS} orders were taken in`);
+  put(`${ORDERS} orders read, planned and kept`, ms, 'ms', 1000);
+  put('a list of the server beside them, slowest', Math.max(...beside), 'ms', 100, `${beside.length} lists`);
 }
 
 const PROBES = 300;
@@ -92,12 +140,7 @@ async function besideOthers(port: number): Promise<void> {
     JSON.stringify({ projectionId: 'knee-lateral', side: 'left', patient: { ageYears: 20 + i / 30 } }),
   );
   const others = load(port, bodies, bodies.length, 'ways');
-  const times: number[] = [];
-  for (let i = 0; i < PROBES; i += 1) {
-    const start = performance.now();
-    await (await fetch(`http://127.0.0.1:${port}/api/people`)).text();
-    times.push(performance.now() - start);
-  }
+  const times = await probes(`http://127.0.0.1:${port}`, (asked) => asked < PROBES);
   const { refused } = await others;
   put(
     'a list of the server beside 50 who ask for other ways, 99 of 100',

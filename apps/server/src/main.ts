@@ -22,7 +22,8 @@ import { seedDemo } from './seed/seedDemo';
 import { seedHistory } from './seed/seedHistory';
 import { seedPractice } from './seed/seedPractice';
 import { sealTrail } from './services/audit';
-import { takeFhir } from './services/intake';
+import { takeOrders, type Intake } from './services/intake';
+import type { OrderMessage } from './services/readOrders';
 import { listOrders } from './services/orders';
 import { orderBundle, orderMessage } from './standins/orderSystem';
 
@@ -66,10 +67,10 @@ async function seed(into: Store): Promise<void> {
 
 type Mllp = Awaited<ReturnType<typeof listenForHl7>> | null;
 /** Off unless it is asked for: whoever reaches this port can place orders. */
-async function listenForOrders(into: Store): Promise<Mllp> {
+async function listenForOrders(intake: Intake): Promise<Mllp> {
   if (!settings.hl7) return null;
   const { port: hl7Port, host: hl7Host } = settings.hl7;
-  const mllp = await listenForHl7({ store: into, port: hl7Port, host: hl7Host, log: logger }).catch((error: Error) => {
+  const mllp = await listenForHl7({ ...intake, port: hl7Port, host: hl7Host, log: logger }).catch((error: Error) => {
     process.stderr.write(
       `Taktik cannot listen for orders on port ${hl7Port} of ${hl7Host}: ${error.message}. Set TAKTIK_HL7_PORT to a free one.\n`,
     );
@@ -81,17 +82,18 @@ async function listenForOrders(into: Store): Promise<Mllp> {
 
 /** The stand-in stops sending while this many wait. */
 const MOST_WAITING = 40;
+const messageOf = (sent: number): OrderMessage => ({ kind: 'fhir', document: orderBundle(sent, Date.now()) });
 /** An order of the stand-in now and then; where the port is open it sends as an order system does. */
-function sendOrders(into: Store, mllp: Mllp): void {
+function sendOrders(intake: Intake, mllp: Mllp): void {
   let sent = 0;
   const one = async (): Promise<void> => {
-    if ((await listOrders(into, 'waiting')).length >= MOST_WAITING) return;
+    if ((await listOrders(intake.store, 'waiting')).length >= MOST_WAITING) return;
     // Numbers that were sent before a restart are known and taken once only: go on to the next.
     for (let tries = 0; tries < 200; tries += 1) {
       const taken =
         mllp && settings.hl7
           ? /\rMSA\|AA\|[^|]*\|[1-9]/.test(await sendHl7(mllp.port, settings.hl7.host, orderMessage(sent, Date.now())))
-          : (await takeFhir(into, orderBundle(sent, Date.now()), 'order system', Date.now())).taken.taken > 0;
+          : (await takeOrders(intake, messageOf(sent), 'order system', Date.now())).taken.taken > 0;
       sent += 1;
       if (taken) return;
     }
@@ -146,12 +148,12 @@ const STOP_MS = 5000;
 async function serve(here: Store): Promise<void> {
   await sealTrail(here);
   await seed(here);
-  const mllp = await listenForOrders(here);
-  sendOrders(here, mllp);
+  const computing = computingInThreads(settings.computingFile, { threads: settings.computingThreads });
+  const mllp = await listenForOrders({ store: here, computing });
+  sendOrders({ store: here, computing }, mllp);
   tellOthers(here);
   backUpNowAndThen();
   const absent = present(dataFolder);
-  const computing = computingInThreads(settings.computingFile, { threads: settings.computingThreads });
   const server = createApp({
     store: here,
     computing,

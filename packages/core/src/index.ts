@@ -235,20 +235,13 @@ export {
   type IncomingFault,
   type IncomingOrder,
 } from './interchange/incomingOrder';
-export {
-  ORDER_COLUMNS,
-  ordersFromTable,
-  readTable,
-  SITUATION_WORDS,
-  WHY_COLUMN,
-  type OrderRow,
-} from './interchange/orderTable';
-export { ordersFromFhir, readFhir } from './interchange/orderFhir';
+export { ORDER_COLUMNS, ordersFromTable, SITUATION_WORDS, WHY_COLUMN, type OrderRow } from './interchange/orderTable';
+export { ordersFromFhir } from './interchange/orderFhir';
 export { hl7Header, hl7Line, hl7Segments, type Hl7Segment } from './interchange/hl7Text';
 export { isMerge, mergesFromHl7, type Merge } from './interchange/mergeHl7';
-export type { PatientNumber, Scheduled } from './interchange/incomingOrder';
+export type { PatientNumber, Scheduled, SortedOrders } from './interchange/incomingOrder';
 export { ordersFromHl7 } from './interchange/orderHl7';
-export { isForXray, readWorklist, type WorklistEntry } from './interchange/orderWorklist';
+export { isForXray, ordersFromWorklist, type WorklistEntry } from './interchange/orderWorklist';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
 export { unusualOf, unusualSchema } from './exam/unusual';
 export { saidOfCare } from './interchange/saidOfCare';

@@ -1,13 +1,16 @@
 /** The pool as it ships: threads of the built file. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { computeSetup, type SetupRequest } from '@taktik/core';
+import { computeSetup, exams, ORDER_COLUMNS, withDefaults, type SetupRequest } from '@taktik/core';
+import { readOrders, type OrdersAsked } from '../services/readOrders';
 import { computingHere, computingInThreads, type Computing } from './computing';
 
 const root = path.resolve(__dirname, '../../../..');
-const folder = mkdtempSync(path.join(tmpdir(), 'taktik-threads-'));
+// Below the packages that a thread reads.
+const cache = path.join(root, 'node_modules/.cache');
+mkdirSync(cache, { recursive: true });
+const folder = mkdtempSync(path.join(cache, 'taktik-threads-'));
 const built = path.join(folder, 'thread.mjs');
 const request: SetupRequest = { projectionId: 'chest-pa', patient: { ageYears: 30 } };
 let computing: Computing;
@@ -45,6 +48,48 @@ test('every task gives what it gives here', async () => {
   } as const;
   for (const task of ['verdict', 'ways', 'plan', 'exposure'] as const)
     expect(await computing.text(task, asked[task])).toBe(await computingHere.text(task, asked[task]));
+});
+
+/** A night's orders as a table. */
+const night = (count: number): OrdersAsked => {
+  const row = (i: number) =>
+    ORDER_COLUMNS.map((column) => {
+      switch (column) {
+        case 'reference':
+          return `N-${i}`;
+        case 'initials':
+          return 'AB';
+        case 'exam':
+          return ['Ankle 3 views left', 'Chest PA and lateral', 'Right shoulder Y view', 'Lumbar spine complete'][
+            i % 4
+          ]!;
+        case 'reason':
+          return 'fall';
+        case 'ward':
+          return 'A1';
+        default:
+          return '';
+      }
+    }).join(',');
+  const text = [ORDER_COLUMNS.join(','), ...Array.from({ length: count }, (_, i) => row(i))].join('\n');
+  return { message: { kind: 'table', text }, today: '2026-03-02', exams, rules: withDefaults() };
+};
+
+test('five hundred orders are read and planned without a pause for who asks here', async () => {
+  const asked = night(500);
+  let longestMs = 0;
+  let over = false;
+  const reading = computing.run('orders', asked).finally(() => (over = true));
+  for (let since = performance.now(); !over; since = performance.now()) {
+    await new Promise((resolve) => setImmediate(resolve));
+    longestMs = Math.max(longestMs, performance.now() - since);
+  }
+  const read = await reading;
+  expect([read.found, read.orders.length, read.faults]).toEqual([500, 500, []]);
+  expect(read.orders.slice(0, 4).map(({ projections }) => projections.length)).toEqual([3, 2, 1, 5]);
+  const here = performance.now();
+  expect(readOrders(asked)).toEqual(read);
+  expect(longestMs).toBeLessThan((performance.now() - here) / 2);
 });
 
 test('what is refused is refused in the same words', async () => {

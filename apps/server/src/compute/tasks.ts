@@ -10,6 +10,7 @@ import {
   type SetupRequest,
   type WayPrices,
 } from '@taktik/core';
+import { readOrders } from '../services/readOrders';
 import { readDetector } from '../standins/detector';
 
 export type Exposed = { setup: Setup; reading: ReturnType<typeof readDetector> };
@@ -19,6 +20,8 @@ export const tasks = {
   verdict: (request: SetupRequest) => judge(request),
   ways: ({ prices, ...request }: SetupRequest & { prices?: Partial<WayPrices> }) => waysAnswer(request, prices),
   plan: (request: SeriesRequest) => planSeries(request),
+  /** Orders read and planned, as many as a message holds. */
+  orders: readOrders,
   /** The set-up that was asked for, and what the detector reads of it. */
   exposure: ({ id, request }: { id: string; request: SetupRequest }): Exposed => {
     const setup = computeSetup(request);

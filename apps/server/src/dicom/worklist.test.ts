@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { WorklistEntry } from '@taktik/core';
 import { startWorklist } from '../standins/worklistServer';
-import { takeWorklist } from '../services/intake';
+import { takeOrders } from '../services/intake';
 import { localDay } from '../services/times';
 import { CLOCK, discard, freePort, startTestServer, type TestServer } from '../testing/testServer';
 import { askWorklist, NoWorklist, worklistAddress } from './worklist';
@@ -33,6 +33,9 @@ let port: number;
 let entries: WorklistEntry[] = [];
 let stop: () => void;
 const address = () => worklistAddress(`RIS@127.0.0.1:${port}`, 'TAKTIK')!;
+const taken = async (entries: Awaited<ReturnType<typeof askWorklist>>) =>
+  (await takeOrders(server.intake, { kind: 'worklist', entries }, 'test', CLOCK)).taken;
+
 beforeAll(async () => {
   server = await startTestServer();
   port = await freePort();
@@ -58,13 +61,13 @@ test('what is for x-rays is taken in, and wrong entries are told by their place'
   ];
   const found = await askWorklist(address(), DAY);
   expect(found).toHaveLength(4);
-  const taken = await takeWorklist(server.store, found, 'test', CLOCK);
-  expect(taken).toMatchObject({
+  const outcome = await taken(found);
+  expect(outcome).toMatchObject({
     taken: 2,
     known: 0,
     refused: [{ line: 2, message: expect.stringMatching(/asks for CT/) }],
   });
-  expect(await takeWorklist(server.store, found, 'test', CLOCK)).toMatchObject({ taken: 0, known: 2 });
+  expect(await taken(found)).toMatchObject({ taken: 0, known: 2 });
   const orders = (await server.call('GET', '/api/orders')).body as Record<string, unknown>[];
   expect(orders.find(({ reference }) => reference === 'WL-1')).toMatchObject({
     exam: 'Ankle 2 views right',
@@ -90,7 +93,7 @@ test('today is the day of the place, whatever day it is in Greenwich', () => {
 test('an empty worklist is no fault', async () => {
   entries = [];
   const found = await askWorklist(address(), DAY);
-  expect(await takeWorklist(server.store, found, 'test', CLOCK)).toMatchObject({ taken: 0, refused: [] });
+  expect(await taken(found)).toMatchObject({ taken: 0, refused: [] });
 });
 
 test('nobody there, and a station that is not known, are said as such', async () => {
@@ -177,7 +180,7 @@ const hasPeer = PEER.every((name) => spawnSync('which', [name]).status === 0);
   };
   test('answers for the day that is asked for, and is read, letters of its own with it', async () => {
     const found = await askWhenUp(DAY);
-    expect(await takeWorklist(server.store, found, 'test', CLOCK)).toMatchObject({ taken: 1, refused: [] });
+    expect(await taken(found)).toMatchObject({ taken: 1, refused: [] });
     const orders = (await server.call('GET', '/api/orders')).body as Record<string, unknown>[];
     expect(orders.find(({ reference }) => reference === 'WL-77')).toMatchObject({
       exam: 'Ankle 2 views right',

@@ -6,14 +6,14 @@ import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { hl7Segments, isMerge, mergesFromHl7, type Hl7Segment } from '@taktik/core';
 import { loggable } from '../api/problem';
 import type { Store } from '../db/database';
-import { takeHl7 } from '../services/intake';
+import { takeOrders, type Intake } from '../services/intake';
 import { mergePatients } from '../services/merge';
 import { Refusal } from '../services/refusal';
 import { answerTo, type Outcome } from './answer';
 import { decoded, framed, Frames } from './frames';
 
 type Log = { error: (detail: object, text: string) => void };
-export type MllpOptions = { store: Store; port: number; host: string; clock?: () => number; log: Log };
+export type MllpOptions = Intake & { port: number; host: string; clock?: () => number; log: Log };
 
 const MOST_BYTES = 1_000_000;
 const MOST_CONNECTIONS = 16;
@@ -40,11 +40,12 @@ async function merge(store: Store, segments: readonly Hl7Segment[], now: number)
   };
 }
 
-async function take(store: Store, segments: readonly Hl7Segment[], now: number): Promise<Outcome> {
-  if (isMerge(segments)) return merge(store, segments, now);
+type Message = { text: string; segments: readonly Hl7Segment[] };
+async function take(intake: Intake, { text: hl7, segments }: Message, now: number): Promise<Outcome> {
+  if (isMerge(segments)) return merge(intake.store, segments, now);
   try {
-    const { taken, known, corrected, cancelled } = await takeHl7(store, segments, BY, now);
-    const text = `${taken} taken, ${corrected} corrected, ${cancelled} called off, ${known} known before`;
+    const { taken } = await takeOrders(intake, { kind: 'hl7', text: hl7 }, BY, now);
+    const text = `${taken.taken} taken, ${taken.corrected} corrected, ${taken.cancelled} called off, ${taken.known} known before`;
     return { code: 'AA', text, faults: [] };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -54,21 +55,21 @@ async function take(store: Store, segments: readonly Hl7Segment[], now: number):
 }
 
 /** The answer to one message. What goes wrong here is told as such, so that it is sent again. */
-async function answerMessage(store: Store, bytes: Uint8Array, now: number, log: Log): Promise<string> {
+async function answerMessage(intake: Intake, bytes: Uint8Array, now: number, log: Log): Promise<string> {
   const text = decoded(bytes);
   if (text === null)
     return answerTo(null, refusedAs('AR', 'The characters of this message are not read here: send it in UTF-8'), now);
   const segments = hl7Segments(text);
   if (!segments) return answerTo(null, refusedAs('AR', 'The message does not begin with an MSH segment'), now);
   try {
-    return answerTo(segments, await take(store, segments, now), now);
+    return answerTo(segments, await take(intake, { text, segments }, now), now);
   } catch (error) {
     log.error(loggable(error), 'a message of the order system was not taken');
     return answerTo(segments, refusedAs('AE', 'It could not be stored; send it again'), now);
   }
 }
 
-function serve(socket: Socket, { store, clock = Date.now, log }: MllpOptions): void {
+function serve(socket: Socket, { clock = Date.now, log, ...intake }: MllpOptions): void {
   const frames = new Frames(MOST_BYTES);
   // One after another, so that a correction never overtakes its order.
   let before: Promise<void> = Promise.resolve();
@@ -84,7 +85,7 @@ function serve(socket: Socket, { store, clock = Date.now, log }: MllpOptions): v
     }
     for (const message of messages)
       before = before.then(async () => {
-        const answer = await answerMessage(store, message, clock(), log);
+        const answer = await answerMessage(intake, message, clock(), log);
         if (socket.writable) socket.write(framed(answer));
       });
   });

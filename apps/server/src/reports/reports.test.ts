@@ -9,7 +9,7 @@ import { worklistAddress } from '../dicom/worklist';
 import { OUTGOING_KINDS } from '../db/schema';
 import { framed, Frames } from '../mllp/frames';
 import { startStepServer, type Steps } from '../standins/stepServer';
-import { takeWorklist } from '../services/intake';
+import { takeOrders } from '../services/intake';
 import { CLOCK, discard, freePort, startTestServer, type TestServer } from '../testing/testServer';
 import { sendDue, waitingOutgoing } from './outgoing';
 import { endedExamOf, performedOf } from './performed';
@@ -119,19 +119,15 @@ test('an exam is told when it begins and when it ends, with its dose, once', asy
 });
 
 test('what a worklist asked for is told by its own numbers', async () => {
-  await takeWorklist(
-    server.store,
-    [
-      {
-        ...{ AccessionNumber: 'WL-9', RequestedProcedureID: 'R9', StudyInstanceUID: '1.2.3.9', PatientID: 'P9' },
-        ...{ PatientName: 'Zeller^Quin', PatientBirthDate: '19810312', PatientSex: 'F' },
-        ...{ RequestedProcedureDescription: 'Sacrum AP', RequestingPhysician: 'Lind^Mara' },
-        ScheduledProcedureStepSequence: [{ Modality: 'DX', ScheduledProcedureStepID: 'S9' }],
-      },
-    ],
-    'test',
-    CLOCK,
-  );
+  const entries = [
+    {
+      ...{ AccessionNumber: 'WL-9', RequestedProcedureID: 'R9', StudyInstanceUID: '1.2.3.9', PatientID: 'P9' },
+      ...{ PatientName: 'Zeller^Quin', PatientBirthDate: '19810312', PatientSex: 'F' },
+      ...{ RequestedProcedureDescription: 'Sacrum AP', RequestingPhysician: 'Lind^Mara' },
+      ScheduledProcedureStepSequence: [{ Modality: 'DX', ScheduledProcedureStepID: 'S9' }],
+    },
+  ];
+  await takeOrders(server.intake, { kind: 'worklist', entries }, 'test', CLOCK);
   const all = (await server.call('GET', '/api/orders')).body as Elements[];
   const order = all.find(({ reference }) => reference === 'WL-9')!;
   expect(order).toMatchObject({ requester: 'Mara Lind', patient: { number: 'P9' } });

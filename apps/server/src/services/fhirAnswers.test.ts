@@ -10,7 +10,7 @@ let mllp: Listening;
 beforeAll(async () => {
   server = await startTestServer();
   mllp = await listenForHl7({
-    store: server.store,
+    ...server.intake,
     port: 0,
     host: '127.0.0.1',
     clock: () => CLOCK,

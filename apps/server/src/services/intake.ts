@@ -1,32 +1,15 @@
 /** Orders from outside: all of a message or nothing of it, every fault told with its line. */
 import { eq, inArray } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import {
-  examsOf,
-  needsSide,
-  asTakenHere,
-  namedIds,
-  orderedExam,
-  ordersFromHl7,
-  plannedFor,
-  readFhir,
-  readTable,
-  readWorklist,
-  type Hl7Segment,
-  type WorklistEntry,
-  type Incoming,
-  type IncomingFault,
-  type IncomingOrder,
-  type PatientNumber,
-  type Planned,
-} from '@taktik/core';
-import { inSlices, pauses } from '../inSlices';
+import { examsOf, type IncomingFault, type IncomingOrder, type PatientNumber, type Planned } from '@taktik/core';
+import type { Computing } from '../compute/computing';
+import { pauses } from '../pauses';
 import { Refusal } from './refusal';
 import type { Store } from '../db/database';
 import { orders, patients } from '../db/schema';
 import { note } from './audit';
 import { getDepartment } from './departments';
-import { orderRows, refusedTable } from './orderRows';
+import { MAX_ORDERS, type OrderMessage, type PlannedOrder } from './readOrders';
 import { listRooms, rulesInForce } from './rooms';
 import { localDay } from './times';
 
@@ -41,8 +24,8 @@ export type Taken = {
 };
 /** What became of one order of a message. @property id null where there is none here */
 export type Outcome = { line: number; id: string | null; what: 'taken' | 'known' | 'corrected' | 'cancelled' };
-type Lined = { line: number; order: IncomingOrder };
-const MAX_ORDERS = 500;
+/** Where orders are kept, and where they are read. */
+export type Intake = { store: Store; computing: Computing };
 
 const refuse = (faults: readonly IncomingFault[]): Refusal =>
   new Refusal(
@@ -55,60 +38,21 @@ const refuse = (faults: readonly IncomingFault[]): Refusal =>
     faults.slice(0, 100).map(({ line, field, message }) => ({ field: `line ${line}, ${field}`, message })),
   );
 
-/**
- * @param whole one fault refuses all of it; else only its own order; `before`: what is wrong with others of the message
- * @returns what became of the orders, and the faults of those that were not taken
- */
-async function takeIn(
+/** Keeps what is new in a message. @returns what became of each order */
+async function keep(
   store: Store,
-  found: readonly Lined[],
-  { whole, before, by, now }: { whole: boolean; before: readonly IncomingFault[]; by: string; now: number },
-): Promise<{ outcomes: Outcome[]; faults: IncomingFault[] }> {
-  if (found.length > MAX_ORDERS)
-    throw new Refusal(
-      'not accepted',
-      'Orders not taken',
-      `A message may hold ${MAX_ORDERS} orders at most; this one has ${found.length}.`,
-    );
-  const [department, rooms, { rules }] = await Promise.all([
-    getDepartment(store),
-    listRooms(store),
-    rulesInForce(store),
-  ]);
-  const exams = examsOf(department);
+  planned: readonly PlannedOrder[],
+  { by, now }: { by: string; now: number },
+): Promise<Outcome[]> {
+  const rooms = await listRooms(store);
   const roomFor = ({ situation }: IncomingOrder) => {
     const room = (situation.place === 'bedside' ? rooms.find(({ kind }) => kind === 'mobile') : undefined) ?? rooms[0];
     if (!room) throw new Error('the department has no room');
     return room;
   };
-  const faults: IncomingFault[] = [];
-  const planOf = ({ line, order }: Lined): (Lined & { projections: Planned[] })[] => {
-    if (order.standing !== 'ordered') return [{ line, order, projections: [] }];
-    const meant = orderedExam(order.exam, exams, order.reason);
-    const side = order.bothSides ? 'both' : order.side;
-    const put = (field: string, message: string) => {
-      faults.push({ line, field, message: `Order ${order.reference}: ${message}` });
-      return [];
-    };
-    if (!meant) return put('exam', `no exam here is called “${order.exam}”`);
-    if (side === null && needsSide(meant.projections)) return put('side', `${meant.name} needs a side`);
-    const { ids } = asTakenHere(
-      meant.projections,
-      { rules, ageYears: order.patient.ageYears ?? null },
-      { named: namedIds(meant), sideOrdered: side === 'left' || side === 'right' },
-    );
-    return [{ line, order, projections: plannedFor(ids, side, meant.sideDown, meant.digits) }];
-  };
   // Hundreds of orders hold up nobody else: the others are answered in between.
   const pause = pauses();
-  const planned: (Lined & { projections: Planned[] })[] = [];
-  for (const each of found) {
-    planned.push(...planOf(each));
-    await pause();
-  }
-  if (faults.length > 0 && (whole || planned.length === 0))
-    throw refuse([...before, ...faults].sort((a, b) => a.line - b.line));
-  const outcomes = await store.writes.run(() =>
+  return store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const references = planned.map(({ order }) => order.reference);
       const rows = await tx
@@ -166,7 +110,6 @@ async function takeIn(
       return outcomes;
     }),
   );
-  return { outcomes, faults };
 }
 
 type Known = { orders: typeof orders.$inferSelect; patients: typeof patients.$inferSelect };
@@ -255,67 +198,32 @@ function counted(outcomes: readonly Outcome[]): Omit<Taken, 'refused' | 'refused
   return count;
 }
 
-const NONE_REFUSED = { refused: [], refusedTable: '' };
-
-async function takeMessage(
-  store: Store,
-  incoming: Incoming,
+/**
+ * Takes in a message: a bundle or an HL7 message whole or not at all, of a table or a worklist the orders that are
+ * right, with a line for every fault of the others.
+ * @param by who brings it
+ * @throws Refusal 422 where nothing of it can be taken
+ * @example await takeOrders({ store, computing }, { kind: 'fhir', document }, 'order system', Date.now());
+ */
+export async function takeOrders(
+  { store, computing }: Intake,
+  message: OrderMessage,
   by: string,
   now: number,
 ): Promise<{ taken: Taken; outcomes: Outcome[] }> {
-  if ('faults' in incoming) throw refuse(incoming.faults);
-  const { outcomes } = await takeIn(store, incoming.orders, { whole: true, before: [], by, now });
-  return { taken: { ...counted(outcomes), ...NONE_REFUSED }, outcomes };
-}
-
-/** @param document parsed FHIR JSON: a message, taken whole or not. @throws Refusal 422 with a line for every fault */
-export const takeFhir = async (
-  store: Store,
-  document: unknown,
-  by: string,
-  now: number,
-): Promise<{ taken: Taken; outcomes: Outcome[] }> =>
-  takeMessage(store, await inSlices(readFhir(document, localDay(now))), by, now);
-
-/** @param segments of an HL7 v2 message, taken whole or not. @throws Refusal 422 with a line for every fault */
-export const takeHl7 = async (store: Store, segments: readonly Hl7Segment[], by: string, now: number): Promise<Taken> =>
-  (await takeMessage(store, ordersFromHl7(segments, localDay(now)), by, now)).taken;
-
-/**
- * Rows that are right are taken; the others are told, and come back as a table of their own.
- * @param text CSV with a head line. @throws Refusal 422 with a line for every fault where none is right
- */
-export async function takeTable(store: Store, text: string, by: string, now: number): Promise<Taken> {
-  const table = orderRows(text);
-  const { orders: found, faults: wrong } =
-    table.rows.length > 0
-      ? await inSlices(readTable(table.columns, table.rows, table.headLine))
-      : { orders: [], faults: [] as IncomingFault[] };
-  const before = [...table.faults, ...wrong];
-  if (found.length === 0) throw refuse(before);
-  const { outcomes, faults } = await takeIn(store, found, { whole: false, before, by, now });
-  const all = [...before, ...faults].sort((a, b) => a.line - b.line);
-  return {
-    ...counted(outcomes),
-    refused: all.map(({ line, message }) => ({ line, message })),
-    refusedTable: refusedTable(table, all),
-  };
-}
-
-/**
- * What a worklist has for plain x-rays: entries that are right are taken, the others told by their place.
- */
-export async function takeWorklist(
-  store: Store,
-  entries: readonly WorklistEntry[],
-  by: string,
-  now: number,
-): Promise<Taken> {
-  const { orders: found, faults: wrong } = await inSlices(readWorklist(entries, localDay(now)));
-  const { outcomes, faults } =
-    found.length === 0
-      ? { outcomes: [], faults: [] }
-      : await takeIn(store, found, { whole: false, before: wrong, by, now });
-  const all = [...wrong, ...faults].sort((a, b) => a.line - b.line);
-  return { ...counted(outcomes), refused: all.map(({ line, message }) => ({ line, message })), refusedTable: '' };
+  const [department, { rules }] = await Promise.all([getDepartment(store), rulesInForce(store)]);
+  const read = await computing.run('orders', { message, today: localDay(now), exams: examsOf(department), rules });
+  if (read.found > MAX_ORDERS)
+    throw new Refusal(
+      'not accepted',
+      'Orders not taken',
+      `A message may hold ${MAX_ORDERS} orders at most; this one has ${read.found}.`,
+    );
+  const whole = message.kind === 'fhir' || message.kind === 'hl7';
+  // Nothing for us on a worklist is no fault of it.
+  const none = read.orders.length === 0 && message.kind !== 'worklist';
+  if (read.faults.length > 0 && (whole || none)) throw refuse(read.faults);
+  const outcomes = read.orders.length === 0 ? [] : await keep(store, read.orders, { by, now });
+  const refused = read.faults.map(({ line, message: why }) => ({ line, message: why }));
+  return { taken: { ...counted(outcomes), refused, refusedTable: read.refusedTable }, outcomes };
 }

@@ -5,14 +5,18 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pino } from 'pino';
 import { createApp } from '../app';
+import { computingHere } from '../compute/computing';
 import { openStore, type Store } from '../db/database';
 import { DEMO_PEOPLE } from '../seed/scenario';
 import { seedDemo } from '../seed/seedDemo';
+import type { Intake } from '../services/intake';
 import { signIn } from '../services/people';
 
 export type TestServer = {
   url: string;
   store: Store;
+  /** Where its orders are kept and read. */
+  intake: Intake;
   /** As the demo's lead, unless it is called as somebody else, or as nobody. */
   call: (method: string, path: string, body?: unknown, as?: string | null, type?: string) => Promise<Answer>;
   tokenOf: (personId: string) => Promise<string>;
@@ -50,6 +54,7 @@ export async function startTestServer(
   };
   return {
     url,
+    intake: { store, computing: computingHere },
     store,
     folder,
     tokenOf,

@@ -71,23 +71,7 @@ export type Incoming = { orders: { line: number; order: IncomingOrder }[] } | { 
 
 export type Draft = { line: number; order: unknown; faults?: IncomingFault[] };
 /** What of a message can be taken, and what is wrong with the rest: no order stands in both. */
-export type Sorted = { orders: { line: number; order: IncomingOrder }[]; faults: IncomingFault[] };
-
-/** Work that stops after each order, so that whoever runs it may do something else in between. */
-export type Reading<T> = Generator<undefined, T>;
-
-/** Each made when it is wanted. */
-export function* eachOf<T, R>(all: Iterable<T>, make: (each: T) => R): Generator<R> {
-  for (const each of all) yield make(each);
-}
-
-/** All of it at once. */
-export function finished<T>(reading: Reading<T>): T {
-  for (;;) {
-    const { done, value } = reading.next();
-    if (done) return value;
-  }
-}
+export type SortedOrders = { orders: { line: number; order: IncomingOrder }[]; faults: IncomingFault[] };
 
 /** What a note says of the patient counts as what the reason says. */
 const whySaid = ({ exam, reason, note }: IncomingOrder) => ({
@@ -96,8 +80,8 @@ const whySaid = ({ exam, reason, note }: IncomingOrder) => ({
 });
 
 /** Checks drafts one by one, and tells every fault with its line. */
-export function* sortIncoming(drafts: Iterable<Draft>): Reading<Sorted> {
-  const sorted: Sorted = { orders: [], faults: [] };
+export function sortIncoming(drafts: readonly Draft[]): SortedOrders {
+  const sorted: SortedOrders = { orders: [], faults: [] };
   const seen = new Map<string, number>();
   for (const { line, order, faults: known = [] } of drafts) {
     const faults = [...known];
@@ -126,13 +110,12 @@ export function* sortIncoming(drafts: Iterable<Draft>): Reading<Sorted> {
         });
     }
     sorted.faults.push(...faults);
-    yield;
   }
   return sorted;
 }
 
 /** Checks drafts of a message that is taken whole: nothing is taken when anything is wrong. */
-export function* takeIncoming(drafts: Iterable<Draft>): Reading<Incoming> {
-  const { orders, faults } = yield* sortIncoming(drafts);
+export function takeIncoming(drafts: readonly Draft[]): Incoming {
+  const { orders, faults } = sortIncoming(drafts);
   return faults.length > 0 ? { faults } : { orders };
 }

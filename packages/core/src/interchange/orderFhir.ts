@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { nameOf, ordersMeant, saidBeside, structureWords } from './fhirBeside';
 import { observation, observed, type Seen } from './fhirObserved';
 import { yearsBetween } from './yearsBetween';
-import { eachOf, finished, takeIncoming, type Incoming, type IncomingFault, type Reading } from './incomingOrder';
+import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
 import { notXray, readSides, sidesIn, type BodySide } from './orderGuard';
 
 const concept = z.looseObject({
@@ -96,7 +96,7 @@ type Found = { resource: z.infer<typeof resource>; line: number; url?: string };
  * @param today ISO date on which the age counts
  * Lines of faults are places in the bundle, from 1.
  */
-export function* readFhir(document: unknown, today: string): Reading<Incoming> {
+export function ordersFromFhir(document: unknown, today: string): Incoming {
   const whole = resource.safeParse(document);
   if (!whole.success)
     return { faults: [{ line: 1, field: 'resourceType', message: 'Not a FHIR resource: resourceType is missing' }] };
@@ -114,11 +114,8 @@ export function* readFhir(document: unknown, today: string): Reading<Incoming> {
   if (requests.length === 0)
     return { faults: [{ line: 1, field: 'resourceType', message: 'There is no ServiceRequest in it' }] };
   const message = indexed(found);
-  return yield* takeIncoming(eachOf(requests, (each) => draftOf(each, message, today)));
+  return takeIncoming(requests.map((each) => draftOf(each, message, today)));
 }
-
-/** The same at once. */
-export const ordersFromFhir = (document: unknown, today: string): Incoming => finished(readFhir(document, today));
 
 type Resource = z.infer<typeof resource>;
 type Message = {

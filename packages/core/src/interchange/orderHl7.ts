@@ -4,14 +4,7 @@
  */
 import type { Hl7Segment } from './hl7Text';
 import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
-import {
-  finished,
-  takeIncoming,
-  type Draft,
-  type Incoming,
-  type IncomingFault,
-  type PatientNumber,
-} from './incomingOrder';
+import { takeIncoming, type Draft, type Incoming, type IncomingFault, type PatientNumber } from './incomingOrder';
 import { notXray, readSides, sidesIn } from './orderGuard';
 import { isoDate, yearsBetween } from './yearsBetween';
 
@@ -189,5 +182,5 @@ export function ordersFromHl7(segments: readonly Hl7Segment[], today: string): I
   const { common, groups } = groupsOf(segments);
   if (groups.length === 0)
     return { faults: [{ line: 1, field: 'ORC', message: 'There is no ORC segment: no order is in it' }] };
-  return finished(takeIncoming(groups.map((group) => draftOf(group, common, today))));
+  return takeIncoming(groups.map((group) => draftOf(group, common, today)));
 }

@@ -1,7 +1,7 @@
 /** Orders as a table (CSV with a head line). Reading the text into rows is the reader's; what the rows mean is here. */
 import { centimetres } from '../quantity/length';
 import { readSides, sidesIn } from './orderGuard';
-import { eachOf, finished, sortIncoming, type IncomingFault, type Reading, type Sorted } from './incomingOrder';
+import { sortIncoming, type IncomingFault, type SortedOrders } from './incomingOrder';
 
 export const ORDER_COLUMNS = [
   'reference',
@@ -124,7 +124,7 @@ export const WHY_COLUMN = 'why';
  * @param columns of the head line; each must be one of ORDER_COLUMNS, and what an order needs must be there
  * @param headLine line of the file in which they stand
  */
-export function* readTable(columns: readonly string[], rows: readonly OrderRow[], headLine = 1): Reading<Sorted> {
+export function ordersFromTable(columns: readonly string[], rows: readonly OrderRow[], headLine = 1): SortedOrders {
   const needed: readonly Column[] = ['reference', 'initials', 'exam', 'reason', 'ward'];
   const known: readonly string[] = [...ORDER_COLUMNS, WHY_COLUMN];
   const put = (field: string, message: string): IncomingFault => ({ line: headLine, field, message });
@@ -138,8 +138,5 @@ export function* readTable(columns: readonly string[], rows: readonly OrderRow[]
       .filter((column) => !columns.includes(column))
       .map((column) => put(column, `The column ${column} is missing`)),
   ];
-  return head.length > 0 ? { orders: [], faults: head } : yield* sortIncoming(eachOf(rows, draftOf));
+  return head.length > 0 ? { orders: [], faults: head } : sortIncoming(rows.map(draftOf));
 }
-
-/** The same at once. */
-export const ordersFromTable = (...asked: Parameters<typeof readTable>): Sorted => finished(readTable(...asked));

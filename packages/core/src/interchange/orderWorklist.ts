@@ -3,7 +3,7 @@
  * C.4.10 to C.4.12 and C.2.
  */
 import { z } from 'zod';
-import { sortIncoming, type Draft, type IncomingFault, type Reading, type Sorted } from './incomingOrder';
+import { sortIncoming, type Draft, type IncomingFault, type SortedOrders } from './incomingOrder';
 import { notXray, readSides, sidesIn } from './orderGuard';
 import { saidOfPatient } from './saidOfPatient';
 import { isoDate, yearsBetween } from './yearsBetween';
@@ -156,6 +156,6 @@ function draftOf(given: WorklistEntry, line: number, today: string): Draft {
  * @param today ISO date on which the age counts
  * Lines of faults are places of entries among those that are, from 1.
  */
-export function* readWorklist(entries: readonly WorklistEntry[], today: string): Reading<Sorted> {
-  return yield* sortIncoming(entries.filter(isForXray).map((entry, i) => draftOf(entry, i + 1, today)));
+export function ordersFromWorklist(entries: readonly WorklistEntry[], today: string): SortedOrders {
+  return sortIncoming(entries.filter(isForXray).map((entry, i) => draftOf(entry, i + 1, today)));
 }

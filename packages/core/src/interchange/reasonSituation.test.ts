@@ -1,5 +1,5 @@
 import { situationOf } from './reasonSituation';
-import { finished, takeIncoming } from './incomingOrder';
+import { takeIncoming } from './incomingOrder';
 
 test.each([
   ['Shoulder', 'anterior dislocation?', { suspected: ['dislocation'] }],
@@ -34,7 +34,7 @@ const order = {
   situation: { canStand: false },
 };
 const taken = (draft: object) => {
-  const incoming = finished(takeIncoming([{ line: 1, order: { ...order, ...draft } }]));
+  const incoming = takeIncoming([{ line: 1, order: { ...order, ...draft } }]);
   return 'orders' in incoming ? incoming.orders[0]?.order.situation : incoming.faults;
 };
 test('an order that is taken in has it in its situation, beside what it says itself', () =>

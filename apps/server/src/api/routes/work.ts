@@ -38,7 +38,7 @@ import {
 } from '../../services/exams';
 import { measurePicture, noteForReader, typeReading } from '../../services/pictures';
 import { askWorklist, NoWorklist } from '../../dicom/worklist';
-import { takeFhir, takeTable, takeWorklist } from '../../services/intake';
+import { takeOrders } from '../../services/intake';
 import { orderAsFhir } from '../../services/orderAsFhir';
 import { localDay } from '../../services/times';
 import { addOrder, changePlan, getOrder, listOrders } from '../../services/orders';
@@ -80,7 +80,8 @@ export const work: readonly Route[] = [
     bodyType: 'text/csv',
     answer: takenSchema,
     says: 'How many were new, and how many known',
-    handle: ({ store, body, person, now }) => takeTable(store, body, person.name, now),
+    handle: async ({ body, person, now, ...intake }) =>
+      (await takeOrders(intake, { kind: 'table', text: body }, person.name, now)).taken,
   }),
   route({
     method: 'get',
@@ -97,12 +98,12 @@ export const work: readonly Route[] = [
       'Asks the DICOM worklist for the x-rays of today and takes them in, with a line for each that is not taken',
     answer: takenSchema,
     says: 'How many were new, and how many known',
-    handle: async ({ store, worklist, person, now }) => {
+    handle: async ({ worklist, person, now, ...intake }) => {
       if (!worklist)
         throw new Problem(409, 'No worklist', 'This server has no worklist to ask: TAKTIK_WORKLIST names one.');
       try {
         const entries = await askWorklist(worklist, localDay(now));
-        return await takeWorklist(store, entries, person.name, now);
+        return (await takeOrders(intake, { kind: 'worklist', entries }, person.name, now)).taken;
       } catch (error) {
         if (error instanceof NoWorklist)
           throw new Problem(502, 'The worklist did not answer', `Nothing was taken in: ${error.message}.`);
@@ -119,8 +120,8 @@ export const work: readonly Route[] = [
     readsItself: true,
     answer: takenSchema,
     says: 'How many were new, and how many known',
-    handle: async ({ store, body, person, now, request }) => {
-      const { taken, outcomes } = await takeFhir(store, body, person.name, now);
+    handle: async ({ body, person, now, request, ...intake }) => {
+      const { taken, outcomes } = await takeOrders(intake, { kind: 'fhir', document: body }, person.name, now);
       return wantsFhir(request.headers.accept)
         ? new Answer(transactionResponse(body, outcomes), 200, null, 'application/fhir+json')
         : taken;

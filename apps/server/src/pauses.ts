@@ -13,12 +13,3 @@ export function pauses(sliceMs: number = SLICE_MS): () => Promise<void> {
     since = performance.now();
   };
 }
-
-/** Runs work that stops by itself now and then, and lets others go on where it does. */
-export async function inSlices<T>(work: Iterator<unknown, T>, pause: () => Promise<void> = pauses()): Promise<T> {
-  for (;;) {
-    const { done, value } = work.next();
-    if (done) return value;
-    await pause();
-  }
-}
