@@ -1,6 +1,8 @@
 import { findProjections } from '../projections/search';
 import { exams } from '../projections/exams';
 import { findViews } from './findViews';
+import { projections } from '../projections/catalogue';
+import { FIND_WORDINGS } from './findWordings.fixture';
 import { ORDER_WORDINGS } from './orderWordings.fixture';
 
 const wordings = ORDER_WORDINGS.trim()
@@ -22,6 +24,28 @@ test('what is worded as an order is found first, more often than by its letters 
   expect(wordings.length).toBeGreaterThan(500);
   expect(firstIs(findViews)).toBeGreaterThanOrEqual(0.98);
   expect(firstIs(findProjections)).toBeLessThan(firstIs(findViews));
+});
+describe('what people type to find one view', () => {
+  const typed = FIND_WORDINGS.trim()
+    .split('\n')
+    .map((line) => line.split('|'))
+    .map(([words, right]) => ({ words: words!, right: right!.split(' ') }));
+  const shareIn = (first: number) =>
+    typed.filter(({ words, right }) =>
+      findViews(words)
+        .slice(0, first)
+        .some(({ projection }) => right.includes(projection.id)),
+    ).length / typed.length;
+
+  test('every right answer is in the catalogue', () => {
+    const ids = new Set(projections.map(({ id }) => id));
+    expect(typed.length).toBeGreaterThan(190);
+    expect(typed.flatMap(({ right }) => right).filter((id) => !ids.has(id))).toEqual([]);
+  });
+  test('is found first in 95 of 100, in the first three in 99', () => {
+    expect(shareIn(1)).toBeGreaterThanOrEqual(0.95);
+    expect(shareIn(3)).toBeGreaterThanOrEqual(0.99);
+  });
 });
 test('nothing that the letters find is lost, and nothing stands twice', () => {
   for (const { words } of wordings) {

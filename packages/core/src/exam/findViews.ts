@@ -15,9 +15,12 @@ export function findViews(query: string): ProjectionHit[] {
   const read = readOrder(query);
   if (!read) return hits;
   const named = read.read.flatMap(({ as, ids }) => (as === 'view' ? ids : []));
-  // Words that were not understood may name what the reader does not know: then only what was named comes first.
-  const front = [...new Set(read.unread.length === 0 ? [...named, ...read.projections] : named)];
   const found = new Map(hits.map((hit) => [hit.projection.id, hit]));
+  const places = new Map(hits.map(({ projection }, i) => [projection.id, i]));
+  // An exam may begin with a view of another part (a chest before ribs): who searches means what has the words.
+  const routine = [...read.projections].sort((a, b) => (places.get(a) ?? Infinity) - (places.get(b) ?? Infinity) || 0);
+  // Words that were not understood may name what the reader does not know: then only what was named comes first.
+  const front = [...new Set(read.unread.length === 0 ? [...named, ...routine] : named)];
   const first = front.map(
     (id): ProjectionHit => found.get(id) ?? { projection: projectionOf(id), score: 0, matched: null },
   );

@@ -196,6 +196,14 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       2: ['ribs-ap-upper', 'ribs-oblique-posterior'],
       3: ['chest-pa', 'ribs-ap-upper', 'ribs-oblique-posterior'],
     },
+    when: {
+      upper: ['chest-pa', 'ribs-ap-upper', 'ribs-oblique-posterior'],
+      lower: ['chest-pa', 'ribs-ap-lower', 'ribs-oblique-posterior-lower'],
+    },
+    countsWhen: {
+      upper: { 1: ['ribs-ap-upper'], 2: ['ribs-ap-upper', 'ribs-oblique-posterior'] },
+      lower: { 1: ['ribs-ap-lower'], 2: ['ribs-ap-lower', 'ribs-oblique-posterior-lower'] },
+    },
     views: [
       { ...view(/\bobliques?\b/, 'ribs-oblique-posterior'), when: { lower: ['ribs-oblique-posterior-lower'] } },
       {
@@ -553,6 +561,10 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'femur',
     written: /\b(femurs?|femora|thighs?)\b/,
     routine: ['exam:femur'],
+    when: {
+      upper: ['femur-ap-proximal', 'femur-lateral-proximal'],
+      lower: ['femur-ap-distal', 'femur-lateral-distal'],
+    },
     views: [
       {
         ...view(/\b(crosstable )?laterals?\b/, 'femur-lateral-proximal', 'femur-lateral-distal'),
@@ -610,7 +622,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'cervical',
     written: /\bcervical( spine)?\b|\bneck\b/,
-    implied: /\b(odontoid|dens|openmouth|swimmers|cervicothoracic)\b/,
+    implied: /\b(odontoid|dens|(?<!waters )openmouth(?! waters)|swimmers|cervicothoracic)\b/,
     routine: ['exam:cervical-three'],
     counts: {
       1: ['cervical-lateral'],
@@ -699,6 +711,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'sinuses',
     written: /\b(paranasal )?sinus(es)?\b/,
+    implied: /\bwaters openmouth\b|\bopenmouth waters\b/,
     routine: ['exam:sinuses'],
     counts: {
       1: ['sinuses-parietoacanthial'],
@@ -796,8 +809,9 @@ export const CIRCUMSTANCES: readonly (readonly [RegExp, Circumstance])[] = [
   [/\b(portable|mobile|bedside|nicu|icu|picu|crib)\b/, 'mobile'],
   [/\b(infant|newborn|baby|neonate)\b/, 'infant'],
   [/\b(complete)\b/, 'complete'],
-  [/\b(upper|proximal)\b/, 'upper'],
-  [/\b(lower|distal)\b/, 'lower'],
+  // Of a part that is called so, nothing is said of another.
+  [/\b(upper|proximal|above (the )?diaphragm)\b(?! (gi|airway|arms?|extremit|limb|abdomen))/, 'upper'],
+  [/\b(lower|distal|below (the )?diaphragm)\b(?! (legs?|jaw|extremit|limb|back|abdomen))/, 'lower'],
 ];
 
 /** What of the reason of an order changes the routine: who may be broken is neither rotated nor lain on it. */

@@ -30,6 +30,14 @@ Left ribs | exam:ribs | L
 Ribs unilateral right w PA chest | exam:ribs | R
 Right upper ribs AP and oblique | ribs-ap-upper ribs-oblique-posterior | R
 Lower ribs AP left | ribs-ap-lower | L
+Left lower ribs | chest-pa ribs-ap-lower ribs-oblique-posterior-lower | L
+XR ribs right, below the diaphragm, 2 views | ribs-ap-lower ribs-oblique-posterior-lower | R
+Upper ribs right | chest-pa ribs-ap-upper ribs-oblique-posterior | R
+Upper and lower ribs left | exam:ribs | L
+Distal femur left | femur-ap-distal femur-lateral-distal | L
+XR proximal femur RT 2 views | femur-ap-proximal femur-lateral-proximal | R
+Femur and lower leg right | exam:femur leg-ap leg-lateral | R
+Open mouth Waters | sinuses-parietoacanthial-open-mouth
 Sternum 2 views | exam:sternum
 Sternum RAO and lateral | sternum-rao sternum-lateral
 SC joints PA and obliques | sternoclavicular-pa sternoclavicular-oblique

@@ -42,7 +42,7 @@ const FILLER = new Set(
   (
     'nonstanding xray view views planes series study exam the of a an or more only routine min minimum at least in with without and to ' +
     'please right left both bilateral unilateral each side complete limited portable mobile bedside standing upright ' +
-    'supine nicu icu picu crib trauma injury pain fx fracture fractured dislocation dislocated upper lower proximal ' +
+    'supine nicu icu picu crib trauma injury pain fx fracture fractured dislocation dislocated upper lower proximal above below diaphragm ' +
     'distal infant newborn baby neonate joint joints spine softtissue rotation semierect adult child patient room on ' +
     'bone bones number detail radiograph radiographs film comparison de la el y'
   ).split(' '),
@@ -158,6 +158,11 @@ function readPart(
     ...CIRCUMSTANCES.flatMap(([written, is]) => (written.test(all) ? [is] : [])),
     ...why.keys(),
   ]);
+  // Both ends of a part are all of it.
+  if (circumstances.has('upper') && circumstances.has('lower')) {
+    circumstances.delete('upper');
+    circumstances.delete('lower');
+  }
   const inCase = <T>(when: Readonly<Partial<Record<Circumstance, T>>> | undefined, usual: T): T =>
     (Object.entries(when ?? {}) as [Circumstance, T][]).find(([each]) => circumstances.has(each))?.[1] ?? usual;
   let left = stretch

@@ -679,7 +679,7 @@ export const skullAndFace: ProjectionSource[] = [
   head({
     id: 'zygomatic-arches-submentovertical',
     name: 'Zygomatic arches, submentovertical',
-    alsoCalled: ['jug handle', 'SMV arches', 'zygoma', 'cheekbone arches', 'bucket handle'],
+    alsoCalled: ['jug handle', 'jughandle', 'SMV arches', 'zygoma', 'cheekbone arches', 'bucket handle'],
     part: 'zygomatic arches',
     signs: ['basal', 'jaw-sides'],
     shows: 'Both zygomatic arches free of the skull',
