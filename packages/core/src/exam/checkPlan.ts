@@ -112,7 +112,8 @@ export function checkPlan(
       const rows = plan.flatMap((each, item) => (each.projectionId === entry.id ? [item] : []));
       if (rows.length === 0 || !digitsOf(entry).includes(digit)) continue;
       const set = rows.map((item) => askedWay(plan[item].way).digit ?? digitOf(entry));
-      if (!set.includes(digit))
+      // A view that is set for none shows them all.
+      if (!set.includes(digit) && !set.includes(null))
         put('less', `${withDigit(entry, digit).name} was ordered; the plan has ${entries[rows[0]]!.name}`, rows[0]);
     }
   // A form is a view done another way: planned as usual it is not what was asked for.

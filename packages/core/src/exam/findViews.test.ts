@@ -1,4 +1,4 @@
-import { findProjections } from '../projections/search';
+import { findProjections, type ProjectionHit } from '../projections/search';
 import { exams } from '../projections/exams';
 import { findViews } from './findViews';
 import { projections } from '../projections/catalogue';
@@ -17,7 +17,7 @@ const wordings = ORDER_WORDINGS.trim()
         each.startsWith('exam:') ? exams.find(({ id }) => id === each.slice(5))!.projections : [each],
       ),
   }));
-const firstIs = (find: typeof findViews) =>
+const firstIs = (find: (query: string) => ProjectionHit[]) =>
   wordings.filter(({ words, views }) => views.includes(find(words)[0]?.projection.id ?? '')).length / wordings.length;
 
 test('what is worded as an order is found first, more often than by its letters alone', () => {
@@ -58,5 +58,17 @@ test('what is half typed is found by its letters', () => {
   expect(findViews('kn').map(({ projection }) => projection.id)).toEqual(
     findProjections('kn').map(({ projection }) => projection.id),
   );
-  expect(findViews('')).toEqual(findProjections(''));
+  expect(findViews('').map(({ projection }) => projection)).toEqual(
+    findProjections('').map(({ projection }) => projection),
+  );
 });
+test.each([
+  ['little toe oblique', 'toes-oblique', 5],
+  ['2nd toe', 'toes-ap', 2],
+  ['ring finger lateral', 'finger-lateral', 4],
+  ['second and third toes', 'toes-ap', null],
+  ['toes', 'toes-ap', null],
+  ['thumb lateral', 'thumb-lateral', null],
+])('%s: %s is set for digit %p', (query, id, digit) =>
+  expect(findViews(query).find(({ projection }) => projection.id === id)).toMatchObject({ digit }),
+);

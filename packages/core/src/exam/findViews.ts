@@ -1,19 +1,30 @@
 /** What is typed into a search, read as an order first: a view that is named so stands before what only sounds like it. */
 import { projectionOf } from '../projections/catalogue';
+import { digitsOf } from '../projections/digit';
 import { findProjections, type ProjectionHit } from '../projections/search';
 import { notXray } from '../interchange/orderGuard';
-import { readOrder } from './readOrder';
+import { readOrder, type OrderRead } from './readOrder';
+
+/** @property digit the one that was typed, where the view can be set for it; else null */
+export type ViewHit = ProjectionHit & { digit: number | null };
 
 /**
  * @param query what was typed
  * @returns best first
  * @example findViews('rt shldr Y')[0].projection.id // 'shoulder-scapular-y'
  */
-export function findViews(query: string): ProjectionHit[] {
-  const hits = findProjections(query);
-  if (query.trim() === '' || notXray(query) !== null) return hits;
-  const read = readOrder(query);
-  if (!read) return hits;
+export function findViews(query: string): ViewHit[] {
+  const letters = findProjections(query);
+  const read = query.trim() === '' || notXray(query) !== null ? null : readOrder(query);
+  const [digit = null, ...others] = read?.digits ?? [];
+  const setFor = (hit: ProjectionHit): ViewHit => ({
+    ...hit,
+    digit: digit !== null && others.length === 0 && digitsOf(hit.projection).includes(digit) ? digit : null,
+  });
+  return (read ? namedFirst(letters, read) : letters).map(setFor);
+}
+
+function namedFirst(hits: readonly ProjectionHit[], read: OrderRead): ProjectionHit[] {
   const named = read.read.flatMap(({ as, ids }) => (as === 'view' ? ids : []));
   const found = new Map(hits.map((hit) => [hit.projection.id, hit]));
   const places = new Map(hits.map(({ projection }, i) => [projection.id, i]));

@@ -4,7 +4,7 @@ import { exams as shippedExams, type Exam } from '../projections/exams';
 import type { Projection } from '../projections/schema';
 import { listWords } from '../quantity/text';
 import { notXray } from '../interchange/orderGuard';
-import { digitsOf } from '../projections/digit';
+import { digitOf, digitsOf } from '../projections/digit';
 import { askedText } from '../setup/placing/adaptedWay';
 import { readOrder, type OrderRead, type ReadWords } from './readOrder';
 
@@ -178,7 +178,8 @@ const OTHER = { left: 'right', right: 'left' } as const;
  * The projections of an exam, sided where they have a side; a lateral that stands twice in it is taken from both sides.
  * @param side the side ordered, or both, for sided ones; where none was, what comes in pairs is taken of both
  * @param sideDown the side that lies down in a decubitus, where the order says it
- * @param digits that the order names: a view of one digit is taken of each of them that it can be set for
+ * @param digits that the order names: a view of one digit is taken of each of them that it can be set for; one that shows
+ * several is limited to the one where only one is named
  */
 export function plannedFor(
   ids: readonly string[],
@@ -187,8 +188,10 @@ export function plannedFor(
   digits: readonly number[] = [],
 ): Planned[] {
   return sidedFor(ids, side, sideDown).flatMap((planned) => {
-    const can = digitsOf(projectionOf(planned.projectionId));
-    const asked = digits.filter((digit) => can.includes(digit));
+    const entry = projectionOf(planned.projectionId);
+    const can = digitsOf(entry);
+    const showsAll = digitOf(entry) === null && digits.length > 1;
+    const asked = showsAll ? [] : digits.filter((digit) => can.includes(digit));
     return asked.length === 0 ? [planned] : asked.map((digit) => ({ ...planned, way: askedText({ digit }) }));
   });
 }

@@ -221,6 +221,8 @@ describe('fingers and toes', () => {
   test.each([
     ['Second and third toes left', ['toes-ap', 'toes-oblique', 'toes-lateral digit2', 'toes-lateral digit3']],
     ['Right ring finger PA lateral', ['finger-pa digit4', 'finger-lateral digit4']],
+    ['Great toe left', ['toes-ap digit1', 'toes-oblique digit1', 'toes-lateral digit1']],
+    ['Left 5th toe oblique', ['toes-oblique digit5']],
     ['index finger', ['finger-pa digit2', 'finger-oblique digit2', 'finger-lateral digit2']],
     ['Finger left 3 views', ['finger-pa', 'finger-oblique', 'finger-lateral']],
   ])('%s is planned for the digits that are named', (words, plan) => {

@@ -846,7 +846,14 @@ export const chest: ProjectionSource[] = [
   thorax({
     id: 'ribs-ap-upper',
     name: 'Ribs, AP, above the diaphragm',
-    alsoCalled: ['ribs above diaphragm', 'upper ribs', 'rib series', 'posterior ribs', 'rib fracture', 'unilateral ribs'],
+    alsoCalled: [
+      'ribs above diaphragm',
+      'upper ribs',
+      'rib series',
+      'posterior ribs',
+      'rib fracture',
+      'unilateral ribs',
+    ],
     part: 'ribs 1 to 9',
     signs: ['clavicle-ends', 'clavicles-high'],
     sided: 'each',

@@ -14,6 +14,8 @@ test('views of one finger and one toe can be set for all of them', () => {
     ['finger-pa', [2, 3, 4, 5]],
     ['finger-oblique', [2, 3, 4, 5]],
     ['finger-lateral', [2, 3, 4, 5]],
+    ['toes-ap', [1, 2, 3, 4, 5]],
+    ['toes-oblique', [1, 2, 3, 4, 5]],
     ['toes-lateral', [1, 2, 3, 4, 5]],
   ]);
 });
@@ -25,8 +27,8 @@ test.each(CASES)('$entry.id of digit $digit: aim, field and name are of that dig
   expect(set.name.toLowerCase()).toContain(digitName(entry, digit));
   // No mark of the entry's own digit is left where another is shown.
   const marks = JSON.stringify([set.aim, set.cover]);
-  const own = digitOf(entry)!;
-  if (digit !== own) expect(marks).not.toMatch(new RegExp(`(finger|PIP|MC|_)${own}_`));
+  const own = digitOf(entry);
+  if (own !== null && digit !== own) expect(marks).not.toMatch(new RegExp(`(finger|PIP|MC|_)${own}_`));
   for (const patient of PATIENTS) {
     const setup = computeSetup({ projectionId: entry.id, digit, side: 'right', patient });
     expect([setup.feasible, setup.name]).toEqual([true, `${set.name}, right`]);
@@ -45,6 +47,30 @@ test('a finger in lateral lies on the side of the hand that is nearer to it, clo
     expect(setup.position.say).toMatch(side);
     expect(setup.image.magnification).toBeLessThan(1.06);
   }
+});
+
+test('one toe of several is limited to itself, smaller than all of them, its neighbours at most at the edges', () => {
+  for (const projectionId of ['toes-ap', 'toes-oblique']) {
+    const areaOf = (digit?: number) => {
+      const { field } = computeSetup({ projectionId, side: 'left', ...(digit ? { digit } : {}) });
+      return field.atReceptorMm.width * field.atReceptorMm.height;
+    };
+    for (const digit of [1, 2, 3, 4, 5]) expect([digit, areaOf(digit) / areaOf() < 0.75]).toEqual([digit, true]);
+  }
+});
+
+test('the outer toes are rotated the other way, nearer to the receptor', () => {
+  const of = (digit: number) => computeSetup({ projectionId: 'toes-oblique', side: 'right', digit });
+  for (const digit of [1, 2, 3])
+    expect([of(digit).name, of(digit).position.say]).toEqual([
+      expect.stringMatching(/medial rotation/),
+      expect.stringMatching(/medially rotated/),
+    ]);
+  for (const digit of [4, 5])
+    expect([of(digit).name, of(digit).position.say]).toEqual([
+      expect.stringMatching(/lateral rotation/),
+      expect.stringMatching(/laterally rotated/),
+    ]);
 });
 
 test('other ways are ways to the digit that was asked for', () => {

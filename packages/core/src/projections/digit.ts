@@ -1,4 +1,4 @@
-/** Views of one finger or toe: which one an entry is set for, and the same entry set for another. */
+/** Views of fingers and toes: which one an entry is set for, and the same entry set for another. */
 import { patched } from '../quantity/record';
 import { capitalize } from '../quantity/text';
 import type { Projection } from './schema';
@@ -24,10 +24,10 @@ export const digitName = (entry: Pick<Projection, 'region'>, digit: number): str
   return isOfFoot(entry) ? `${word} toe` : digit === 1 ? word : `${word} finger`;
 };
 
-/** Digits that an entry can be set for, its own among them; none for an entry that is not of one digit. */
+/** Digits that an entry can be set for, its own among them; none where it cannot be set for one. */
 export function digitsOf(entry: Projection): number[] {
   const own = digitOf(entry);
-  return own === null ? [] : [own, ...entry.digits.map(({ digit }) => digit)].sort((a, b) => a - b);
+  return [...(own === null ? [] : [own]), ...entry.digits.map(({ digit }) => digit)].sort((a, b) => a - b);
 }
 
 /** A mark of a digit: what stands before its number, the number, what stands behind it. */
@@ -49,7 +49,8 @@ function ofDigit<T>(value: T, from: number, to: number): T {
 const known = new WeakMap<Projection, Map<number, Projection>>();
 
 /**
- * The entry set for one of its digits: marks, position and name are those of that digit.
+ * The entry set for one of its digits: marks, position and name are those of that digit. A view of several digits is
+ * limited to the one.
  * @param digit 1 to 5
  * @throws RangeError for a digit that the entry cannot be set for
  * @example withDigit(projectionOf('finger-lateral'), 5).name // "Little finger, lateral"
@@ -57,16 +58,17 @@ const known = new WeakMap<Projection, Map<number, Projection>>();
 export function withDigit(entry: Projection, digit: number): Projection {
   const own = digitOf(entry);
   const other = entry.digits.find((each) => each.digit === digit);
-  if (own === null || (digit !== own && !other)) throw new RangeError(noSuchDigit(entry));
+  if (digit !== own && !other) throw new RangeError(noSuchDigit(entry));
   let digits = known.get(entry);
   if (!digits) known.set(entry, (digits = new Map<number, Projection>()));
   let made = digits.get(digit);
   if (!made) {
     const { aim, cover, ray, alongBone, brightBones } = entry;
-    const marked = ofDigit({ aim, cover, ray, alongBone, brightBones }, own, digit);
-    const name = `${capitalize(digitName(entry, digit))}${entry.name.slice(entry.name.indexOf(','))}`;
+    const marked = own === null ? {} : ofDigit({ aim, cover, ray, alongBone, brightBones }, own, digit);
+    const set = patched({ ...entry, ...marked }, other?.set ?? {});
+    const name = `${capitalize(digitName(entry, digit))}${set.name.slice(set.name.indexOf(','))}`;
     // The note of such an entry says which digit it is drawn for.
-    made = { ...patched({ ...entry, ...marked }, other?.set ?? {}), name, note: undefined };
+    made = { ...set, name, note: undefined };
     digits.set(digit, made);
   }
   return made;

@@ -129,6 +129,35 @@ const toeOnItsSide = (digit: number) => ({
         }),
   },
 });
+/** One toe from above, limited to it with the edges of its neighbours. */
+const toeAlone = (digit: number) => ({
+  aim: at(`mt${digit}_head_L`, `MTP joint of the ${TOES[digit - 1]} toe`, { point: 'through' }),
+  cover: [
+    all(`toe_distal_${digit}_L`, 'tip of the toe', 12),
+    all(`toe_proximal_${digit}_L`, 'phalanges', 12),
+    point(`mt${digit}_head_L`, 'distal metatarsal', 12, 'along', [['back', 8]]),
+  ],
+});
+const STRAIGHT_TOE = ['Interphalangeal joint spaces open', 'Free of the toes beside it', 'Distal metatarsal included'];
+const OBLIQUE_TOE = ['Shafts more concave on one side', 'Joint spaces open', 'Free of the toes beside it'];
+const TOES = ['great', 'second', 'third', 'fourth', 'fifth'];
+/** The outer toes come nearest to the receptor where the foot is rotated the other way. */
+const toeOblique = (digit: number) =>
+  digit < 4
+    ? {
+        ...toeAlone(digit),
+        checks: OBLIQUE_TOE,
+        steps: careful('Medial rotation brings this toe nearest to the receptor'),
+      }
+    : {
+        ...toeAlone(digit),
+        checks: OBLIQUE_TOE,
+        name: 'Toes, AP oblique, lateral rotation',
+        positions: [soleDown('Knee flexed, sole on the receptor, leg and foot laterally rotated {turn}')],
+        ray: { ...swung(ray('down'), ['left', 35]), along: HEEL_TO_TOE },
+        steps: careful('Lateral rotation brings this toe nearest to the receptor'),
+      };
+const EACH_TOE = [1, 2, 3, 4, 5];
 const calcaneus: CoverSource[] = [
   all('calcaneus_L', 'calcaneus', 16),
   all('sustentaculum_L', 'sustentaculum tali', 16),
@@ -196,7 +225,8 @@ export const footAndAnkle: ProjectionSource[] = [
     ],
     instead: [lost('foot-ap', 'more is in the field than was ordered')],
     brightBones: toeBones,
-    note: 'For one toe collimate to it and the edges of its neighbours.',
+    digits: EACH_TOE.map((digit) => ({ digit, set: { ...toeAlone(digit), checks: STRAIGHT_TOE } })),
+    note: 'For one toe choose it: collimate to it and the edges of its neighbours.',
   }),
   foot({
     id: 'toes-oblique',
@@ -219,6 +249,7 @@ export const footAndAnkle: ProjectionSource[] = [
     checks: ['Shafts more concave on one side', 'Joint spaces open', 'Heads of the metatarsals side by side'],
     faults: [fault('overlap', 'Toes superimposed', 'Rotated too far', 'Rotate back to 30 to 45°')],
     brightBones: toeBones,
+    digits: EACH_TOE.map((digit) => ({ digit, set: toeOblique(digit) })),
   }),
   foot({
     id: 'toes-lateral',

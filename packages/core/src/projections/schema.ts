@@ -336,8 +336,8 @@ export const projectionSchema = z.strictObject({
     )
     .default([]),
   /**
-   * Other digits that it may be set for. Marks of the entry's own digit become those of the other; what else is other than
-   * in the entry stands here, field by field.
+   * Digits that it may be set for besides its own, or one by one where it shows several. Marks of the entry's own digit
+   * become those of the other; what else is other than in the entry stands here, field by field.
    */
   digits: z
     .array(

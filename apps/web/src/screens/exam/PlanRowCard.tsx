@@ -36,7 +36,7 @@ type Props = {
   /** Null where it is in no catalogue any more. */
   entry: Projection | null;
   way: string | undefined;
-  onWay: (way: string) => void;
+  onWay: (way: string | undefined) => void;
   onReplace: (projectionId: string) => void;
   sides: readonly Side[];
   onOtherFirst: () => void;

@@ -1,5 +1,5 @@
 /** A projection in a list: name, thumb-size stage and the five readouts for the patient in hand. */
-import type { Projection, SetupRequest } from '@taktik/core';
+import { askedText, type Projection, type SetupRequest } from '@taktik/core';
 import { useRouter } from 'expo-router';
 import { memo, useEffect, useState } from 'react';
 import { View } from 'react-native';
@@ -23,8 +23,8 @@ export type Base = Omit<SetupRequest, 'projectionId'>;
 const answered = new Map<string, Row>();
 const MAX_ANSWERED = 300;
 
-function useRow(projection: Projection, base: Base, baseKey: string): { row: Row | null; failed: string } {
-  const key = `${projection.id} ${baseKey}`;
+function useRow(projection: Projection, asked: Base, baseKey: string): { row: Row | null; failed: string } {
+  const key = `${projection.id} ${asked.digit ?? ''} ${baseKey}`;
   const [state, setState] = useState<{ key: string; row: Row | null; failed: string }>({
     key: '',
     row: null,
@@ -34,7 +34,7 @@ function useRow(projection: Projection, base: Base, baseKey: string): { row: Row
     if (answered.has(key)) return;
     let here = true;
     compute()
-      .row(projection.id, base)
+      .row(projection.id, asked)
       .then((row) => {
         answered.set(key, row);
         if (answered.size > MAX_ANSWERED) answered.delete(answered.keys().next().value as string);
@@ -59,17 +59,27 @@ type Props = {
   baseKey: string;
   /** Another name through which it was found. */
   matched?: string;
+  /** The finger or toe that it is set for, where one was typed. */
+  digit?: number;
   comparing: boolean;
   onCompare: (id: string) => void;
 };
 
-export const FindRow = memo(function FindRow({ projection, base, baseKey, matched, comparing, onCompare }: Props) {
+export const FindRow = memo(function FindRow({
+  projection,
+  base,
+  baseKey,
+  matched,
+  digit,
+  comparing,
+  onCompare,
+}: Props) {
   const router = useRouter();
   const theme = useTheme();
   const dispatch = useAppDispatch();
   const unit = useAppSelector((state) => state.preferences.unit);
   const pinned = useAppSelector((state) => state.preferences.pinned.includes(projection.id));
-  const { row, failed } = useRow(projection, base, baseKey);
+  const { row, failed } = useRow(projection, digit === undefined ? base : { ...base, digit }, baseKey);
   const setup = row?.setup ?? null;
   const texts = setup
     ? [receptorText(setup), sidText(setup, unit), tubeText(setup), centreText(setup, unit), fieldText(setup, unit)]
@@ -81,6 +91,7 @@ export const FindRow = memo(function FindRow({ projection, base, baseKey, matche
     patient: base.patient ?? {},
     situation: base.situation ?? {},
     roomId: base.room?.id,
+    way: askedText({ digit }),
   });
   return (
     <View style={{ flex: 1, flexDirection: 'row', minHeight: ROW_HEIGHT - 10, backgroundColor: theme.surface }}>

@@ -42,6 +42,8 @@ type Shown = {
   says: string;
   /** Other names through which rows were answered, by id. */
   matched?: ReadonlyMap<string, string>;
+  /** The digit that was typed, by id of the views that can be set for it. */
+  digits?: ReadonlyMap<string, number>;
 };
 
 export function FindScreen() {
@@ -98,7 +100,10 @@ export function FindScreen() {
       const matched = new Map(
         hits.flatMap((hit) => (hit.matched === null ? [] : [[hit.projection.id, hit.matched] as const])),
       );
-      return { rows, says: `${rows.length} found`, matched };
+      const digits = new Map(
+        hits.flatMap(({ projection, digit }) => (digit === null ? [] : [[projection.id, digit] as const])),
+      );
+      return { rows, says: `${rows.length} found`, matched, digits };
     }
     if (touched) {
       const rows = touched.ids.flatMap((id) => byId.get(id) ?? []);
@@ -132,6 +137,7 @@ export function FindScreen() {
       base={projection.id.startsWith('own-') ? { ...base, own: projection } : base}
       baseKey={baseKey}
       matched={shown.matched?.get(projection.id)}
+      digit={shown.digits?.get(projection.id)}
       comparing={pair.includes(projection.id)}
       onCompare={compare}
     />

@@ -41,6 +41,15 @@ describe('Find', () => {
     fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'knee' } });
     await waitFor(() => expect(screen.queryByText(/a form of/)).toBeNull());
   });
+  it('a toe that is typed is the one that the row answers for and opens', async () => {
+    show(<FindScreen />);
+    fireEvent.change(screen.getByLabelText('Find a projection'), { target: { value: 'little toe oblique' } });
+    fireEvent.click(await screen.findByLabelText(/^Fifth toe, AP oblique, lateral rotation, right/));
+    expect(mockRouter.push).toHaveBeenCalledWith({
+      pathname: '/setup',
+      params: expect.objectContaining({ p: 'toes-oblique', way: 'digit5' }),
+    });
+  });
   it('counts the regions before anything is typed', async () => {
     show(<FindScreen />);
     expect(await screen.findByLabelText(/^spine \d/)).toBeTruthy();

@@ -53,7 +53,7 @@ import { restBody, seatUnder, type RestOptions, type Surface } from '../../room/
 import { isLying, stanceOf, type Stance } from '../../room/stance';
 import { layLimb, onlyTurn } from './limb';
 import { lungsAt } from './breath';
-import { angleNames, relationOf, squared, TOWARD_AXIS } from './relation';
+import { angleWays, relationOf, squared, TOWARD_AXIS } from './relation';
 import type { Side } from '../setup';
 import type { SideView } from './side';
 import type { ChosenPositioning } from './positioning';
@@ -230,7 +230,7 @@ export function placePatient(
   const everything = addPoses(view.mirrored ? mirrorPose(named) : named, chin === null ? {} : nodPose(chin));
   const asked = neck === 'as it is' ? withoutNeck(everything) : everything;
   const relation = relationOf(projection, view, body);
-  const says = angleNames(projection, relation.endOn);
+  const says = angleWays(projection);
   const contact = positioning.contact.flatMap((segment) => withBranches(view.name(segment)));
   const part = positioning.partFrame && view.name(positioning.partFrame);
   const set = (

@@ -1,4 +1,5 @@
 import { buildBody } from '../../body/body';
+import { applyToDirection } from '../../geometry/frame';
 import { dot, length } from '../../geometry/vector';
 import { projections, projectionOf } from '../../projections/catalogue';
 import { fillIn } from './fillIn';
@@ -37,6 +38,18 @@ test('the ways of the angle are called as they are at the part', () => {
   expect(angleWays(projectionOf('scaphoid-axial'))).toEqual(['elbow', 'fingertips']);
   expect(angleWays(projectionOf('foot-ap'))).toEqual(['toes', 'heel']);
   expect(angleWays(projectionOf('pelvis-inlet'))).toEqual(['head', 'feet']);
+});
+
+test('an angle that is called toward the head is not one toward the feet, in every entry', () => {
+  let called = 0;
+  for (const { id, sided } of projections) {
+    const { tube, scene } = computeSetup({ projectionId: id, ...(sided === 'each' ? { side: 'right' } : {}) });
+    if (tube.ways[0] !== 'head') continue;
+    called += 1;
+    // Kneeling, the leg lies square to the trunk.
+    expect([id, dot(scene.toHead, applyToDirection(scene.place, [0, 0, 1])) > -0.1]).toEqual([id, true]);
+  }
+  expect(called).toBeGreaterThan(150);
 });
 
 describe('sentences take their figures from the entry', () => {

@@ -33,7 +33,6 @@ export type Relation = {
   ray: Vec3<InSegment>;
   /** What lies up the receptor: the long axis, or the front where the ray runs along it. Unit, square to the ray. */
   up: Vec3<InSegment>;
-  endOn: boolean;
 };
 
 /** Turns a direction toward an axis. Unit in, unit out. */
@@ -57,9 +56,9 @@ export function relationOf({ ray }: Pick<Projection, 'ray'>, view: SideView, bod
   const endOn = Math.abs(course[2]) > END_ON;
   const up = squared(TOWARD_AXIS[ray.up ?? (endOn ? 'front' : 'head')], course);
   const turn = view.mirrored ? mirrorX : (v: Vec3) => v;
-  if (!ray.along) return { ray: turn(course), up: turn(up), endOn };
+  if (!ray.along) return { ray: turn(course), up: turn(up) };
   const [from, to] = ray.along.map((id) => markOf(body, view.name(id)).p);
-  return { ray: turn(course), up: squared(subtract(to, from), turn(course)), endOn };
+  return { ray: turn(course), up: squared(subtract(to, from), turn(course)) };
 }
 
 /** Names of the two ways of the tube's angle at this part: toward what it counts up, and down. */
