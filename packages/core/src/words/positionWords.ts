@@ -1,10 +1,12 @@
 /** How a patient lies in another way, in one line: where, turned how far, what of the arms; the tube; the receptor. */
+import type { Movement } from '../body/joints';
 import type { BodyPosition, HolderKind } from '../projections/vocabulary';
 import { formatAngle } from '../quantity/angle';
 import { capitalize } from '../quantity/text';
 import { positionName } from '../room/position';
 import { tilt } from './changeWords';
 import { atHolder } from './names';
+import { posedWords } from './poseWords';
 
 const COURSE = {
   down: 'vertical beam',
@@ -29,6 +31,7 @@ const LOOSE = {
   'behind-back': 'receptor between back and back rest',
   'on-stool': 'receptor on the stool, under the part',
   beside: 'receptor upright beside the part',
+  'on-limb': 'receptor upright on the thigh above the part, in the patient’s hands or strapped',
   under: 'receptor under the part',
 } as const;
 export type LooseReceptor = keyof typeof LOOSE;
@@ -47,6 +50,11 @@ export type WayPosition = {
   obliqueName: string | null;
   onStool: boolean;
   asItLies: boolean;
+  /** How the part is posed; nothing where it lies as it lies. */
+  posed: readonly Movement[];
+  /** By how many degrees, one for each. */
+  posedDeg: readonly number[];
+  otherLegAside: boolean;
   raised: RaisedArms | null;
   /** Raised further than to a right angle. */
   overhead: boolean;
@@ -70,7 +78,7 @@ const raisedTo = ({ body, overhead }: WayPosition): string =>
 
 export const POSITION_WORDS = {
   'position-way': (way: WayPosition) => {
-    const { obliqueDeg, obliqueName, onStool, asItLies, raised, half, beam, receptor } = way;
+    const { obliqueDeg, obliqueName, onStool, asItLies, posed, posedDeg, raised, half, beam, receptor } = way;
     const tilts = tilt({
       deg: way.tiltDeg,
       toward: way.tiltToward,
@@ -80,8 +88,10 @@ export const POSITION_WORDS = {
     const lies = [
       capitalize(bodyWords(way)),
       ...(obliqueDeg === null ? [] : [`body rotated ${formatAngle(obliqueDeg)} to the ${obliqueName} position`]),
-      ...(onStool ? ['leg extended on a stool'] : []),
+      ...(onStool && !posed.includes('kneeFlexion') ? ['leg extended on a stool'] : []),
       ...(asItLies ? ['part as it lies'] : []),
+      ...posedWords(posed, posedDeg),
+      ...(way.otherLegAside ? ['the other leg out to the side'] : []),
       ...(raised ? [`${ARMS[raised]} raised ${raisedTo(way)}`] : []),
       ...(half ? [HALVES[half]] : []),
     ].join(', ');

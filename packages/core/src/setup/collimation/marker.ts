@@ -21,6 +21,8 @@ type Input = {
   view: SideView;
   adapted: AdaptedWay | null;
   facing: View;
+  /** The ray enters the part in front or behind, and not along it. */
+  frontal: boolean;
   /** Segment that the projection is of, on the asked side. */
   part: string;
   body: Setup['position']['body'];
@@ -142,7 +144,7 @@ const ERECT = new Set(['upright', 'seated']);
 
 /** Signs of the entry that are true of the patient as posed, and those that the position itself asks for. */
 function signsOf(input: Input, left: Vec3): string[] {
-  const { projection, body, horizontal, adapted, facing } = input;
+  const { projection, body, horizontal, adapted, facing, frontal } = input;
   const holds: Record<string, boolean> = {
     upright: ERECT.has(body),
     'weight-bearing': body === 'upright',
@@ -156,7 +158,13 @@ function signsOf(input: Input, left: Vec3): string[] {
     !horizontal || !LIES.has(body)
       ? []
       : ['arrow up', ...(body === 'lateral-recumbent' ? [`${down} side down`] : adapted ? ['cross-table'] : [])];
-  return [...new Set([...own, ...(adapted ? marksOf(adapted, facing) : []), ...lying])];
+  return [
+    ...new Set([
+      ...own,
+      ...(adapted ? marksOf({ ...adapted, reversed: adapted.reversed && frontal }, facing) : []),
+      ...lying,
+    ]),
+  ];
 }
 
 /** A marker beside a limb lies where the projection leaves room for it; an entry names the side only in front or behind. */

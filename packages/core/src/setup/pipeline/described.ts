@@ -72,12 +72,15 @@ function ownSteps({
 function positionSaid({ adapted, projection, situation, positioning, ...done }: Exposed, tube: Setup['tube']): string {
   if (adapted) {
     const oblique = trunkOblique(projection, done.placed, adapted);
-    const values = wayPosition(adapted, done.part, { oblique, placed: done.placed, tube });
+    const values = wayPosition(adapted, done.part, { projection, oblique, placed: done.placed, tube });
     return say({ code: 'position-way', values }, { unit: done.unit });
   }
   const asked = askFor(positioning, projection, neckStays(situation));
   return fillIn(asked, projection, positioning, stoodIn({ situation, positioning, ...done })) || capitalize(AS_IT_LIES);
 }
+
+/** A ray of which less runs from front to back of a limb's part runs along it. */
+const ALONG_SHARE = 0.3;
 
 export function describe(done: Exposed): Setup {
   const { aimed, angle, asTaught, body, cover, dose, focal, adapted, grid, gridCheck, gridWanted, holder, horizontal } =
@@ -129,6 +132,7 @@ export function describe(done: Exposed): Setup {
     aec: technique.aec,
     surfaceHeightMm: onSurface ? surfaceMm : 0,
   });
+  const frontal = Math.abs(rayInPart(placed, aimed.direction, part).ray[1]) > ALONG_SHARE || !/_[LR]$/.test(part);
   const facing = adapted ? viewOf(projection, adapted) : facingOf(projection, positioning);
   const own = ownSteps(done);
   // What is barred is never told as a step beside the problem that bars it.
@@ -149,7 +153,7 @@ export function describe(done: Exposed): Setup {
   const setup = {
     version: SETUP_VERSION,
     projectionId: projection.id,
-    name: nameOf(projection, side, adapted, obliquePosition(placed, adapted)),
+    name: nameOf(projection, side, adapted, obliquePosition(placed, adapted), frontal),
     region: projection.region,
     side,
     patient: request.patient ?? {},
@@ -190,7 +194,7 @@ export function describe(done: Exposed): Setup {
     dose: { ...dose, spread: doseSpread(fitSpreadOf(room.generator)) },
     image: imageReadout(angle, { sidMm, focusMm, magnification, square, found: adapted !== null, gridCheck }),
     marker: markerOf({
-      ...{ projection, placed, side, view, adapted, facing, part, horizontal },
+      ...{ projection, placed, side, view, adapted, facing, frontal, part, horizontal },
       marker: rules.marker,
       body: positioning.body,
       beam: aimed.direction,

@@ -18,10 +18,11 @@ import type { Positioning, Projection } from '../../projections/schema';
 import type { HolderKind, View } from '../../projections/vocabulary';
 import type { AdaptedWay } from './adaptedWay';
 import type { PlacedBody } from './place';
-import { isOfArm, isOfHead } from './placeAdapted';
+import { isOfArm, isOfHead, isOfLeg, standsOnLimb } from './placeAdapted';
 import { positionName } from '../../room/position';
 import { problem, type Problem } from '../problem';
 import type { Setup, Side } from '../setup';
+import { posedJoints } from './posedJoints';
 import type { LooseReceptor, RaisedArms, WayPosition } from '../../words/positionWords';
 
 const OPPOSITE: Record<View, View> = {
@@ -90,19 +91,28 @@ function armsOf(
 }
 
 /** What carries the receptor, or what a loose one leans on or lies under. */
-function receptorOf({ beam, holder, onStool }: AdaptedWay, part: string): LooseReceptor | HolderKind {
+function receptorOf(projection: Projection, adapted: AdaptedWay, part: string): LooseReceptor | HolderKind {
+  const { beam, holder, onStool } = adapted;
+  if (standsOnLimb(projection, adapted, part)) return 'on-limb';
   if (beam === 'rest') return isOfHead(part) ? 'behind-head' : 'behind-back';
   if (holder === 'stand') return onStool && beam === 'down' ? 'on-stool' : 'beside';
   return holder === 'table-top' || holder === 'bed' ? 'under' : holder;
 }
 
+/** From here on the other leg is told to be moved out of the way. */
+const ASIDE_DEG = 20;
+const isAside = (pose: Pose, part: string): boolean =>
+  (eachSide(pose).get(part.endsWith('_R') ? 'hipAbduction_L' : 'hipAbduction_R') ?? 0) > ASIDE_DEG;
+
 /** How the patient lies in a found way, as values. @param part segment that is shown */
 export function wayPosition(
   adapted: AdaptedWay,
   part: string,
-  { oblique, placed, tube }: { oblique: ObliquePosition | null; placed: PlacedBody; tube: Setup['tube'] },
+  done: { projection: Projection; oblique: ObliquePosition | null; placed: PlacedBody; tube: Setup['tube'] },
 ): WayPosition {
+  const { projection, oblique, placed, tube } = done;
   const { position, on, backRestDeg, beam, asItLies, half, onStool } = adapted;
+  const posed = asItLies ? [] : posedJoints(placed.pose, part);
   return {
     ...armsOf(placed.pose, part, position),
     ...{ beam, asItLies },
@@ -112,8 +122,11 @@ export function wayPosition(
     obliqueDeg: oblique?.deg ?? null,
     obliqueName: oblique?.name ?? null,
     onStool: onStool ?? false,
+    posed: posed.map(({ movement }) => movement),
+    posedDeg: posed.map(({ deg }) => deg),
     half: half ?? null,
-    receptor: receptorOf(adapted, part),
+    otherLegAside: isOfLeg(part) && isAside(placed.pose, part),
+    receptor: receptorOf(projection, adapted, part),
     ...{ tiltDeg: tube.angleDeg, tiltToward: tube.angleSays },
     ...{ acrossDeg: tube.acrossDeg, acrossToward: tube.acrossSays },
   };
@@ -298,18 +311,22 @@ function calledIn({ name, nameSaysPosition, positions }: Projection, adapted: Ad
 /**
  * Name of a set-up: the entry with the oblique position or the decubitus that it really is, its side, and the way round
  * where it is the other one.
+ * @param frontal the ray enters the part in front or behind, and not along it
  */
 export function nameOf(
   projection: Projection,
   side: Side | null,
   adapted: AdaptedWay | null,
   oblique: ObliquePosition | null,
+  frontal: boolean,
 ): string {
   const named = calledIn(projection, adapted).replace(EITHER_OBLIQUE, oblique ? ` (${oblique.name})` : '');
   const decubitus = side !== null && named.endsWith(EITHER_DECUBITUS);
   return [
     decubitus ? named.replace(EITHER_DECUBITUS, `, ${side} lateral decubitus`) : named,
     ...(projection.sided === 'each' && !decubitus ? [side] : []),
-    ...(adapted?.reversed && /^(AP|PA)$/.test(projection.ray.view) ? [`taken ${viewOf(projection, adapted)}`] : []),
+    ...(adapted?.reversed && frontal && /^(AP|PA)$/.test(projection.ray.view)
+      ? [`taken ${viewOf(projection, adapted)}`]
+      : []),
   ].join(', ');
 }

@@ -160,9 +160,25 @@ const motionsOf = (pose: Pose): Motion[] => [...eachSide(pose).keys()];
 const ofPart = (part: string, armsFree: boolean): RegExp =>
   MOVED_BY.find(([isPart]) => isPart(part))?.[1] ?? (GIRDLE.test(part) || !armsFree ? OF_GIRDLE : OF_TRUNK);
 
+/** Of one who sits hip and knee are bent by the seat: the view's own bend is not added to it. */
+const withoutSitting = (pose: Pose): Pose =>
+  Object.fromEntries([...eachSide(pose)].filter(([motion]) => !/^(hip|knee)Flexion/.test(motion)));
+const asIs = (pose: Pose): Pose => pose;
+
 /** Angles of a pose that leave the part as it lies. */
 const besidesPart = (part: string, pose: Pose): Pose =>
   Object.fromEntries([...eachSide(pose)].filter(([motion]) => !ofPart(part, true).test(motion)));
+
+/** With the knee bent a leg that is rotated outward brings its foot under the other one. */
+const INWARD_DEG = 10;
+const ASIDE_DEG = 30;
+function otherLegAside(pose: Pose, part: string): Pose {
+  const [own, other] = part.endsWith('_R') ? (['R', 'L'] as const) : (['L', 'R'] as const);
+  const angles = eachSide(pose);
+  const inward =
+    (angles.get(`hipMedialRotation_${own}`) ?? 0) < -INWARD_DEG && (angles.get(`kneeFlexion_${own}`) ?? 0) > INWARD_DEG;
+  return inward ? addPoses(pose, { [`hipAbduction_${other}`]: ASIDE_DEG }) : pose;
+}
 
 /** Brings the patient to rest. @param target of the projection for this body */
 export function settleAdapted(
@@ -181,13 +197,14 @@ export function settleAdapted(
   const part = partsFor(target, asked.half)[0];
   const plain = part.segment.replace(/_R$/, '_L');
   const usual = projection.positions.find(({ body: each }) => each === asked.position) ?? projection.positions[0];
+  const bend = asked.position === 'seated' && !asked.onStool && isOfLeg(plain) ? withoutSitting : asIs;
   const named = addPoses(
     posesNamed(namesFor(projection, asked, plain, raisesBoth(limits ?? {}))),
     ...(asked.asItLies
       ? usual.body === asked.position
         ? [besidesPart(plain, usual.joints as Pose)]
         : []
-      : [projection.joints as Pose, usual.joints as Pose]),
+      : [projection.joints as Pose, usual.joints as Pose].map(bend)),
   );
   const chin = asked.asItLies ? null : chinUpDeg(projection, body);
   // The entry's own bend of the knee is taken from the straight leg, not added to that of sitting.
@@ -213,7 +230,8 @@ export function settleAdapted(
     boardMm: asked.position === 'supine' ? (boardMm ?? 0) : 0,
     surfaceHeightMm: 0,
   });
-  const pose = laid ? layLimb(body, turned, part.segment, toTarget, frameOf(stance), true, limits).pose : turned;
+  const limb = laid ? layLimb(body, turned, part.segment, toTarget, frameOf(stance), true, limits).pose : turned;
+  const pose = laid && isOfLeg(plain) ? otherLegAside(limb, part.segment) : limb;
   // On the side a pillow holds the head level with the spine.
   const pillow = asked.position === 'lateral-recumbent';
   // The arm of a shoulder that is posed for the picture does not sink: it is held or padded there.
@@ -333,6 +351,20 @@ type PlaceOptions = {
   known?: Known;
 };
 
+/** A receptor that the view itself stands upright on the limb stands there in every position. */
+export const standsOnLimb = (
+  { positions }: Projection,
+  { beam, reversed, asItLies }: AdaptedWay,
+  part: string,
+): boolean =>
+  beam === 'level' &&
+  !reversed &&
+  !asItLies &&
+  isOfLeg(part) &&
+  positions.every(({ partFrame, holders, beam: own }) => {
+    return partFrame !== undefined && own === 'horizontal' && holders.every((holder) => holder === 'stand');
+  });
+
 /** Places the patient in another way. */
 function placeAdapted(
   projection: Projection,
@@ -360,7 +392,7 @@ function placeAdapted(
   const aim = locate(projection.aim, { posed }, view).p;
   const own = (segment: string) =>
     limb ? segment.endsWith(side) && isOfArm(segment) === isOfArm(part) : !isOfLeg(segment);
-  const touching = level ? beside(posed, aim, toHead, own) : contact;
+  const touching = level && !standsOnLimb(projection, adapted, part) ? beside(posed, aim, toHead, own) : contact;
   const { reachMm } = furthestSkin(posed, beam, touching.length > 0 ? touching : undefined);
   const onTable = !level && adapted.beam === 'down' && settled.lies;
   // Who lies is at rest on the surface: only a loose receptor or one at the back touches elsewhere.

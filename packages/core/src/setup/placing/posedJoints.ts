@@ -1,0 +1,45 @@
+/** How the part is posed for its picture, joint by joint, read from the posed body. */
+import { eachSide, type Movement, type Pose } from '../../body/joints';
+
+/** @property deg of the movement, as `Pose` counts it */
+export type PosedJoint = { movement: Movement; deg: number };
+
+/** Movements that are told of a limb; those of a joint further up follow from how the patient lies. */
+const TOLD_OF: readonly [part: RegExp, movements: readonly Movement[]][] = [
+  [/^(finger|hand|radius)/, ['forearmPronation', 'wristFlexion', 'wristUlnarDeviation']],
+  [/^forearm/, ['elbowFlexion', 'forearmPronation']],
+  [/^(upperarm|scapula|clavicle)/, ['shoulderAbduction', 'shoulderMedialRotation', 'elbowFlexion']],
+  [/^(thigh|patella)/, ['kneeFlexion', 'hipAbduction', 'hipMedialRotation']],
+  [/^(shank|talus|foot|toes)/, ['kneeFlexion', 'hipMedialRotation', 'anklePlantarFlexion']],
+];
+
+/** A knee or an elbow that is bent by less is straight, and needs no word. */
+const BENT_DEG = 10;
+/** Less than this is within what a hand sets. */
+const TURNED_DEG = 5;
+/** Movements of which a right angle or the middle is asked for by name. */
+const NAMED_AT_ZERO: ReadonlySet<Movement> = new Set<Movement>([
+  'anklePlantarFlexion',
+  'forearmPronation',
+  'shoulderMedialRotation',
+]);
+const BENDS: ReadonlySet<Movement> = new Set<Movement>(['kneeFlexion', 'elbowFlexion']);
+
+/**
+ * @param pose of the patient in this set-up, @param part segment that is shown, of its side
+ * @returns what whoever positions the part has to know; nothing for a part of the trunk or head
+ * @example posedJoints({ elbowFlexion_R: 90 }, 'forearm_R') // [{ movement: 'elbowFlexion', deg: 90 }]
+ */
+export function posedJoints(pose: Pose, part: string): PosedJoint[] {
+  const side = /_[LR]$/.exec(part)?.[0];
+  const told = TOLD_OF.find(([of]) => of.test(part))?.[1] ?? [];
+  if (!side) return [];
+  const angles = eachSide(pose);
+  return told.flatMap((movement): PosedJoint[] => {
+    const deg = angles.get(`${movement}${side}` as keyof Pose);
+    if (deg === undefined) return [];
+    const rounded = Math.round(deg) + 0;
+    const least = BENDS.has(movement) ? BENT_DEG : TURNED_DEG;
+    return Math.abs(rounded) >= least || NAMED_AT_ZERO.has(movement) ? [{ movement, deg: rounded }] : [];
+  });
+}
