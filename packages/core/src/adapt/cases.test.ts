@@ -500,6 +500,33 @@ const CASES: readonly Case[] = [
     rejected: [...TURNED, 'supine'],
   },
   {
+    name: 'tangential patella propped',
+    id: 'patella-tangential-supine',
+    side: 'left',
+    situation: PROPPED,
+    accepted: [{ id: 'patella-tangential-supine', body: 'semi-erect', beam: 'horizontal' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'foot in lateral rotation propped',
+    id: 'foot-oblique-lateral',
+    side: 'left',
+    situation: PROPPED,
+    accepted: [{ id: 'foot-oblique-lateral', body: 'semi-erect' }],
+    rejected: [...TURNED, 'supine'],
+  },
+  {
+    name: 'intercondylar fossa in a wheelchair',
+    id: 'fossa-kneeling',
+    side: 'left',
+    situation: CHAIR,
+    accepted: [
+      { id: 'fossa-supine', body: 'seated' },
+      { id: 'fossa-prone', body: 'seated' },
+    ],
+    rejected: [...TURNED, 'supine', 'kneeling'],
+  },
+  {
     name: 'hand propped',
     id: 'hand-pa',
     side: 'left',

@@ -59,7 +59,12 @@ function searched(
   const part = target.parts[0].segment;
   const found: OtherWay[] = [];
   const worst = () => worstShown([...before, ...found]);
-  const positions = positionsFor(part, situation, body.patient.ageYears, decubitusOn(projection, side))
+  const positions = positionsFor(
+    { segment: part, joint: target.joint },
+    situation,
+    body.patient.ageYears,
+    decubitusOn(projection, side),
+  )
     .map((position) => ({ position, least: fee + positionPoints(position.position, part, usual, situation, prices) }))
     .sort((a, b) => a.least - b.least);
   for (const { position, least: atLeast } of positions) {

@@ -3,6 +3,7 @@ import type { AdaptedWay } from '../setup/placing/adaptedWay';
 import { isOfArm, isOfLeg } from '../setup/placing/placeAdapted';
 import type { Situation } from '../setup/request';
 import type { Side } from '../setup/setup';
+import type { SpannedJoint } from '../setup/placing/targetRelation';
 import { barred, bearsHurt } from '../setup/placing/positioning';
 
 export type Position = Pick<AdaptedWay, 'position' | 'on' | 'backRestDeg' | 'onStool'>;
@@ -14,6 +15,8 @@ const SIDES: readonly Side[] = ['left', 'right'];
 
 /** What can lie on a stool before a seat. */
 const BELOW_THIGH = /^(patella|shank|talus|foot|toes)_/;
+const onStool = (segment: string, joint: SpannedJoint | null): boolean =>
+  BELOW_THIGH.test(segment) || (joint !== null && joint.motion.startsWith('knee'));
 
 /** Before a seat a lower leg hangs: one whose knee bends less lies on a stool, and is not held out in the air. */
 const SEAT_BENDS_DEG = 60;
@@ -27,10 +30,10 @@ const TURNED: ReadonlySet<Position['position']> = new Set<Position['position']>(
 
 /**
  * Every position of the search; those that are barred left out.
- * @param segment the part; @param decubitus side that lies beneath in a view that is one: the other side shows something else; null where it is none
+ * @param part its segment, and the joint that it lies round; @param decubitus side that lies beneath in a view that is one: the other side shows something else; null where it is none
  */
 export function positionsFor(
-  segment: string,
+  { segment, joint }: { segment: string; joint: SpannedJoint | null },
   situation: Situation,
   ageYears: number,
   decubitus: Side | null,
@@ -39,9 +42,7 @@ export function positionsFor(
   const all: Position[] = [
     { position: 'upright', on: 'back' },
     { position: 'seated', on: 'back' },
-    ...(BELOW_THIGH.test(segment)
-      ? [{ position: 'seated' as const, on: 'back' as const, onStool: true as const }]
-      : []),
+    ...(onStool(segment, joint) ? [{ position: 'seated' as const, on: 'back' as const, onStool: true as const }] : []),
     { position: 'supine', on: 'back' },
     { position: 'semi-erect', on: 'back', backRestDeg: situation.proppedDeg > 0 ? situation.proppedDeg : rest },
     { position: 'prone', on: 'front' },
