@@ -27,9 +27,9 @@ export function findViews(query: string): ViewHit[] {
 function namedFirst(hits: readonly ProjectionHit[], read: OrderRead): ProjectionHit[] {
   const named = read.read.flatMap(({ as, ids }) => (as === 'view' ? ids : []));
   const found = new Map(hits.map((hit) => [hit.projection.id, hit]));
-  const places = new Map(hits.map(({ projection }, i) => [projection.id, i]));
+  const order = new Map(hits.map(({ projection }, i) => [projection.id, i]));
   // An exam may begin with a view of another part (a chest before ribs): who searches means what has the words.
-  const routine = [...read.projections].sort((a, b) => (places.get(a) ?? Infinity) - (places.get(b) ?? Infinity) || 0);
+  const routine = [...read.projections].sort((a, b) => (order.get(a) ?? Infinity) - (order.get(b) ?? Infinity) || 0);
   // Words that were not understood may name what the reader does not know: then only what was named comes first.
   const front = [...new Set(read.unread.length === 0 ? [...named, ...routine] : named)];
   const first = front.map(

@@ -4,8 +4,8 @@ import { eachSide, type Movement, type Pose } from '../../body/joints';
 /** @property deg of the movement, as `Pose` counts it */
 export type PosedJoint = { movement: Movement; deg: number };
 
-/** Movements that are told of a limb; those of a joint further up follow from how the patient lies. */
-const TOLD_OF: readonly [part: RegExp, movements: readonly Movement[]][] = [
+/** Movements that are said of a limb; those of a joint further up follow from how the patient lies. */
+const SAID_OF: readonly [part: RegExp, movements: readonly Movement[]][] = [
   [/^(finger|hand|radius)/, ['forearmPronation', 'wristFlexion', 'wristUlnarDeviation']],
   [/^forearm/, ['elbowFlexion', 'forearmPronation']],
   [/^(upperarm|scapula|clavicle)/, ['shoulderAbduction', 'shoulderMedialRotation', 'elbowFlexion']],
@@ -32,10 +32,10 @@ const BENDS: ReadonlySet<Movement> = new Set<Movement>(['kneeFlexion', 'elbowFle
  */
 export function posedJoints(pose: Pose, part: string): PosedJoint[] {
   const side = /_[LR]$/.exec(part)?.[0];
-  const told = TOLD_OF.find(([of]) => of.test(part))?.[1] ?? [];
+  const movements = SAID_OF.find(([of]) => of.test(part))?.[1] ?? [];
   if (!side) return [];
   const angles = eachSide(pose);
-  return told.flatMap((movement): PosedJoint[] => {
+  return movements.flatMap((movement): PosedJoint[] => {
     const deg = angles.get(`${movement}${side}` as keyof Pose);
     if (deg === undefined) return [];
     const rounded = Math.round(deg) + 0;
