@@ -52,6 +52,9 @@ test('mid-shaft is the middle of what must be shown', () => {
 
 test.each<[string, SetupRequest, object]>([
   ['SID 36 in is what I can reach', { projectionId: 'chest-ap' }, { overrides: { sidMm: 914 } }],
+  ['the spine sags', { projectionId: 'lumbar-lateral' }, { overrides: { angleDeg: -5 } }],
+  ['spine sags 8°', { projectionId: 'lumbar-lateral' }, { overrides: { angleDeg: -8 } }],
+  ['her spine sags', { projectionId: 'thoracic-lateral' }, { overrides: { angleDeg: 10 } }],
   ['ASIS to table 22 cm', { projectionId: 'knee-ap', side: 'left' }, { overrides: { angleDeg: 0 } }],
   ['asis to table 17 cm', { projectionId: 'knee-ap', side: 'left' }, { overrides: { angleDeg: -4 } }],
   ['chest 29 cm', { projectionId: 'chest-pa' }, { patient: { measured: { chestAPMm: 290 } } }],

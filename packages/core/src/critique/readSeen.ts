@@ -188,6 +188,25 @@ function readMeasure(words: string, { entry, patient, unit }: At): Read | null {
   };
 }
 
+/** Share of the angle that a view leaves room for, where nobody has measured how far the spine sags [typical]. */
+const SAG_SHARE = 2 / 3;
+
+/** "The spine sags", "spine sags 6": of who lies on the side the tube is angled to the disc spaces, as far as the view goes. */
+function readSag(words: string, { entry, setup }: At): Read | null {
+  const { rangeDeg, toward } = entry.ray;
+  if (!/\bsag(s|ging)?\b/.test(words) || setup.position.body !== 'lateral-recumbent' || !rangeDeg) return null;
+  if (entry.region !== 'spine') return null;
+  const most = Math.max(...rangeDeg);
+  const named = /(\d{1,2})\s*(°|deg\w*)?\s*$/.exec(words)?.[1];
+  const deg = named === undefined ? Math.round(most * SAG_SHARE) : Number(named);
+  if (deg < 1 || deg > most) return null;
+  const way = toward === 'feet' ? 'caudad' : 'cephalad';
+  return {
+    says: `the spine is not level: tube angle ${deg}° ${way}; or pad the waist until it is`,
+    change: { overrides: { angleDeg: toward === 'feet' ? -deg : deg } },
+  };
+}
+
 const BENDS: readonly (readonly [RegExp, Movement])[] = [
   [/\bknee\b/, 'kneeFlexion'],
   [/\belbow\b/, 'elbowFlexion'],
@@ -244,7 +263,7 @@ function readSituation(words: string, { setup }: At): Read | null {
   return { says: says.join(', '), change: { situation: { ...found, ...worn } } };
 }
 
-const READERS = [readNotFelt, readReach, readAim, readJoint, readMeasure, readSituation] as const;
+const READERS = [readNotFelt, readReach, readAim, readJoint, readSag, readMeasure, readSituation] as const;
 
 const merged = (one: SeenChange, { patient, situation, overrides }: SeenChange): SeenChange => ({
   patient: { ...one.patient, ...patient },
