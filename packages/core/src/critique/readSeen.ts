@@ -200,9 +200,9 @@ function readSag(words: string, { entry, setup }: At): Read | null {
   const named = /(\d{1,2})\s*(°|deg\w*)?\s*$/.exec(words)?.[1];
   const deg = named === undefined ? Math.round(most * SAG_SHARE) : Number(named);
   if (deg < 1 || deg > most) return null;
-  const way = toward === 'feet' ? 'caudad' : 'cephalad';
+  const course = toward === 'feet' ? 'caudad' : 'cephalad';
   return {
-    says: `the spine is not level: tube angle ${deg}° ${way}; or pad the waist until it is`,
+    says: `the spine is not level: tube angle ${deg}° ${course}; or pad the waist until it is`,
     change: { overrides: { angleDeg: toward === 'feet' ? -deg : deg } },
   };
 }
