@@ -524,7 +524,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     written: /\bknees?\b/,
     implied: /\b(rosenberg|merchant|sunrise)\b/,
     routine: ['exam:knee'],
-    counts: { 2: ['exam:knee'], 4: ['exam:knee-four'] },
+    counts: { 2: ['exam:knee'], 3: ['exam:knee', 'patella-tangential-supine'], 4: ['exam:knee-four'] },
     when: { complete: ['exam:knee-four'], standing: ['knee-ap-weight-bearing', 'knee-lateral'] },
     countsWhen: {
       standing: { 3: ['knee-ap-weight-bearing', 'knee-lateral', 'patella-tangential-supine'] },

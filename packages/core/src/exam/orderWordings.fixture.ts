@@ -517,7 +517,8 @@ Shoulder arthrogram | none
 Fluoro guided injection hip | none
 Speech therapy swallow eval | none
 Walker boot fitting right foot | none
-XR KNEE 3 VIEWS LEFT | exam:knee | L
+XR KNEE 3 VIEWS LEFT | exam:knee patella-tangential-supine | L
+Skeletal survey for non-accidental injury | exam:skeletal-survey
 Knee, left, AP/lateral/sunrise | knee-ap knee-lateral patella-tangential-supine | L
 L KNEE COMPLETE 4 OR MORE VIEWS | exam:knee-four | L
 XR Shoulder Complete Minimum 2 Views Left | exam:shoulder | L

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { patientInputSchema } from '../body/patient';
 import { situationSchema } from '../setup/request';
-import { notXray } from './orderGuard';
+import { notXray, saysNotToBeDone } from './orderGuard';
 import { situationOf } from './reasonSituation';
 
 const text = (name: string, max: number) => {
@@ -103,6 +103,8 @@ export function sortIncoming(drafts: readonly Draft[]): SortedOrders {
       // What is called off need not be an x-ray, or be read.
       if (other !== null && standing === 'ordered')
         put('exam', `Order ${reference} asks for ${other}, not for an x-ray: “${exam}”`);
+      if (saysNotToBeDone(exam) && standing === 'ordered')
+        put('exam', `Order ${reference} says that it is not to be performed: “${exam}”`);
       if (faults.length === 0)
         sorted.orders.push({
           line,

@@ -222,6 +222,11 @@ test('a table: side in the words, in the column, in both, or against each other'
   expect(row('Left knee', 'left')).toMatchObject({ orders: [{ order: { side: 'left' } }] });
   expect(row('Knee', 'both')).toMatchObject({ orders: [{ order: { side: null, bothSides: true } }] });
   expect(row('Left knee', 'right')).toMatchObject({ faults: [{ field: 'side' }] });
+  for (const words of ['Left knee - do not perform', 'Cancelled: left knee', 'Left knee, not to be done'])
+    expect(row(words, '')).toMatchObject({
+      faults: [{ message: expect.stringMatching(/says that it is not to be performed/) }],
+    });
+  expect(row('Left knee, patient does not stand', '')).toMatchObject({ orders: [{}] });
   expect(row('MRI knee', 'left')).toMatchObject({
     faults: [{ field: 'exam', message: expect.stringContaining('MRI') }],
   });

@@ -27,6 +27,12 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
 /** Pictures of the teeth, which are called x-rays too. */
 const DENTAL = /\b(panorex|panorami(c|x)|orthopantomogra\w*|opg|bite ?wings?|periapical|dental|cephalogram|ceph)\b/i;
 
+const NOT_TO_BE_DONE =
+  /\b(do not|don['’]?t|not to be) (perform|performed|do|done|image|imaged|x-?ray(ed)?|take|taken)\b|^\W*(cancell?(ed)?|void|duplicate order)\b/i;
+
+/** Whether the words of an order say that it is not to be carried out. @example saysNotToBeDone('Ankle left - do not perform') */
+export const saysNotToBeDone = (exam: string): boolean => NOT_TO_BE_DONE.test(exam);
+
 /** From here on an order tells why, not what. */
 const REASON =
   /\b(for|due to|because|rule out|r\/o|status post|s\/p|after|query|possible|suspected|hx of|history of|(pre|post)[ -]?(mri|op\w*|surg\w*|reduction|fall|mva|line|intubation|placement|screening))\b|\?/;
