@@ -13,8 +13,13 @@ const SAID_OF: readonly [part: RegExp, movements: readonly Movement[]][] = [
   [/^(shank|talus|foot|toes)/, ['kneeFlexion', 'hipMedialRotation', 'anklePlantarFlexion']],
 ];
 
-/** A knee or an elbow that is bent by less is straight, and needs no word. */
-const BENT_DEG = 10;
+/** A knee or an elbow that is bent by less is straight; an arm beside a broad trunk lies off it by itself. Degrees. */
+const LEAST_DEG: Readonly<Partial<Record<Movement, number>>> = {
+  kneeFlexion: 10,
+  elbowFlexion: 10,
+  hipAbduction: 10,
+  shoulderAbduction: 25,
+};
 /** Less than this is within what a hand sets. */
 const TURNED_DEG = 5;
 /** Movements of which a right angle or the middle is asked for by name. */
@@ -23,7 +28,6 @@ const NAMED_AT_ZERO: ReadonlySet<Movement> = new Set<Movement>([
   'forearmPronation',
   'shoulderMedialRotation',
 ]);
-const BENDS: ReadonlySet<Movement> = new Set<Movement>(['kneeFlexion', 'elbowFlexion']);
 
 /**
  * @param pose of the patient in this set-up, @param part segment that is shown, of its side
@@ -39,7 +43,8 @@ export function posedJoints(pose: Pose, part: string): PosedJoint[] {
     const deg = angles.get(`${movement}${side}` as keyof Pose);
     if (deg === undefined) return [];
     const rounded = Math.round(deg) + 0;
-    const least = BENDS.has(movement) ? BENT_DEG : TURNED_DEG;
-    return Math.abs(rounded) >= least || NAMED_AT_ZERO.has(movement) ? [{ movement, deg: rounded }] : [];
+    return Math.abs(rounded) >= (LEAST_DEG[movement] ?? TURNED_DEG) || NAMED_AT_ZERO.has(movement)
+      ? [{ movement, deg: rounded }]
+      : [];
   });
 }
