@@ -194,7 +194,7 @@ const SAG_SHARE = 2 / 3;
 /** "The spine sags", "spine sags 6": of who lies on the side the tube is angled to the disc spaces, as far as the view goes. */
 function readSag(words: string, { entry, setup }: At): Read | null {
   const { rangeDeg, toward } = entry.ray;
-  if (!/\bsag(s|ging)?\b/.test(words) || setup.position.body !== 'lateral-recumbent' || !rangeDeg) return null;
+  if (!/\bsag(s|ging)?\b/.test(words) || setup.position.body !== 'lateral-recumbent') return null;
   if (entry.region !== 'spine') return null;
   const most = Math.max(...rangeDeg);
   const named = /(\d{1,2})\s*(°|deg\w*)?\s*$/.exec(words)?.[1];
