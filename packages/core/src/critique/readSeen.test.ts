@@ -96,6 +96,11 @@ test('what cannot be felt is told from what can', () => {
   expect(again('patella not felt', knee).centre.text).not.toMatch(/apex of the patella/);
 });
 
+test('a spine that does not sag turns no tube', () => {
+  for (const words of ['spine does not sag', 'no sagging', 'spine sags 2 cm'])
+    expect([words, read(words, { projectionId: 'lumbar-lateral' }).change]).toEqual([words, {}]);
+});
+
 test('several at once, each by itself; what is not understood is given back and changes nothing', () => {
   const { clauses, change } = read('Chest 29 cm, the wallpaper is ugly; cannot stand', { projectionId: 'chest-pa' });
   expect(clauses.map(({ says }) => says)).toEqual([expect.stringMatching(/^Chest, front to back/), '', 'cannot stand']);

@@ -195,6 +195,8 @@ const SAG_SHARE = 2 / 3;
 function readSag(words: string, { entry, setup }: At): Read | null {
   const { rangeDeg, toward } = entry.ray;
   if (!/\bsag(s|ging)?\b/.test(words) || setup.position.body !== 'lateral-recumbent') return null;
+  // "Does not sag" asks for nothing, and a length says how deep, not how far the tube turns.
+  if (/\b(not|no|never|without)\b|n['’]t\b/.test(words) || lengthIn(words) !== null) return null;
   if (entry.region !== 'spine') return null;
   const most = Math.max(...rangeDeg);
   const named = /(\d{1,2})\s*(°|deg\w*)?\s*$/.exec(words)?.[1];

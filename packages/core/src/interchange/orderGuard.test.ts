@@ -226,7 +226,12 @@ test('a table: side in the words, in the column, in both, or against each other'
     expect(row(words, '')).toMatchObject({
       faults: [{ message: expect.stringMatching(/says that it is not to be performed/) }],
     });
-  expect(row('Left knee, patient does not stand', '')).toMatchObject({ orders: [{}] });
+  for (const words of [
+    'Left knee, patient does not stand',
+    'Left wrist, do not take the sling away',
+    'Left knee, do not do without apron',
+  ])
+    expect(row(words, '')).toMatchObject({ orders: [{}] });
   expect(row('MRI knee', 'left')).toMatchObject({
     faults: [{ field: 'exam', message: expect.stringContaining('MRI') }],
   });

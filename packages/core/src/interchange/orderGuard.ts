@@ -27,8 +27,9 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
 /** Pictures of the teeth, which are called x-rays too. */
 const DENTAL = /\b(panorex|panorami(c|x)|orthopantomogra\w*|opg|bite ?wings?|periapical|dental|cephalogram|ceph)\b/i;
 
+/** "Do not perform" as the last word on the order: what must not be done beside it (a sling taken away) is no such word. */
 const NOT_TO_BE_DONE =
-  /\b(do not|don['’]?t|not to be) (perform|performed|do|done|image|imaged|x-?ray(ed)?|take|taken)\b|^\W*(cancell?(ed)?|void|duplicate order)\b/i;
+  /\b(do not|don['’]?t|not to be) (perform(ed)?|do(ne)?|x-?ray(ed)?)( (this|it|the)?\s*(exam|order|study)?)?\W*$|^\W*(cancell?ed|duplicate order)\b/i;
 
 /** Whether the words of an order say that it is not to be carried out. @example saysNotToBeDone('Ankle left - do not perform') */
 export const saysNotToBeDone = (exam: string): boolean => NOT_TO_BE_DONE.test(exam);

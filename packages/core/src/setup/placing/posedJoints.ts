@@ -14,14 +14,16 @@ const SAID_OF: readonly [part: RegExp, movements: readonly Movement[]][] = [
 ];
 
 /** A knee or an elbow that is bent by less is straight; an arm beside a broad trunk lies off it by itself. Degrees. */
-const LEAST_DEG: Readonly<Partial<Record<Movement, number>>> = {
+const LEAST_DEG = {
   kneeFlexion: 10,
   elbowFlexion: 10,
   hipAbduction: 10,
   shoulderAbduction: 25,
-};
+} satisfies Partial<Record<Movement, number>>;
 /** Less than this is within what a hand sets. */
 const TURNED_DEG = 5;
+const leastOf = (movement: Movement): number =>
+  movement in LEAST_DEG ? LEAST_DEG[movement as keyof typeof LEAST_DEG] : TURNED_DEG;
 /** Movements of which a right angle or the middle is asked for by name. */
 const NAMED_AT_ZERO: ReadonlySet<Movement> = new Set<Movement>([
   'anklePlantarFlexion',
@@ -39,12 +41,13 @@ export function posedJoints(pose: Pose, part: string): PosedJoint[] {
   const movements = SAID_OF.find(([of]) => of.test(part))?.[1] ?? [];
   if (!side) return [];
   const angles = eachSide(pose);
+  const bent = (angles.get(`elbowFlexion${side}` as keyof Pose) ?? 0) >= LEAST_DEG.elbowFlexion;
   return movements.flatMap((movement): PosedJoint[] => {
     const deg = angles.get(`${movement}${side}` as keyof Pose);
     if (deg === undefined) return [];
     const rounded = Math.round(deg) + 0;
-    return Math.abs(rounded) >= (LEAST_DEG[movement] ?? TURNED_DEG) || NAMED_AT_ZERO.has(movement)
-      ? [{ movement, deg: rounded }]
-      : [];
+    // With the elbow bent the palm does not show how the arm is rotated.
+    const named = NAMED_AT_ZERO.has(movement) && !(movement === 'shoulderMedialRotation' && bent);
+    return Math.abs(rounded) >= leastOf(movement) || named ? [{ movement, deg: rounded }] : [];
   });
 }
