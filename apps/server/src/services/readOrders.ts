@@ -65,7 +65,7 @@ function plannedOrder(
     { rules, ageYears: order.patient.ageYears ?? null },
     { named: namedIds(meant), sideOrdered: side === 'left' || side === 'right' },
   );
-  return { line, order, projections: plannedFor(ids, side, meant.sideDown, meant.digits) };
+  return { line, order, projections: plannedFor(ids, side, meant) };
 }
 
 function planned({ orders, faults }: SortedOrders, asked: OrdersAsked): OrdersRead {

@@ -6,9 +6,10 @@ import type { Projection } from '../projections/schema';
 import { askedWay } from '../setup/placing/adaptedWay';
 import type { Exam } from '../projections/exams';
 import { listWords } from '../quantity/text';
-import { notXray, sidesIn } from '../interchange/orderGuard';
+import { notXray, otherSideInReason, sidesIn } from '../interchange/orderGuard';
 import { asTakenHere, type House } from './houseViews';
 import { namedIds, orderedExam, plannedFor, type Ordered, type Planned } from './orderedExam';
+import { sidesOfView } from './orderSides';
 import { plannedEntry } from './plannedEntry';
 
 export type PlanFinding = {
@@ -70,11 +71,17 @@ export function checkPlan(
     findings.push({ kind, text, item, ...(formId && { formId }) });
   const entries = plan.map((planned) => plannedEntry(planned, own));
 
-  plan.forEach(({ side }, item) => {
+  const meant = orderedExam(order.exam, exams, order.reason);
+  const ordered = meant && { ...meant, projections: takenOf(meant, order, house) };
+
+  plan.forEach(({ side, projectionId }, item) => {
     const entry = entries[item];
     if (!entry || entry.sided !== 'each') return;
+    const apart = hasProjection(projectionId) ? sidesOfView(ordered?.sided ?? null, projectionId) : null;
     if (!side) put('side', `${entry.name} needs a side`, item);
-    else if (order.side && side === other[order.side])
+    else if (apart !== null && !apart.includes(side))
+      put('side', `${entry.name} is planned for the ${side}; the order says the ${apart[0]!} of it`, item);
+    else if (apart === null && order.side && side === other[order.side])
       put('side', `${entry.name} is planned for the ${side}; the ${order.side} side was ordered`, item);
     const first = plan.findIndex((each) => sameView(each, plan[item]));
     if (first < item) put('twice', `${entry.name} is planned twice`, item);
@@ -85,8 +92,6 @@ export function checkPlan(
     if (entry?.sided === 'none' && first < item) put('twice', `${entry.name} is planned twice`, item);
   });
 
-  const meant = orderedExam(order.exam, exams, order.reason);
-  const ordered = meant && { ...meant, projections: takenOf(meant, order, house) };
   if (!ordered) {
     const other = notXray(order.exam);
     if (other !== null) {
@@ -122,6 +127,19 @@ export function checkPlan(
     if (item < 0) put('less', `${name} was asked for; ${projectionOf(projectionId).name} is not in the plan`, null, id);
     else if (!plan[item].way) put('less', `${name} was asked for; the plan has the view as usual`, item, id);
   }
+  // Sides that are said of one part and not of another.
+  for (const [id, sides] of Object.entries(ordered.sided ?? {})) {
+    const planned = plan.filter(({ projectionId, side }) => projectionId === id && side !== undefined);
+    for (const side of sides)
+      if (planned.length > 0 && !planned.some((each) => each.side === side))
+        put('less', `${projectionOf(id).name} of the ${side} was ordered too; it is not in the plan`);
+  }
+  const apart = order.side && order.reason !== undefined ? otherSideInReason(order.side, order.reason) : null;
+  if (apart)
+    put(
+      'side',
+      `The ${order.side} side was ordered, and the reason speaks of the ${apart}: ask before anything is exposed`,
+    );
   if (asksBoth(order.exam) && !(['left', 'right'] as const).every((each) => takes(plan, each)))
     put('less', 'The order says both sides; the plan has one');
   const template = ordered.projections.filter(hasProjection).map(projectionOf);
@@ -132,7 +150,7 @@ export function checkPlan(
     put('more', `${entry.name} shows ${the(entry.part)}; ordered: ${ordered.name} (${listWords([...parts])})`, item);
   });
   const views = entries.filter((entry) => entry && parts.has(entry.part)).length;
-  const usual = plannedFor(ordered.projections, order.side, ordered.sideDown, ordered.digits).length;
+  const usual = plannedFor(ordered.projections, order.side, ordered).length;
   if (ordered.exam && views > usual && order.side !== null)
     put('more', `${views} views; ${ordered.name} has ${usual} here`);
   const missing = template.filter(

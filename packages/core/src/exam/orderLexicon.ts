@@ -84,7 +84,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   },
   {
     id: 'leg-length',
-    written: /\b(leg|limb|bone) length( study| series)?\b|\bscanogram\b|\blong legs?\b|\bhips? to ankles?\b/,
+    written:
+      /\b(leg|limb|bone) length( study| series)?( scanogram)?\b|\bscanogram\b|\b(long )?legs? (alignment|axis)\b|\blong legs?( alignment)?\b|\bhips? to ankles?\b/,
     routine: ['exam:leg-length'],
     views: [],
   },
@@ -205,12 +206,30 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       lower: { 1: ['ribs-ap-lower'], 2: ['ribs-ap-lower', 'ribs-oblique-posterior-lower'] },
     },
     views: [
-      { ...view(/\bobliques?\b/, 'ribs-oblique-posterior'), when: { lower: ['ribs-oblique-posterior-lower'] } },
+      {
+        ...view(/\banterior obliques?\b/, 'ribs-oblique-anterior'),
+        when: { lower: ['ribs-oblique-anterior-lower'] },
+      },
+      {
+        ...view(/\banterior\b/, 'ribs-pa-upper', 'ribs-oblique-anterior'),
+        when: { lower: ['ribs-ap-lower', 'ribs-oblique-anterior-lower'] },
+      },
+      {
+        ...view(/\b(posterior )?obliques?\b/, 'ribs-oblique-posterior'),
+        when: { lower: ['ribs-oblique-posterior-lower'] },
+      },
       {
         ...view(AP, 'ribs-ap-upper', 'ribs-ap-lower'),
         when: { upper: ['ribs-ap-upper'], lower: ['ribs-ap-lower'] },
       },
-      { ...view(PA, 'ribs-pa-upper'), when: {} },
+      view(PA, 'ribs-pa-upper'),
+      {
+        ...view(/\bposterior\b/, 'ribs-ap-upper', 'ribs-ap-lower', 'ribs-oblique-posterior'),
+        when: {
+          upper: ['ribs-ap-upper', 'ribs-oblique-posterior'],
+          lower: ['ribs-ap-lower', 'ribs-oblique-posterior-lower'],
+        },
+      },
     ],
   },
   {
@@ -356,7 +375,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:elbow'],
     counts: { 2: ['elbow-ap', 'elbow-lateral'] },
     views: [
-      view(/\b(radial head|coyle)( view)?\b/, 'elbow-axial-lateral-radial-head'),
+      view(/\b(radial head( capitell(um|ar))?|coyle)( view)?\b/, 'elbow-axial-lateral-radial-head'),
       view(/\bcoronoid\b/, 'elbow-axial-lateral-coronoid'),
       view(/\bacute flexion\b|\bjones\b/, 'elbow-acute-flexion-humerus'),
       view(INNER_OBLIQUE, 'elbow-oblique-medial'),
@@ -610,7 +629,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   // Spine
   {
     id: 'scoliosis',
-    written: /\b(scoliosis|full spine|whole spine|entire spine)\b/,
+    written: /\b(scoliosis|full spine|whole spine|entire spine|spine survey( entire)?|spine entire)\b/,
     routine: ['exam:scoliosis'],
     counts: { 1: ['scoliosis-pa'] },
     views: [
@@ -762,7 +781,10 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'tmj',
     written: /\btmjs?\b|\btemporomandibular( joints?)?\b/,
     routine: ['exam:tmj'],
-    views: [view(/\btowne\b|\bap axial\b/, 'temporomandibular-ap-axial')],
+    views: [
+      view(/\bopen(mouth)?( and| ,)? closed( mouth)?\b|\bclosed( mouth)?( and| ,)? open(mouth)?\b/, 'exam:tmj'),
+      view(/\btowne\b|\bap axial\b/, 'temporomandibular-ap-axial'),
+    ],
   },
   {
     id: 'orbits',
@@ -824,6 +846,15 @@ export const REASONS: readonly (readonly [RegExp, Circumstance])[] = [
   [/\b(free (air|gas)|perforat\w*|pneumoperitoneum)\b/, 'free gas'],
   [/\b(obstruct\w*|sbo|ileus)\b/, 'obstruction'],
 ];
+/** Words that tell how soon or why, and change no view: understood, not acted on. */
+export const SAID_BESIDE: ReadonlySet<string> = new Set(
+  `stat asap urgent urgently emergent emergency now today then please evaluate eval assess check arthritis osteoarthritis
+  ra oa jia arthrosis gout sob dyspnea dyspnoea cough fever hypoxia boxer boxers ucl rcl acl glass metal needle splinter
+  coin battery foreign body fb cast casted splint splinted brace post reduction postreduction hardware orif deformity
+  swelling swollen nat tender tenderness ache stiffness stiff infection osteomyelitis ulcer wound laceration bruising
+  preop postop surgery surgical healing union alignment position placement line tube pneumonia chf copd tb ct mri
+  followup follow up recheck pre clearance screening safety do`.split(/\s+/),
+);
 /** Words that are spelled right: a misspelt one is read as the nearest of them. */
 export const SPELLED: readonly string[] =
   `abdomen acetabulum acromioclavicular ankle ankles axillary axial barium bilateral bladder calcaneus cervical chest

@@ -2,7 +2,7 @@
 import { projectionOf } from '../projections/catalogue';
 import { digitName, digitOf } from '../projections/digit';
 import { asWritten } from './orderWords';
-import type { Ordered } from './orderedExam';
+import { plannedFor, type Ordered } from './orderedExam';
 
 export type OrderReadLine = { text: string; doubtful: boolean };
 
@@ -19,8 +19,33 @@ function setForAnother(words: string, ids: readonly string[]): OrderReadLine[] {
   }));
 }
 
+const quoted = (words: readonly string[]): string => words.map((word) => `“${asWritten(word)}”`).join(', ');
+
+/** More or fewer views than the order counts. */
+function countLines({ count, projections }: Pick<Ordered, 'count' | 'projections'>): OrderReadLine[] {
+  if (!count) return [];
+  const made = plannedFor(projections, null).length;
+  if (made >= count.least && (count.most === null || made <= count.most)) return [];
+  return [
+    {
+      text: `“${asWritten(count.words)}”: ${made} ${made === 1 ? 'view' : 'views'} here; read the order`,
+      doubtful: true,
+    },
+  ];
+}
+
+/** Sides that the order says of one part and not of another. */
+function sidedLines(sided: Ordered['sided']): OrderReadLine[] {
+  const bySides = new Map<string, string[]>();
+  for (const [id, sides] of Object.entries(sided ?? {})) {
+    const said = sides.length > 1 ? 'both sides' : `the ${sides[0]!}`;
+    bySides.set(said, [...(bySides.get(said) ?? []), projectionOf(id).name]);
+  }
+  return [...bySides].map(([said, names]) => ({ text: `Of ${said}: ${names.join('; ')}`, doubtful: false }));
+}
+
 /** @returns nothing where the order is called just as an exam or a view is here, and holds no doubt */
-export function orderReadLines({ read, unread, sideDown, exam }: Ordered): OrderReadLine[] {
+export function orderReadLines({ read, unread, sideDown, exam, sided, ...ordered }: Ordered): OrderReadLine[] {
   const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
   const lines = read.flatMap(({ words: read, as, ids, because }): OrderReadLine[] => {
     const words = asWritten(read);
@@ -32,6 +57,8 @@ export function orderReadLines({ read, unread, sideDown, exam }: Ordered): Order
           : { text: `Not to be taken: “${words}”: hold the plan against it`, doubtful: true },
       ];
     if (as === 'routine besides') return [{ text: `And what is usual: ${names(ids)}`, doubtful: false }];
+    if (as === 'beside')
+      return [{ text: `How soon, or why, and no view: ${quoted(words.split(' '))}`, doubtful: false }];
     if (as === 'digit') return setForAnother(words, ids);
     const routine = exam ? `the routine of ${exam.name}` : names(ids);
     if (as === 'routine')
@@ -45,11 +72,11 @@ export function orderReadLines({ read, unread, sideDown, exam }: Ordered): Order
   });
   return [
     ...lines,
+    ...countLines(ordered),
+    ...sidedLines(sided),
     ...(sideDown
       ? [{ text: sideDown === 'both' ? 'Each side down in turn' : `The ${sideDown} side down`, doubtful: false }]
       : []),
-    ...(unread.length > 0
-      ? [{ text: `Not understood: ${unread.map((word) => `“${asWritten(word)}”`).join(', ')}`, doubtful: true }]
-      : []),
+    ...(unread.length > 0 ? [{ text: `Not understood: ${quoted(unread)}`, doubtful: true }] : []),
   ];
 }

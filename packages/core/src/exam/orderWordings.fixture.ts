@@ -875,4 +875,37 @@ hip left after a fall | exam:hip-trauma | L
 shoulder right for chronic pain, no trauma | exam:shoulder | R
 knee left for pain, denies injury | exam:knee | L
 abdomen 1 view for obstruction | abdomen-ap-supine
+XR CHEST 2 VIEWS (PA/LAT) stat | chest-pa chest-lateral
+Chest PA inspiration and expiration | chest-pa chest-pa-expiration
+Chest 2 views 3 mo old | exam:chest-infant
+6 month old hips AP and frog | hip-ap hip-lateral-frog | B
+45 y/o right knee AP, lateral | knee-ap knee-lateral | R
+Ribs right posterior lower | ribs-ap-lower ribs-oblique-posterior-lower | R
+Left anterior ribs | ribs-pa-upper ribs-oblique-anterior | L
+AXR erect | abdomen-ap-upright
+toes 2-5 left | exam:toes | L
+wrist flexion extension left | exam:wrist | L
+elbow lateral only, right | elbow-lateral | R
+scap y left | shoulder-scapular-y | L
+Y view scapula right | shoulder-scapular-y | R
+radial head capitellum view right | elbow-axial-lateral-radial-head | R
+long leg alignment standing | exam:leg-length
+spine survey entire | exam:scoliosis
+Pre MRI orbits | exam:orbits
+orbits for MRI foreign body | exam:orbits
+MRI clearance orbits | exam:orbits
+Skull <4 views | exam:skull
+TMJ open closed bilateral | exam:tmj | B
+Halswirbelsäule 2 Ebenen | cervical-ap-axial cervical-lateral
+Lendenwirbelsäule AP und seitlich | lumbar-ap lumbar-lateral
+Becken Übersicht | pelvis-ap
+Rx tórax PA y lateral | chest-pa chest-lateral
+compare both elbows | exam:elbow | B
+post reduction wrist rt 2 views in cast | wrist-pa wrist-lateral | R
+glass in right hand | exam:hand | R
+foreign body left foot | exam:foot | L
+both hands and wrists RA | exam:hand exam:wrist | B
+C-arm OR hip | none
+ERCP | none
+MRI orbits | none
 `;

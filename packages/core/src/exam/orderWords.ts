@@ -1,4 +1,5 @@
 /** The words of an order made plain: abbreviations, other languages, misspellings, counts and reasons. */
+import { withoutAges } from './orderAge';
 
 /** Said in Spanish or German orders for parts, sides, views and counts. */
 const OTHER_LANGUAGES: Readonly<Record<string, string>> = {
@@ -69,6 +70,11 @@ const OTHER_LANGUAGES: Readonly<Record<string, string>> = {
   lws: 'lumbar spine',
   hws: 'cervical spine',
   bws: 'thoracic spine',
+  lendenwirbelsaeule: 'lumbar spine',
+  halswirbelsaeule: 'cervical spine',
+  brustwirbelsaeule: 'thoracic spine',
+  ubersicht: 'ap',
+  rx: 'xray',
   schadel: 'skull',
   schaedel: 'skull',
   unterarm: 'forearm',
@@ -170,6 +176,9 @@ const SAME: readonly (readonly [RegExp, string])[] = [
   [/\bopen[ -]mouth\b/g, 'openmouth'],
   [/\bshoot[ -]?through\b/g, 'crosstable'],
   [/\bkub\b/g, 'abdomen supine'],
+  [/\baxr\b/g, 'abdomen'],
+  [/\b(scap|scapular?)\.? y\b|\by[ -]?(view )?(of (the )?)?scapula\b/g, 'scapular y'],
+  [/(?<=\w)wirbelsaule\b/g, 'wirbelsaeule'],
   // German joints: knee joint, hip joint.
   [/\b(knie|huft|schulter|ellenbogen)gelenk\b/g, '$1'],
   [/\bport\b/g, 'portable'],
@@ -208,6 +217,10 @@ const WORD: Readonly<Record<string, string>> = {
   films: 'views',
   esophagus: 'oesophagus',
   esophagram: 'oesophagram',
+  compare: 'comparison',
+  compared: 'comparison',
+  vs: 'comparison',
+  versus: 'comparison',
 };
 
 /** Steps from one word to another: a letter more, less, other, or two that changed places. */
@@ -250,6 +263,9 @@ function alike(a: string, b: string): number {
   return i;
 }
 
+/** "<4 views" */
+const FEWER = /(?:<|\b(?:less|fewer) than) ?([2-9])\b/g;
+
 /** Words that the reader writes together, as people write them. */
 const WRITTEN: readonly (readonly [RegExp, string])[] = [
   [/\bcrosstable\b/g, 'cross-table'],
@@ -270,7 +286,10 @@ export function plainOrder(text: string, known: ReadonlySet<string>): string {
   const folded = text.normalize('NFD').replace(/\p{M}/gu, '').replace(/ß/g, 'ss').toLowerCase();
   // "y" is "and" where the rest is Spanish, and a view of the shoulder where it is not.
   const spanish = SPANISH.test(folded) ? folded.replace(/\by\b/g, 'and').replace(/\bde pie\b/g, 'standing') : folded;
-  const german = spanish.replace(/\bund\b/g, 'and');
+  const german = withoutAges(spanish.replace(/\bund\b/g, 'and')).replace(
+    FEWER,
+    (_, most) => `1 to ${Number(most) - 1}`,
+  );
   const same = SAME.reduce((words, [from, to]) => words.replace(from, to), german);
   return same
     .replace(/[^\p{L}\p{N},;/ -]+/gu, ' ')

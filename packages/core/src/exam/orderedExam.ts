@@ -6,6 +6,7 @@ import { listWords } from '../quantity/text';
 import { notXray } from '../interchange/orderGuard';
 import { digitOf, digitsOf } from '../projections/digit';
 import { askedText } from '../setup/placing/adaptedWay';
+import { sidesOfView } from './orderSides';
 import { readOrder, type OrderRead, type ReadWords } from './readOrder';
 
 export type Planned = {
@@ -30,6 +31,10 @@ export type Ordered = {
   digits: readonly number[];
   /** The side that lies down in a decubitus, where the order says it. */
   sideDown: OrderRead['sideDown'];
+  /** Sides by view, where the order says others of one part than of another. */
+  sided: OrderRead['sided'];
+  /** How many views are asked for, where one part is, and the order says it. */
+  count: OrderRead['count'];
 };
 
 const plain = (text: string): string =>
@@ -67,7 +72,7 @@ function named(asked: string, exams: readonly Exam[]): Exam[] {
   }
 }
 
-const AS_NAMED = { named: [], read: [], unread: [], digits: [], sideDown: null } as const;
+const AS_NAMED = { named: [], read: [], unread: [], digits: [], sideDown: null, sided: null, count: null } as const;
 
 const oneView = ({ id, name }: Projection, words: string): Ordered => ({
   ...AS_NAMED,
@@ -145,7 +150,14 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
     name: exam?.name ?? listWords(ids.map((id) => projectionOf(id).name)),
     projections: ids,
     named: views,
-    ...{ read: read.read, unread: read.unread, digits: read.digits, sideDown: read.sideDown },
+    ...{
+      read: read.read,
+      unread: read.unread,
+      digits: read.digits,
+      sideDown: read.sideDown,
+      sided: read.sided,
+      count: read.count,
+    },
   };
 }
 
@@ -177,17 +189,17 @@ const OTHER = { left: 'right', right: 'left' } as const;
 /**
  * The projections of an exam, sided where they have a side; a lateral that stands twice in it is taken from both sides.
  * @param side the side ordered, or both, for sided ones; where none was, what comes in pairs is taken of both
- * @param sideDown the side that lies down in a decubitus, where the order says it
- * @param digits that the order names: a view of one digit is taken of each of them that it can be set for; one that shows
- * several is limited to the one where only one is named
+ * @param said what else the order says: the side that lies down in a decubitus; sides of one view apart from another;
+ * digits: a view of one digit is taken of each of them that it can be set for; one that shows several is limited to the
+ * one where only one is named
  */
 export function plannedFor(
   ids: readonly string[],
   side: 'left' | 'right' | 'both' | null,
-  sideDown: OrderRead['sideDown'] = null,
-  digits: readonly number[] = [],
+  said: Partial<Pick<Ordered, 'sideDown' | 'digits' | 'sided'>> = {},
 ): Planned[] {
-  return sidedFor(ids, side, sideDown).flatMap((planned) => {
+  const { digits = [] } = said;
+  return sidedFor(ids, side, said).flatMap((planned) => {
     const entry = projectionOf(planned.projectionId);
     const can = digitsOf(entry);
     const showsAll = digitOf(entry) === null && digits.length > 1;
@@ -198,14 +210,16 @@ export function plannedFor(
 
 function sidedFor(
   ids: readonly string[],
-  side: 'left' | 'right' | 'both' | null,
-  sideDown: OrderRead['sideDown'],
+  ordered: 'left' | 'right' | 'both' | null,
+  { sideDown = null, sided = null }: Partial<Pick<Ordered, 'sideDown' | 'sided'>>,
 ): Planned[] {
   const seen = new Map<string, number>();
   return ids.flatMap((projectionId): Planned[] => {
     const entry = projectionOf(projectionId);
     const before = seen.get(projectionId) ?? 0;
     seen.set(projectionId, before + 1);
+    const own = sidesOfView(sided, projectionId);
+    const side = own === null ? ordered : own.length > 1 ? 'both' : own[0]!;
     if (entry.sided === 'each') {
       const asked = sideLiesDown(entry) ? (sideDown ?? side) : side;
       if (asked === 'both' || (asked === null && ofBoth(entry)))

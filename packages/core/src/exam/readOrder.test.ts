@@ -92,9 +92,7 @@ describe('what each word was taken for', () => {
   });
   test('the side that lies down in a decubitus is that of the plan', () => {
     const order = orderedExam('Chest right lateral decubitus')!;
-    expect(plannedFor(order.projections, null, order.sideDown)).toEqual([
-      { projectionId: 'chest-decubitus-ap', side: 'right' },
-    ]);
+    expect(plannedFor(order.projections, null, order)).toEqual([{ projectionId: 'chest-decubitus-ap', side: 'right' }]);
   });
   test('obliques of a spine are taken of both sides where none is named', () => {
     const five = orderedExam('L-spine 5 views')!;
@@ -227,7 +225,7 @@ describe('fingers and toes', () => {
     ['Finger left 3 views', ['finger-pa', 'finger-oblique', 'finger-lateral']],
   ])('%s is planned for the digits that are named', (words, plan) => {
     const ordered = orderedExam(words)!;
-    const planned = plannedFor(ordered.projections, 'left', null, ordered.digits);
+    const planned = plannedFor(ordered.projections, 'left', ordered);
     expect(planned.map(({ projectionId, way }) => [projectionId, way].filter(Boolean).join(' '))).toEqual(plan);
     expect(checkPlan({ exam: words, side: 'left' }, planned)).toEqual([]);
   });

@@ -3,20 +3,37 @@
  * names no part is no order that can be read.
  */
 import { exams as shippedExams, type Exam } from '../projections/exams';
-import { CIRCUMSTANCES, ORDERED_PARTS, REASONS, SPELLED, type Circumstance, type OrderedPart } from './orderLexicon';
+import {
+  CIRCUMSTANCES,
+  ORDERED_PARTS,
+  REASONS,
+  SAID_BESIDE,
+  SPELLED,
+  type Circumstance,
+  type OrderedPart,
+} from './orderLexicon';
 import { projectionOf } from '../projections/catalogue';
 import { digitsOf } from '../projections/digit';
 import { digitsIn, OF_DIGIT } from './orderDigits';
 import { whatOf } from '../interchange/orderGuard';
 import { notDenied } from '../interchange/reasonSituation';
 import { plainOrder } from './orderWords';
+import {
+  sideAt,
+  sideOfItsOwn,
+  sidesByView,
+  sidesOfParts,
+  viewsWithSides,
+  type SidesByView,
+  type ViewSide,
+} from './orderSides';
 
 export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
 export type ReadWords = {
   words: string;
-  /** `digit`: which finger or toe; `ids` are the views that cannot be set for it. */
-  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out' | 'digit';
+  /** `digit`: which finger or toe; `ids` are the views that cannot be set for it. `beside`: how soon, or why. */
+  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out' | 'digit' | 'beside';
   ids: readonly string[];
   /** What of the reason changed the routine, as it is written there. */
   because?: string;
@@ -31,12 +48,18 @@ export type OrderRead = {
   digits: readonly number[];
   /** The side that lies down in a decubitus that the order names. */
   sideDown: BodySide | 'both' | null;
+  /** Sides by view, where the order says others of one part than of another. */
+  sided: SidesByView;
+  /** How many views of the one part are asked for, where the order says it. */
+  count: ViewCount | null;
   /** Words that say nothing to the reader. */
   unread: readonly string[];
 };
+/** @property most null where more are as good */
+export type ViewCount = { words: string; least: number; most: number | null };
 
 const WORD = /[\p{L}\p{N}]+/gu;
-const KNOWN: ReadonlySet<string> = new Set(SPELLED);
+const KNOWN: ReadonlySet<string> = new Set([...SPELLED, ...SAID_BESIDE]);
 
 const FILLER = new Set(
   (
@@ -52,6 +75,13 @@ const ANY_VIEW =
   /\b(ap|pa|laterals?|obliques?|axial|mortise|tunnel|sunrise|skyline|merchant|lordotic|inlet|outlet|frog|swimmers|odontoid|waters|caldwell|towne|axillary|decubitus|flexion|extension|rao|lao|rpo|lpo|tangential)\b/g;
 const COUNT = /\b(\d)( ?(or|to|-) ?(\d))?( or more)? (views?|planes?)\b/;
 const MASK = '·';
+/** @example countIn('ankle 2 or 3 views') // { words: '2 or 3 views', least: 2, most: 3 } */
+function countIn(text: string): ViewCount | null {
+  const count = COUNT.exec(text);
+  if (!count) return null;
+  const open = /\bmin(imum)?\b|\bor more\b/.test(text);
+  return { words: count[0], least: Number(count[1]), most: open ? null : Number(count[4] ?? count[1]) };
+}
 const blank = (text: string): string => text.replace(/[^ ]/g, MASK);
 
 /** Views of a list in which exams stand by their ids, as they are made here. */
@@ -69,8 +99,11 @@ const LEFT_OUT = /\b(no|not|without|except|excluding|omit|skip)\b(?! weights?\b)
 
 type Mention = { part: OrderedPart; from: number; to: number; implied: boolean };
 
-/** Where parts are named, in the order of the words; a part that a view implies only where nothing else is named. */
-function partsIn(text: string): Mention[] {
+/**
+ * Where parts are named, in the order of the words; a part that a view implies only where nothing else is named.
+ * Named twice a part is one part, unless each time is of another side.
+ */
+function partsIn(text: string): { mentions: Mention[]; again: Mention[] } {
   let left = text;
   const mentions: Mention[] = [];
   for (const part of ORDERED_PARTS)
@@ -78,16 +111,24 @@ function partsIn(text: string): Mention[] {
       const found = part.written.exec(left);
       if (!found || found[0].trim() === '') break;
       const [from, to] = [found.index, found.index + found[0].length];
-      // Named twice it is one part.
-      if (!mentions.some((each) => each.part === part)) mentions.push({ part, from, to, implied: false });
+      mentions.push({ part, from, to, implied: false });
       left = left.slice(0, from) + blank(left.slice(from, to)) + left.slice(to);
     }
-  if (mentions.length > 0) return mentions.sort((a, b) => a.from - b.from);
+  if (mentions.length > 0) {
+    mentions.sort((a, b) => a.from - b.from);
+    const isAgain = (each: Mention, i: number): boolean => {
+      const before = mentions.slice(0, i).filter(({ part }) => part === each.part);
+      const side = sideAt(text, each);
+      return before.length > 0 && (side === '' || before.some((other) => [side, ''].includes(sideAt(text, other))));
+    };
+    return { mentions: mentions.filter((each, i) => !isAgain(each, i)), again: mentions.filter(isAgain) };
+  }
   for (const part of ORDERED_PARTS) {
     const found = part.implied?.exec(text);
-    if (found) return [{ part, from: found.index, to: found.index + found[0].length, implied: true }];
+    if (found)
+      return { mentions: [{ part, from: found.index, to: found.index + found[0].length, implied: true }], again: [] };
   }
-  return [];
+  return { mentions: [], again: [] };
 }
 
 const BREAK = /,|\band\b|\bwith\b/g;
@@ -134,7 +175,7 @@ const DIGITAL: ReadonlySet<string> = new Set(['finger', 'toes']);
 /** A view with what says its course. */
 const WITH_COURSE = /\b(crosstable|frog|axial) ?(laterals?)?\b/;
 
-type PartRead = Omit<OrderRead, 'unread' | 'digits'> & { left: string };
+type PartRead = Omit<OrderRead, 'unread' | 'digits' | 'sided' | 'count'> & { left: string; viewSides: ViewSide[] };
 
 /** What the reason tells that matters here, each with the words that tell it. */
 function reasonsIn(why: string): Map<Circumstance, string> {
@@ -169,7 +210,7 @@ function readPart(
     .replace(/\bfrontal\b/g, part.frontal ?? 'ap')
     // "AP lateral oblique" in one breath are three views.
     .replace(/\b(ap|pa) lateral oblique\b/g, '$1 , lateral , oblique');
-  const found: { at: number; words: string; ids: readonly string[] }[] = [];
+  const found: { at: number; words: string; ids: readonly string[]; side: BodySide | null }[] = [];
   let sideDown: OrderRead['sideDown'] = null;
   for (const { written, ids, when } of part.views)
     for (;;) {
@@ -181,7 +222,9 @@ function readPart(
           /(right|left|bilateral|both)\s*$/.exec(before)?.[1] ?? /\b(right|left|bilateral)\b/.exec(hit[0])?.[1];
         if (down) sideDown = down === 'right' || down === 'left' ? down : 'both';
       }
-      found.push({ at: hit.index, words: hit[0].trim(), ids: inCase(when, ids) });
+      const taken = inCase(when, ids);
+      const side = sideOfItsOwn(before, routineOf(taken, exams));
+      found.push({ at: hit.index, words: hit[0].trim(), ids: taken, side });
       left = before + blank(hit[0]) + left.slice(hit.index + hit[0].length);
     }
   const count = COUNT.exec(all);
@@ -218,7 +261,8 @@ function readPart(
     /\bwith\b/.test(stretch.slice(0, first.at)) &&
     !views.some(({ ids }) => examsIn(ids).length > 0);
   // All of it, and these too; or views that nothing answers to, beside what is usual.
-  const whole = first === undefined || besides || circumstances.has('complete') || others.length > 0;
+  const whole =
+    first === undefined || besides || circumstances.has('complete') || (others.length > 0 && !/\bonly\b/.test(stretch));
   const usual = whole ? routine() : [];
   const changedBy = [...why].find(
     ([each]) => part.when?.[each] === usual && !CIRCUMSTANCES.some(([written, is]) => is === each && written.test(all)),
@@ -242,6 +286,7 @@ function readPart(
         : []),
     ],
     sideDown,
+    viewSides: views.map(({ ids, side }) => ({ ids: routineOf(ids, exams), side })),
     left: rest,
   };
 }
@@ -257,9 +302,13 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
   const what = whatOf(text);
   const why = reasonsIn(`${text.slice(what.length)} ${reason}`);
   const worded = plainOrder(what, KNOWN);
-  const plain = worded.replace(LEFT_OUT, blank);
-  const parted = partsIn(plain);
+  const asked = worded.replace(LEFT_OUT, blank);
+  const { mentions: parted, again } = partsIn(asked);
   if (parted.length === 0) return null;
+  const plain = again.reduce(
+    (text, { from, to }) => text.slice(0, from) + blank(text.slice(from, to)) + text.slice(to),
+    asked,
+  );
   const mentions = parted.filter(({ part, from }, i) => !namesOnlyWhere(part, parted[i - 1], plain, from));
   const leftOut = [...worded.matchAll(LEFT_OUT)].map(([words]): ReadWords => {
     const views = mentions.flatMap(({ part }) => readPart(part, words, words, exams, why).read);
@@ -293,13 +342,16 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
     };
   });
   const down = /\b(left|right) side down\b/.exec(plain)?.[1] as BodySide | undefined;
-  const sides = new Set([...parts.flatMap(({ sideDown }) => sideDown ?? []), ...(down ? [down] : [])]);
+  const downs = new Set([...parts.flatMap(({ sideDown }) => sideDown ?? []), ...(down ? [down] : [])]);
+  const sides = sidesOfParts(plain, mentions);
+  const sameSides = (i: number, j: number): boolean => [...sides[i]!].sort().join() === [...sides[j]!].sort().join();
   // "Acute series with chest": the chest is in it.
   const inOthers = (i: number): boolean => {
     const own = parts[i]!;
     const { length } = own.projections;
     if (own.read.some(({ as }) => as === 'view')) return false;
     return parts.some((each, j) => {
+      if (!sameSides(i, j)) return false;
       const larger = each.projections.length > length || (each.projections.length === length && j < i);
       return j !== i && larger && own.projections.some((id) => each.projections.includes(id));
     });
@@ -320,12 +372,30 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
   const left = ofDigits
     ? inPart.replace(OF_DIGIT, blank).replace(/\b(foot|feet|hands?|toes?|fingers?|digits?)\b/g, blank)
     : inPart;
+  const words = [...left.matchAll(WORD)]
+    .map(([word]) => word)
+    .filter((word) => !FILLER.has(word) && !/^\d+$/.test(word));
+  const beside = words.filter((word) => SAID_BESIDE.has(word));
   return {
     projections: [...new Set(kept.flatMap(({ projections }) => projections))].filter((id) => !without.has(id)),
     exams: [...new Set(kept.flatMap(({ exams }) => exams))],
-    read: [...kept.flatMap(({ read }) => read), ...digits, ...leftOut],
+    read: [
+      ...kept.flatMap(({ read }) => read),
+      ...digits,
+      ...leftOut,
+      ...(beside.length > 0 ? [{ words: beside.join(' '), as: 'beside' as const, ids: [] }] : []),
+    ],
+    count: mentions.length === 1 ? countIn(plain) : null,
     digits: named.map(({ digit }) => digit),
-    sideDown: sides.size > 1 ? 'both' : ([...sides][0] ?? null),
-    unread: [...left.matchAll(WORD)].map(([word]) => word).filter((word) => !FILLER.has(word) && !/^\d+$/.test(word)),
+    sideDown: downs.size > 1 ? 'both' : ([...downs][0] ?? null),
+    sided: sidesByView(
+      parts.flatMap(({ projections, viewSides }, i) => {
+        if (inOthers(i)) return [];
+        const named = new Set(viewSides.flatMap(({ ids }) => ids));
+        const others = projections.filter((id) => !named.has(id));
+        return viewsWithSides(plain, mentions[i]!, sides[i]!, viewSides, others);
+      }),
+    ),
+    unread: words.filter((word) => !SAID_BESIDE.has(word)),
   };
 }

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { patientInputSchema } from '../body/patient';
 import { situationSchema } from '../setup/request';
 import { notXray, saysNotToBeDone } from './orderGuard';
+import { ageIn, isOfAge } from '../exam/orderAge';
 import { situationOf } from './reasonSituation';
 
 const text = (name: string, max: number) => {
@@ -79,6 +80,23 @@ const whySaid = ({ exam, reason, note }: IncomingOrder) => ({
   reason: note === '' ? reason : `${reason}; ${note}`,
 });
 
+const NOW = /\b(stat|emergen(t|cy))\b/i;
+const TODAY = /\b(asap|urgent(ly)?|today)\b/i;
+const inYears = (years: number): string =>
+  years < 2 ? `${Math.floor(years * 12)} months` : `${Math.floor(years)} years`;
+
+/** What the words say and no field does: an age, and how soon, which is only ever made sooner. */
+function saidElsewhere(order: IncomingOrder): IncomingOrder {
+  const { exam, reason, patient, urgency } = order;
+  const age = patient.ageYears === undefined ? ageIn(`${exam}; ${reason}`) : null;
+  const sooner = NOW.test(exam) ? 'now' : TODAY.test(exam) && urgency === 'routine' ? 'today' : urgency;
+  return {
+    ...order,
+    urgency: sooner,
+    patient: age ? { ...patient, ageYears: Math.round(age.years * 100) / 100 } : patient,
+  };
+}
+
 /** Checks drafts one by one, and tells every fault with its line. */
 export function sortIncoming(drafts: readonly Draft[]): SortedOrders {
   const sorted: SortedOrders = { orders: [], faults: [] };
@@ -103,12 +121,22 @@ export function sortIncoming(drafts: readonly Draft[]): SortedOrders {
       // What is called off need not be an x-ray, or be read.
       if (other !== null && standing === 'ordered')
         put('exam', `Order ${reference} asks for ${other}, not for an x-ray: “${exam}”`);
+      const age = ageIn(exam);
+      const { ageYears } = parsed.data.patient;
+      if (age && ageYears !== undefined && !isOfAge(age, ageYears))
+        put(
+          'patient.ageYears',
+          `Order ${reference} says “${age.words}” and the patient’s age is ${inYears(ageYears)}: ask whoever ordered it`,
+        );
       if (saysNotToBeDone(exam) && standing === 'ordered')
         put('exam', `Order ${reference} says that it is not to be performed: “${exam}”`);
       if (faults.length === 0)
         sorted.orders.push({
           line,
-          order: { ...parsed.data, situation: { ...situationOf(whySaid(parsed.data)), ...parsed.data.situation } },
+          order: {
+            ...saidElsewhere(parsed.data),
+            situation: { ...situationOf(whySaid(parsed.data)), ...parsed.data.situation },
+          },
         });
     }
     sorted.faults.push(...faults);

@@ -8,7 +8,7 @@ import { nameOf, ordersMeant, saidBeside, structureWords } from './fhirBeside';
 import { observation, observed, type Seen } from './fhirObserved';
 import { yearsBetween } from './yearsBetween';
 import { takeIncoming, type Incoming, type IncomingFault } from './incomingOrder';
-import { notXray, readSides, sidesIn, type BodySide } from './orderGuard';
+import { notXray, readSides, sidesOfTexts, sidesIn, type BodySide } from './orderGuard';
 
 const concept = z.looseObject({
   text: z.string().optional(),
@@ -68,8 +68,9 @@ const STANDING_OF: Readonly<Record<string, 'ordered' | 'cancelled' | 'on hold' |
 };
 
 /** Text and every code of a concept: a code that says more than the text is not passed over. */
-const allWordsOf = (value: z.infer<typeof concept> | undefined): string =>
-  [value?.text, ...(value?.coding ?? []).map(({ display }) => display)].filter(Boolean).join('; ');
+const textsOf = (value: z.infer<typeof concept> | undefined): string[] =>
+  [value?.text, ...(value?.coding ?? []).map(({ display }) => display)].flatMap((words) => (words ? [words] : []));
+const allWordsOf = (value: z.infer<typeof concept> | undefined): string => textsOf(value).join('; ');
 /** Source: SNOMED CT, qualifiers of laterality. */
 const SITE_SIDES: Readonly<Record<string, readonly BodySide[]>> = {
   '7771000': ['left'],
@@ -193,7 +194,7 @@ function draftOf(
     name === BODY_STRUCTURE ? (find(valueReference?.reference) ?? []) : [],
   );
   const sidesRead = readSides([
-    { from: 'the exam', sides: sidesIn(allWordsOf(request.code)) },
+    ...sidesOfTexts(textsOf(request.code)),
     { from: 'the body site', sides: new Set((request.bodySite ?? []).flatMap((site) => [...sideOfSite(site)])) },
     { from: 'the structure of the body', sides: sidesIn(structures.map(structureWords).join('; ')) },
   ]);

@@ -9,7 +9,10 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
   [/mammo|tomosynthesis/i, 'mammography'],
   [/\bdexa\b|\bdxa\b|bone densi|densitometry/i, 'bone densitometry'],
   [/scintigra|nuclear medicine|\bspect\b|\bbone scan\b|\bv\/?q scan\b/i, 'nuclear medicine'],
-  [/\bfluoro|arthrogra|myelogra|fistulogra|sialogra|hysterosalping|\bhsg\b/i, 'a study under fluoroscopy'],
+  [
+    /\bfluoro|arthrogra|myelogra|fistulogra|sialogra|hysterosalping|\bhsg\b|\bc[ -]arm\b|\bercp\b|image intensifier/i,
+    'a study under fluoroscopy',
+  ],
   [/angiogra|venogra|arteriogra|cathet|\bstent\b|embolis|emboliz/i, 'angiography or an intervention'],
   [
     /radiotherap|radiation therap|brachytherap|\bphysio\b|physiotherap|physical therap|occupational therap|\btherapy\b|\b[po]t (eval|treat|consult)/i,
@@ -45,8 +48,57 @@ export const whatOf = (text: string): string => {
   return before.trim() === '' ? text : before;
 };
 
+/** What is told of the patient behind a comma, as far as the next. */
+const COMPLAINT =
+  /(?<=[,;:–—]|\s-)[^,;:–—]*\b(pain(ful)?|aches?|swelling|swollen|injur(y|ed)|trauma|fell|fall|twisted|tender(ness)?|stiff(ness)?|numbness|limp(ing)?|hurts?|c\/o|complain\w*)\b[^,;:–—]*/gi;
+/** What was done or known before says nothing of the side that is asked for now. */
+const BEFORE_NOW =
+  /\b(s\/p|status post|hx( of)?|h\/o|history of|after|previous(ly)?|prior|old|known|chronic|post[ -]?\w*)\b[^,;.]*/gi;
+
+/** Sides of what is complained of; what lies back counts for nothing. */
+const sidesOfComplaint = (why: string): ReadonlySet<BodySide> => sidesIn(why.replace(BEFORE_NOW, ' '));
+
+/**
+ * Whether a reason tells of the other side than the one that was ordered.
+ * @example otherSideInReason('left', 'pain in the right knee') // 'right'
+ */
+export function otherSideInReason(side: BodySide, reason: string): BodySide | null {
+  const said = sidesOfComplaint(reason);
+  const [only] = said;
+  return said.size === 1 && only !== side ? only! : null;
+}
+
+/** A place of an order that may name a side, with how it is called. */
+export type SideMention = { from: string; sides: ReadonlySet<BodySide> };
+
+/**
+ * Sides in the words of an order: those of what is asked for, and where these are one, those of why, which may contradict
+ * them. @param from how the words are called
+ * @example sideMentions('Left knee, pain right knee', 'the exam') // left, and right in its reason
+ */
+export function sideMentions(exam: string, from: string): SideMention[] {
+  const what = whatOf(exam);
+  const asked = sidesIn(what.replace(COMPLAINT, ' '));
+  if (asked.size !== 1) return [{ from, sides: sidesIn(exam) }];
+  const told = [...what.matchAll(COMPLAINT)].map(([words]) => words).join(', ');
+  const why = sidesOfComplaint(`${told}, ${exam.slice(what.length)}`);
+  const apart = why.size === 1 && ![...asked].some((side) => why.has(side));
+  return [{ from, sides: asked }, ...(apart ? [{ from: `the reason in ${from}`, sides: why }] : [])];
+}
+
+/**
+ * Sides in the text of an order and in each of its codes, which may contradict one another.
+ * @param texts the order's own words first
+ */
+export const sidesOfTexts = (texts: readonly string[]): SideMention[] =>
+  texts.flatMap((words, i) => sideMentions(words, i === 0 ? 'the exam' : `its code “${words.slice(0, 60)}”`));
+
 /** So many of them, from the first, make pictures; what follows may be why an x-ray is asked for. */
 const IMAGING = NOT_XRAY.findIndex(([, what]) => what === 'nuclear medicine') + 1;
+/** Orbits are x-rayed before an MRI, and for one. */
+const BEFORE_MRI =
+  /\b(pre|before|prior to|clear(ance|ed) (for|prior to))[ -]+(an? |the )?mri?( (clearance|screen(ing)?|safety))?\b|\bmri? (clearance|screen(ing)?|safety)\b/gi;
+const ORBITS_FOR_MRI = /\b(orbit(s|al)?|eyes?)\b(?! mri?\b).*\bfor (an? |the )?mri?\b/i;
 const SPOKEN_OF =
   /\b(pre|post|before|prior to|after|on|per|from|by|previous|recent|old|known)[ -]+(the |a |an |recent |previous |old )*\S+/gi;
 /** Words by which an order says that it is one for x-rays, whatever else it names. */
@@ -57,13 +109,13 @@ const XRAY = /\bx[ -]?rays?\b|\bxr\b|radiogra|\bplain films?\b|\b\d ?views?\b|\b
  * @returns what it is instead of an x-ray; null for one, or where it says x-ray itself
  */
 export function notXray(exam: string): string | null {
-  const what = whatOf(exam);
+  const what = whatOf(exam).replace(BEFORE_MRI, ' ');
   if (DENTAL.test(what)) return 'a dental picture';
-  if (XRAY.test(what)) return null;
+  if (XRAY.test(what) || ORBITS_FOR_MRI.test(exam)) return null;
   const asked = NOT_XRAY.find(([written]) => written.test(what));
   if (asked) return asked[1];
   // "Knee pain? MRI" asks for one in its reason; "pre MRI" and "seen on CT" only speak of one.
-  const why = exam.slice(what.length).replace(SPOKEN_OF, ' ');
+  const why = exam.slice(whatOf(exam).length).replace(SPOKEN_OF, ' ');
   return NOT_XRAY.slice(0, IMAGING).find(([written]) => written.test(why))?.[1] ?? null;
 }
 
@@ -76,6 +128,8 @@ const PAIR =
 /** Sides that words name: left, right, or both; "left decubitus" and "left lateral" name a position. */
 export function sidesIn(text: string): ReadonlySet<BodySide> {
   const plain = text
+    // Which hand a person writes with.
+    .replace(/\b(left|right)[ -]?(handed(ness)?|hand[ -]dominan\w*)\b/gi, ' ')
     .replace(/\b[lt][ -]?s?[ -]?spine\b/gi, ' ')
     .replace(/\b(both|bilateral)\s+(obliques?|joints)\b/gi, ' ')
     .replace(
@@ -105,7 +159,7 @@ export type SideRead = { side: BodySide | null; bothSides: boolean; contradictio
  * One side out of everything that says one.
  * @param mentions each place that may name a side, with how it is called; the first that does is the order's own words
  */
-export function readSides(mentions: readonly { from: string; sides: ReadonlySet<BodySide> }[]): SideRead {
+export function readSides(mentions: readonly SideMention[]): SideRead {
   const saying = mentions.filter(({ sides }) => sides.size > 0);
   const all = new Set(saying.flatMap(({ sides }) => [...sides]));
   if (all.size <= 1) return { side: [...all][0] ?? null, bothSides: false, contradiction: null };

@@ -5,7 +5,7 @@
 import type { Hl7Segment } from './hl7Text';
 import { HEIGHT, LENGTH_TO_MM, MASS_TO_KG, PREGNANCY, PREGNANCY_ANSWERS, WEIGHT } from './measuredCodes';
 import { takeIncoming, type Draft, type Incoming, type IncomingFault, type PatientNumber } from './incomingOrder';
-import { notXray, readSides, sidesIn } from './orderGuard';
+import { notXray, readSides, sidesOfTexts, sidesIn } from './orderGuard';
 import { isoDate, yearsBetween } from './yearsBetween';
 
 /** Messages that bring orders. Source: HL7 table 0354. */
@@ -71,8 +71,8 @@ function groupsOf(segments: readonly Hl7Segment[]): { common: Hl7Segment[]; grou
 
 /** Words of a coded entry: its own text, else that of the other code, else the code; and all of them. */
 const wordsAt = ({ at }: Hl7Segment, field: number): string => at(field, 2) || at(field, 5) || at(field, 1);
-const allWordsAt = ({ at }: Hl7Segment, field: number): string =>
-  [at(field, 2), at(field, 5)].filter(Boolean).join('; ');
+const textsAt = ({ at }: Hl7Segment, field: number): string[] => [at(field, 2), at(field, 5)].filter(Boolean);
+const allWordsAt = (segment: Hl7Segment, field: number): string => textsAt(segment, field).join('; ');
 
 const named = (segments: readonly Hl7Segment[], name: string): Hl7Segment[] =>
   segments.filter((segment) => segment.name === name);
@@ -131,7 +131,7 @@ function draftOf({ control, line, rest }: Group, common: readonly Hl7Segment[], 
     put('exam', `A code of this order asks for ${coded}, not for an x-ray: “${allWordsAt(request, 4).slice(0, 120)}”`);
   const site = [request.at(15, 4), request.at(15, 1), wordsAt(request, 44), wordsAt(request, 46)].join(' ');
   const sides = readSides([
-    { from: 'the exam', sides: sidesIn(`${exam}; ${allWordsAt(request, 4)}`) },
+    ...sidesOfTexts([...new Set([exam, ...textsAt(request, 4)])]),
     { from: 'the body site', sides: sidesIn(site) },
   ]);
   if (sides.contradiction) put('side', sides.contradiction);

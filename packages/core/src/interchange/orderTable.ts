@@ -1,6 +1,6 @@
 /** Orders as a table (CSV with a head line). Reading the text into rows is the reader's; what the rows mean is here. */
 import { centimetres } from '../quantity/length';
-import { readSides, sidesIn } from './orderGuard';
+import { readSides, sideMentions, sidesIn } from './orderGuard';
 import { sortIncoming, type IncomingFault, type SortedOrders } from './incomingOrder';
 
 export const ORDER_COLUMNS = [
@@ -67,7 +67,7 @@ function draftOf({ line, cells }: OrderRow): { line: number; order: unknown; fau
   };
   const column = cell('side').toLowerCase();
   const sidesRead = readSides([
-    { from: 'exam', sides: sidesIn(cell('exam')) },
+    ...sideMentions(cell('exam'), 'exam'),
     { from: 'side', sides: /^(both|bilateral)$/.test(column) ? new Set(['left', 'right']) : sidesIn(column) },
   ]);
   if (sidesRead.contradiction) faults.push({ line, field: 'side', message: sidesRead.contradiction });

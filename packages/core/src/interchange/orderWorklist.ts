@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { sortIncoming, type Draft, type IncomingFault, type SortedOrders } from './incomingOrder';
-import { notXray, readSides, sidesIn } from './orderGuard';
+import { notXray, readSides, sideMentions } from './orderGuard';
 import { saidOfPatient } from './saidOfPatient';
 import { isoDate, yearsBetween } from './yearsBetween';
 
@@ -96,7 +96,7 @@ function draftOf(given: WorklistEntry, line: number, today: string): Draft {
   const other = notXray(said);
   if (other !== null && notXray(exam) === null)
     put('exam', `A code of this entry asks for ${other}, not for an x-ray: “${said.slice(0, 120)}”`);
-  const sides = readSides(words.map((each) => ({ from: `“${each.slice(0, 60)}”`, sides: sidesIn(each) })));
+  const sides = readSides(words.flatMap((each) => sideMentions(each, `“${each.slice(0, 60)}”`)));
   if (sides.contradiction) put('side', sides.contradiction);
   const priority = entry.RequestedProcedurePriority.toUpperCase();
   if (URGENCY[priority] === undefined)
