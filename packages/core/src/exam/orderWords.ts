@@ -1,5 +1,5 @@
 /** The words of an order made plain: abbreviations, other languages, misspellings, counts and reasons. */
-import { withoutAges } from './orderAge';
+import { withoutAges } from '../interchange/orderAge';
 
 /** Said in Spanish or German orders for parts, sides, views and counts. */
 const OTHER_LANGUAGES: Readonly<Record<string, string>> = {

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { patientInputSchema } from '../body/patient';
 import { situationSchema } from '../setup/request';
 import { notXray, saysNotToBeDone } from './orderGuard';
-import { ageIn, isOfAge } from '../exam/orderAge';
+import { ageIn, isOfAge } from './orderAge';
 import { situationOf } from './reasonSituation';
 
 const text = (name: string, max: number) => {

@@ -80,8 +80,8 @@ export function sideMentions(exam: string, from: string): SideMention[] {
   const what = whatOf(exam);
   const asked = sidesIn(what.replace(COMPLAINT, ' '));
   if (asked.size !== 1) return [{ from, sides: sidesIn(exam) }];
-  const told = [...what.matchAll(COMPLAINT)].map(([words]) => words).join(', ');
-  const why = sidesOfComplaint(`${told}, ${exam.slice(what.length)}`);
+  const beside = [...what.matchAll(COMPLAINT)].map(([words]) => words).join(', ');
+  const why = sidesOfComplaint(`${beside}, ${exam.slice(what.length)}`);
   const apart = why.size === 1 && ![...asked].some((side) => why.has(side));
   return [{ from, sides: asked }, ...(apart ? [{ from: `the reason in ${from}`, sides: why }] : [])];
 }

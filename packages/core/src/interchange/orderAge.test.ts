@@ -1,7 +1,7 @@
-import { sortIncoming } from '../interchange/incomingOrder';
+import { sortIncoming } from './incomingOrder';
 import { ageIn, isOfAge } from './orderAge';
-import { orderedExam } from './orderedExam';
-import { orderReadLines } from './orderReadLines';
+import { orderedExam } from '../exam/orderedExam';
+import { orderReadLines } from '../exam/orderReadLines';
 
 test.each([
   ['Chest 2 views 3 mo old', 0.25],
@@ -53,8 +53,8 @@ describe('taken in', () => {
   });
   test('where no birth date came it is the patient’s', () => {
     expect(sortIncoming([draft('Chest 2 views 3 mo old')]).orders[0]!.order.patient.ageYears).toBe(0.25);
-    const told = sortIncoming([draft('Chest', undefined, { reason: '7 y/o with cough' })]);
-    expect(told.orders[0]!.order.patient.ageYears).toBe(7);
+    const fromReason = sortIncoming([draft('Chest', undefined, { reason: '7 y/o with cough' })]);
+    expect(fromReason.orders[0]!.order.patient.ageYears).toBe(7);
   });
   test('how soon is read, and only ever made sooner', () => {
     const urgencyOf = (exam: string, urgency = 'routine') =>
