@@ -1,5 +1,6 @@
 /** What is done to a database from the command line: back up, restore, read the trail over, make a lead where none can sign in. */
-import { existsSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { openStore } from '../db/database';
 import { anchorFrom, anchorText, sealTrail, verifyTrail } from '../services/audit';
@@ -7,10 +8,11 @@ import { backUp, backupsIn, noteOf, NotABackup, readOver, restore } from './back
 import { serversOn } from './presence';
 import { makeLead } from '../seed/firstStart';
 import { Refusal } from '../services/refusal';
+import { exportRecord, importRecord, NotARecord } from './recordDocument';
 import { secretIn } from './secret';
 import type { Settings } from './settings';
 
-const COMMANDS = ['backup', 'backups', 'restore', 'verify', 'lead'] as const;
+const COMMANDS = ['backup', 'backups', 'restore', 'verify', 'lead', 'export', 'import'] as const;
 
 /** Where no name is given. */
 const NEW_LEAD = 'New lead';
@@ -29,7 +31,7 @@ export async function command(asked: readonly string[], settings: Settings, now:
   if (databaseFile === null)
     return refused('The database is on a server of its own: back it up and restore it with what that server brings.');
   // A wrong folder is told, and not filled with an empty record.
-  if ((name === 'backup' || name === 'verify' || name === 'lead') && !existsSync(databaseFile))
+  if (['backup', 'verify', 'lead', 'export'].includes(name ?? '') && !existsSync(databaseFile))
     return refused(`There is no database at ${databaseFile}: TAKTIK_DATA names the folder in which it is.`);
   /** @param options the secret, where a PIN is made */
   const open = async (options: Parameters<typeof openStore>[2] = {}) => {
@@ -103,12 +105,46 @@ export async function command(asked: readonly string[], settings: Settings, now:
           await store.close();
         }
       }
+      case 'export': {
+        const [named] = rest;
+        if (named === undefined) return refused('Name the file that it is to be written to: npm run export -- <file>');
+        const file = path.resolve(named);
+        // Of a copy: what is written meanwhile is in none of it or in all.
+        const folder = mkdtempSync(path.join(tmpdir(), 'taktik-export-'));
+        const store = await open();
+        try {
+          const { file: copy } = await backUp(store, folder, { now, kept: 1 });
+          const still = await openStore(`file:${copy}`, migrations);
+          const { rows, anchor } = await exportRecord(still, file, { migrations, now }).finally(() => still.close());
+          return said(
+            `Written to ${file}: ${rows} rows. It holds a record of patients: keep it as one.`,
+            `Anchor of the trail, to be kept elsewhere: ${anchor}`,
+          );
+        } finally {
+          await store.close();
+          rmSync(folder, { recursive: true, force: true });
+        }
+      }
+      case 'import': {
+        const [named] = rest;
+        if (named === undefined) return refused('Name the file that is to be read: npm run import -- <file>');
+        mkdirSync(path.dirname(databaseFile), { recursive: true, mode: 0o700 });
+        const { rows, anchor } = await importRecord(path.resolve(named), databaseFile, {
+          migrations,
+          secret: secretIn(settings.secretFile),
+        });
+        return said(
+          `Read from ${named}: ${rows} rows, the trail is whole (${anchor}).`,
+          'No PIN came along: npm run new-lead makes a lead, who gives the others new ones.',
+        );
+      }
       default:
         return refused(`There is no command “${name ?? ''}”; there are: ${COMMANDS.join(', ')}.`);
     }
   } catch (error) {
     if (error instanceof Refusal) return refused(`${error.detail} Nothing was changed.`);
-    if (error instanceof NotABackup) return refused(`${error.message}. Nothing was changed.`);
+    if (error instanceof NotABackup || error instanceof NotARecord)
+      return refused(`${error.message}. Nothing was changed.`);
     throw error;
   }
 }
