@@ -49,6 +49,8 @@ export type AppOptions = {
   worklist?: WorklistAddress | null;
   /** Proxies in front whose word on address and https is believed. */
   trustedProxies?: number;
+  /** Times every answer. */
+  timed?: RequestHandler | null;
 };
 
 const BODY_LIMIT = '256kb';
@@ -68,11 +70,13 @@ export function createApp({
   computing = computingHere,
   worklist = null,
   trustedProxies = 0,
+  timed = null,
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   app.set('trust proxy', trustedProxies);
+  if (timed) app.use(timed);
   app.use((request, response, next) => {
     // Whoever came by https comes by nothing else from now on.
     if (request.secure) response.setHeader('Strict-Transport-Security', `max-age=${YEAR_MS / 1000}`);

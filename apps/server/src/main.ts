@@ -5,6 +5,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { loggable } from './api/problem';
+import { questions, routes } from './api/routes';
 import { createApp } from './app';
 import { computingInThreads } from './compute/computing';
 import { DamagedError, openStore, type Store } from './db/database';
@@ -12,6 +13,7 @@ import { listenForHl7 } from './mllp/listener';
 import { sendHl7 } from './mllp/sender';
 import { command } from './operate/command';
 import { damagedLines, serveDamaged } from './operate/damagedPage';
+import { metricsOf, serveMetrics, type Metrics } from './operate/metrics';
 import { present } from './operate/presence';
 import { secretIn } from './operate/secret';
 import { settingsFrom, WrongSettings, type Settings } from './operate/settings';
@@ -142,6 +144,24 @@ function backUpNowAndThen(): void {
   );
 }
 
+/** Off unless it is asked for. */
+async function watch(from: Store): Promise<Metrics | null> {
+  if (!settings.metrics) return null;
+  const { port: at, host: on } = settings.metrics;
+  const metrics = metricsOf(
+    from,
+    [...routes, ...questions].map(({ path: each }) => each),
+  );
+  await serveMetrics(metrics, settings.metrics).catch((error: Error) => {
+    process.stderr.write(
+      `Taktik cannot show its figures on port ${at} of ${on}: ${error.message}. Set TAKTIK_METRICS_PORT to a free one.\n`,
+    );
+    process.exit(1);
+  });
+  process.stdout.write(`Figures: http://${on}:${at}/metrics\n`);
+  return metrics;
+}
+
 /** What is under way may take so long to end. */
 const STOP_MS = 5000;
 
@@ -154,6 +174,7 @@ async function serve(here: Store): Promise<void> {
   tellOthers(here);
   backUpNowAndThen();
   const absent = present(dataFolder);
+  const metrics = await watch(here);
   const server = createApp({
     store: here,
     computing,
@@ -162,6 +183,7 @@ async function serve(here: Store): Promise<void> {
     worklist: settings.worklist,
     requestsPerMinute: settings.requestsPerMinute,
     trustedProxies: settings.trustedProxies,
+    timed: metrics?.timed ?? null,
   }).listen(port, host, (error?: Error) => {
     if (error) {
       process.stderr.write(`Taktik cannot listen on port ${port}: ${error.message}. Set PORT to a free one.\n`);

@@ -41,6 +41,8 @@ const environmentSchema = z.object({
     .default('TAKTIK'),
   TAKTIK_WORKLIST: z.string().optional(),
   TAKTIK_MPPS: z.string().optional(),
+  TAKTIK_METRICS_PORT: whole(0, 65_535, 0),
+  TAKTIK_METRICS_HOST: z.string().default('127.0.0.1'),
   TAKTIK_ORDER_SECONDS: number(0, 86_400, 0),
 });
 
@@ -69,6 +71,7 @@ export type Settings = {
   backupHours: number;
   backupsKept: number;
   hl7: { port: number; host: string } | null;
+  metrics: { port: number; host: string } | null;
   worklist: ReturnType<typeof worklistAddress>;
   peers: Peers;
   /** Between two orders of the stand-in for the order system; 0 for none. */
@@ -124,6 +127,7 @@ export function settingsFrom(environment: Readonly<Record<string, string | undef
     backupHours: demo && given.TAKTIK_BACKUP_HOURS === undefined ? 0 : env.TAKTIK_BACKUP_HOURS,
     backupsKept: env.TAKTIK_BACKUPS_KEPT,
     hl7: env.TAKTIK_HL7_PORT > 0 ? { port: env.TAKTIK_HL7_PORT, host: env.TAKTIK_HL7_HOST } : null,
+    metrics: env.TAKTIK_METRICS_PORT > 0 ? { port: env.TAKTIK_METRICS_PORT, host: env.TAKTIK_METRICS_HOST } : null,
     worklist,
     peers: { steps, results },
     orderSeconds: demo && given.TAKTIK_ORDER_SECONDS === undefined ? DEMO_ORDER_SECONDS : env.TAKTIK_ORDER_SECONDS,
