@@ -31,6 +31,7 @@ export function randomRequests(seed: number): () => RandomRequest {
     ...sometimes(0.2, () => ({ canSit: false })),
     ...sometimes(0.25, () => ({ canTurn: pick(['left', 'right', 'none'] as const) })),
     ...sometimes(0.3, () => ({ canProne: false })),
+    ...sometimes(0.1, () => ({ canKneel: false })),
     ...sometimes(0.15, () => ({ canLieFlat: false })),
     ...sometimes(0.15, () => ({ proppedDeg: pick([30, 45, 60]) })),
     ...sometimes(0.2, () => ({ canRaiseArm: pick(['left', 'right', 'none'] as const) })),

@@ -1,6 +1,7 @@
 /** What is typed at the table changes the numbers that it is about, and nothing where it was not understood. */
 import { dot, subtract } from '../geometry/vector';
-import { markIn } from './measure';
+import { throughPoint } from '../geometry/projection';
+import { markIn, planeIn } from './measure';
 import { projectionOf } from '../projections/catalogue';
 import { computeSetup } from '../setup/computeSetup';
 import type { Overrides, SetupRequest } from '../setup/request';
@@ -52,6 +53,9 @@ test('mid-shaft is the middle of what must be shown', () => {
 
 test.each<[string, SetupRequest, object]>([
   ['SID 36 in is what I can reach', { projectionId: 'chest-ap' }, { overrides: { sidMm: 914 } }],
+  ['cannot kneel long', { projectionId: 'fossa-kneeling', side: 'left' }, { situation: { canKneel: false } }],
+  ['this shoulder stays high', { projectionId: 'cervicothoracic-lateral' }, { overrides: { angleDeg: -5 } }],
+  ['the far shoulder won’t come down', { projectionId: 'cervicothoracic-lateral' }, { overrides: { angleDeg: -5 } }],
   ['the spine sags', { projectionId: 'lumbar-lateral' }, { overrides: { angleDeg: -5 } }],
   ['spine sags 8°', { projectionId: 'lumbar-lateral' }, { overrides: { angleDeg: -8 } }],
   ['her spine sags', { projectionId: 'thoracic-lateral' }, { overrides: { angleDeg: 10 } }],
@@ -112,4 +116,46 @@ test('several at once, each by itself; what is not understood is given back and 
   for (const odd of ['', '...', 'SID 9 in', 'chest 900 cm', '3 in below the moon', 'knee', 'not felt'])
     for (const { change: none } of read(odd, { projectionId: 'chest-pa' }).clauses)
       expect([odd, none]).toEqual([odd, null]);
+});
+
+describe('an injury near a joint', () => {
+  const LONG: readonly (readonly [string, string, string])[] = [
+    ['leg-ap', 'ankle', 'ankle joint'],
+    ['leg-lateral', 'knee', 'knee joint'],
+    ['forearm-ap', 'wrist', 'wrist joint'],
+    ['forearm-lateral', 'elbow', 'elbow joint'],
+    ['humerus-ap', 'shoulder', 'humeral head'],
+    ['humerus-lateral', 'elbow', 'elbow joint'],
+    ['femur-ap-distal', 'knee', 'knee joint'],
+    ['femur-ap-proximal', 'hip', 'hip joint'],
+  ];
+  test.each(LONG)('%s, near the %s: the joint stands well inside the light', (projectionId, joint, shown) => {
+    let checked = 0;
+    for (const patient of [{}, { ageYears: 4 }, { statureMm: 1950, massKg: 110 }]) {
+      const request: SetupRequest = { projectionId, side: 'left', patient };
+      const said = read(`injury near the ${joint}`, request);
+      expect(said.clauses[0]!.says).toMatch(/inside the light|more than one exposure/);
+      const setup = again(`injury near the ${joint}`, request);
+      const { p } = setup.scene.mustShow.find(({ name, axis }) => name === shown && axis !== 'across')!;
+      if (/more than one/.test(said.clauses[0]!.says)) continue;
+      const { v } = throughPoint(setup.scene.focal, planeIn(setup), p);
+      expect(setup.field.atReceptorMm.height / 2 - Math.abs(v)).toBeGreaterThan(20);
+      checked += 1;
+    }
+    expect(checked).toBeGreaterThan(0);
+  });
+  test('a light that leaves it out is brought over it; a fracture spares the limb besides', () => {
+    const request: SetupRequest = { projectionId: 'forearm-ap', side: 'left', overrides: { fieldMm: [110, 250] } };
+    const { clauses, change } = read('fracture near the elbow', request);
+    expect(clauses[0]!.says).toMatch(/your own centring.*a fracture is suspected/);
+    expect(change.situation).toEqual({ fractureSuspected: true });
+    const setup = again('fracture near the elbow', request);
+    const { p } = setup.scene.mustShow.find(({ name }) => name === 'elbow joint')!;
+    expect(
+      setup.field.atReceptorMm.height / 2 - Math.abs(throughPoint(setup.scene.focal, planeIn(setup), p).v),
+    ).toBeGreaterThan(20);
+  });
+  test('of a joint’s own picture it says nothing that was not said', () => {
+    expect(read('pain at the knee', { projectionId: 'knee-ap', side: 'left' }).clauses[0]!.change).toBeNull();
+  });
 });

@@ -9,8 +9,9 @@ import { MEASURED_NAMES, MEASURED_RANGES, type MeasuredPart, type PatientInput }
 import { spokenLandmark } from '../body/landmarkName';
 import { edgeNames, PICTURE_EDGES } from './repeat';
 import { movedToSide } from './directions';
-import { markIn } from './measure';
-import { add, dot, scale, subtract, type Vec3 } from '../geometry/vector';
+import { markIn, planeIn } from './measure';
+import { throughPoint } from '../geometry/projection';
+import { add, addScaled, dot, scale, subtract, type Vec3 } from '../geometry/vector';
 import { situationOf } from '../interchange/reasonSituation';
 import type { Projection } from '../projections/schema';
 import { clamp } from '../quantity/angle';
@@ -209,6 +210,71 @@ function readSag(words: string, { entry, setup }: At): Read | null {
   };
 }
 
+const HURT = String.raw`\b(injur\w*|pain\w*|tender\w*|hurts?|wound\w*|fractur\w*|fx|swelling|swollen|deformity|break|broken)\b`;
+const NEAR = new RegExp(
+  String.raw`${HURT}.*\b(near|at|by|around|close to|above|below|next to)\b|${HURT}.*\b(end|third)\b|\b(distal|proximal)\b.*${HURT}`,
+);
+/** Joints by the names that hands use, with what the picture calls what must be shown of them. */
+const JOINTS: readonly (readonly [written: RegExp, shown: RegExp])[] = [
+  [/\bankle\b/, /^ankle joint$/],
+  [/\bknee\b/, /^knee joint$/],
+  [/\bwrist\b/, /^wrist joint$/],
+  [/\belbow\b/, /^elbow joint$/],
+  [/\bhip\b/, /^hip joint$/],
+  [/\bshoulder\b/, /^humeral head$/],
+];
+/** So far inside the light a joint beside an injury stands at least [typical: an inch]. */
+const INSIDE_MM = MM_PER_INCH;
+
+/** "Injury near the ankle": of a long bone the joint nearest the injury is shown, whatever else is. */
+function readInjury(words: string, at: At): Read | null {
+  const { setup, unit } = at;
+  if (!NEAR.test(words)) return null;
+  const shown = JOINTS.find(([written]) => written.test(words))?.[1];
+  const joint = setup.scene.mustShow.find(({ name, axis }) => axis !== 'across' && shown?.test(name));
+  // A joint of its own is in the middle of its picture; this is about bones with one at each end.
+  if (!joint || setup.scene.mustShow.filter(({ axis }) => axis !== 'across').length < 2) return null;
+  const found = situationOf({ exam: '', reason: words });
+  const situation = found.fractureSuspected ? { situation: { fractureSuspected: true } } : {};
+  const hurt = found.fractureSuspected ? '; a fracture is suspected: the part stays as it lies' : '';
+  const named = joint.name === 'humeral head' ? 'the shoulder' : `the ${joint.name}`;
+  const { atReceptorMm } = setup.field;
+  if (setup.receptor.exposures > 1)
+    return { says: `${named} is shown: the part takes more than one exposure${hurt}`, change: situation };
+  const { v, magnification } = throughPoint(setup.scene.focal, planeIn(setup), joint.p);
+  const insideMm = (atReceptorMm.height / 2 - Math.abs(v)) / magnification;
+  if (insideMm >= INSIDE_MM)
+    return {
+      says: `${named} is ${lengthPair(insideMm, unit)} inside the light as it is${hurt}`,
+      change: situation,
+    };
+  const moved = aimTo(
+    at,
+    addScaled(setup.scene.entry, setup.scene.receptor.v, Math.sign(v) * (INSIDE_MM - insideMm)),
+    true,
+  );
+  return (
+    moved && { says: `${named} well inside the light: ${moved.says}${hurt}`, change: { ...moved.change, ...situation } }
+  );
+}
+
+/** "This shoulder stays high": between the shoulders the tube is angled as far as the view goes. */
+function readHighShoulder(words: string, { entry, setup }: At): Read | null {
+  const high =
+    /\b(stays?|remains?|sits?|is|too)\b.*\b(high|up|raised)\b|\b(won['’]?t|will not|does not|doesn['’]?t|cannot|can['’]?t) (come|go|be put|be brought|drop|be lowered) ?(down)?\b/;
+  if (!/\bshoulders?\b/.test(words) || !high.test(words) || entry.region !== 'spine') return null;
+  const { rangeDeg, toward } = entry.ray;
+  const most = Math.max(...rangeDeg);
+  const betweenShoulders =
+    setup.scene.mustShow.some(({ name }) => /^T\d/.test(name)) &&
+    setup.scene.mustShow.some(({ name }) => /^C\d/.test(name));
+  if (!betweenShoulders || toward !== 'feet' || most <= 0) return null;
+  return {
+    says: `the shoulders do not part: tube angle ${most}° caudad, and a weight in the hand of the far arm`,
+    change: { overrides: { angleDeg: -most } },
+  };
+}
+
 const BENDS: readonly (readonly [RegExp, Movement])[] = [
   [/\bknee\b/, 'kneeFlexion'],
   [/\belbow\b/, 'elbowFlexion'],
@@ -245,6 +311,7 @@ const SAID: Readonly<Partial<Record<keyof Situation, (value: never) => string>>>
   canSit: (value: boolean) => (value ? 'sits' : 'cannot sit'),
   canLieFlat: (value: boolean) => (value ? 'lies flat' : 'cannot lie flat'),
   canProne: (value: boolean) => (value ? 'lies prone' : 'cannot lie prone'),
+  canKneel: (value: boolean) => (value ? 'kneels' : 'cannot kneel'),
   holdsBreath: (value: boolean) => (value ? 'holds the breath' : 'cannot hold the breath'),
   holdsStill: (value: boolean) => (value ? 'keeps still' : 'cannot keep still'),
   spineNotCleared: () => 'spine not cleared',
@@ -265,7 +332,10 @@ function readSituation(words: string, { setup }: At): Read | null {
   return { says: says.join(', '), change: { situation: { ...found, ...worn } } };
 }
 
-const READERS = [readNotFelt, readReach, readAim, readJoint, readSag, readMeasure, readSituation] as const;
+const READERS = [
+  ...[readNotFelt, readReach, readAim, readJoint, readSag, readHighShoulder],
+  ...[readInjury, readMeasure, readSituation],
+] as const;
 
 const merged = (one: SeenChange, { patient, situation, overrides }: SeenChange): SeenChange => ({
   patient: { ...one.patient, ...patient },

@@ -33,6 +33,7 @@ export const SITUATION_WORDS: Record<string, object> = {
   'cannot lie flat': { canLieFlat: false },
   'cannot lie on the front': { canProne: false },
   'cannot sit': { canSit: false },
+  'cannot kneel': { canKneel: false },
   'cannot turn': { canTurn: 'none' },
   'turns left only': { canTurn: 'left' },
   'turns right only': { canTurn: 'right' },

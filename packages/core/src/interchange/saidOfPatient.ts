@@ -27,6 +27,7 @@ const SAID: readonly Said[] = [
   [new RegExp(`${CANNOT} (lie|lay) (down )?flat|\\borthopno?ea\\b`, 'g'), { canLieFlat: false }],
   [new RegExp(`${CANNOT} (lie|lay) (prone|on (the |his |her )?(front|stomach))`, 'g'), { canProne: false }],
   [new RegExp(`${CANNOT} sit\\b`, 'g'), { canSit: false }],
+  [new RegExp(`${CANNOT} kneel\\b`, 'g'), { canKneel: false }],
   [
     /\b(c-?|cervical |t-?|l-?)?spin(e|al) (precautions?|immobili[sz]ation)\b|\bspine (is )?(not|un)[ -]?cleared\b|\blog[ -]?roll\b/g,
     { spineNotCleared: true },

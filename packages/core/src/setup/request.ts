@@ -53,6 +53,8 @@ export const situationSchema = z.strictObject({
   proppedDeg: bounded('Back rest', 0, 90, '°'),
   canTurn: z.enum(['both', 'left', 'right', 'none']),
   canProne: z.boolean(),
+  /** Left out, it is as standing is. */
+  canKneel: z.boolean().optional(),
   canRaiseArm: z.enum(['both', 'left', 'right', 'none']),
   holdsBreath: z.boolean(),
   holdsStill: z.boolean(),

@@ -91,6 +91,7 @@ export function SituationControls({ patient, situation, side, onChange }: Props)
       <Toggle label="Sits" on={known.canSit} onChange={(canSit) => can({ canSit })} />
       <Toggle label="Lies flat" on={known.canLieFlat} onChange={(canLieFlat) => can({ canLieFlat })} />
       <Toggle label="Lies on the front" on={known.canProne} onChange={(canProne) => can({ canProne })} />
+      <Toggle label="Kneels" on={known.canKneel !== false} onChange={(canKneel) => can({ canKneel })} />
       <Choice
         label="Turns"
         options={[

@@ -96,6 +96,7 @@ const FLAGS: Record<string, Partial<Situation>> = {
   incubator: { place: 'incubator' },
   noflat: { canLieFlat: false },
   noprone: { canProne: false },
+  nokneel: { canKneel: false },
   'raise-left': { canRaiseArm: 'left' },
   'raise-right': { canRaiseArm: 'right' },
   'raise-none': { canRaiseArm: 'none' },

@@ -86,7 +86,7 @@ export function barred(
       if (leg) return { code: 'leg-stays', side: leg };
       if (neckKept(situation)) return { code: 'neck-stays-in-turning' };
       if (positioning.body === 'kneeling') {
-        if (!canStand) return { code: 'cannot-kneel' };
+        if (!canStand || situation.canKneel === false) return { code: 'cannot-kneel' };
         return kneels(situation) ? null : { code: 'knee-too-stiff-to-kneel' };
       }
       if (positioning.body === 'head-down') return null;
