@@ -248,6 +248,7 @@ export { saidOfCare } from './interchange/saidOfCare';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';
 export { unusualWords, warns, type Unusual } from './words/unusualWords';
 export { findOtherWays, whyForbidden } from './adapt/findOtherWays';
+export { uprightWay, type UprightWay } from './adapt/uprightWay';
 export { findForms, formOf, forms, wayOfForm, type Form } from './adapt/forms';
 export { waysAnswer, type NoWay, type WaysAnswer } from './adapt/waysAnswer';
 export type { OtherWay } from './adapt/otherWay';

@@ -61,6 +61,7 @@ jest.mock('../workers/client', () => {
       plan: later('plan'),
       ways: later('ways'),
       form: later('form'),
+      upright: later('upright'),
       technique: later('technique'),
       judge: later('judge'),
       faultChoices: later('faultChoices'),

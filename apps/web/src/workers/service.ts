@@ -26,7 +26,9 @@ import {
   askedText,
   entryOf,
   whatIf,
+  askedWay,
   formOf,
+  uprightWay,
   wayOfForm,
   waysAnswer,
   withDefaults,
@@ -282,6 +284,30 @@ function form(id: string, request: Omit<SetupRequest, 'projectionId'>): Planned 
   return found ? plannedAs(found.request) : null;
 }
 
+/** A row of a plan done upright: what it becomes, null where it stays, and why. */
+export type UprightRow = { planned: Planned | null; says: string };
+
+/** Each view of a plan upright, where this patient and this room let it be. */
+function upright(plan: readonly Planned[], request: Omit<SetupRequest, 'projectionId'>): UprightRow[] {
+  return plan.map(({ projectionId, side, way }) => {
+    const { digit, ...asked } = askedWay(way);
+    try {
+      const found = uprightWay({ ...request, projectionId, side, ...(digit === undefined ? {} : { digit }), ...asked });
+      if (found.as === 'is') return { planned: null, says: 'upright as it is' };
+      if (found.as === 'none')
+        return { planned: null, says: 'no way upright for this patient in this room: it stays as it is' };
+      const costs = found.way.costs.map(({ text }) => text);
+      const { side: _of, ...done } = plannedAs({ ...found.way.request, digit });
+      return {
+        planned: { ...done, ...(side ? { side } : {}) },
+        says: `${found.way.setup.position.body}${costs.length > 0 ? `: ${costs.join('; ')}` : ', at no cost'}`,
+      };
+    } catch (error) {
+      return { planned: null, says: errorsOf(error)[0]!.message };
+    }
+  });
+}
+
 /** The page of a named form in this room, for the patient of whom it is asked. */
 function formPage(id: string, request: Omit<SetupRequest, 'projectionId'>, aspect: number): ReturnType<typeof page> {
   const asked = formOf(id);
@@ -392,6 +418,7 @@ export const computeService = {
   plan,
   ways,
   form,
+  upright,
   formPage,
   technique,
   summarize,

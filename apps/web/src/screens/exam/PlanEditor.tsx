@@ -24,6 +24,7 @@ import { RAIL_FROM } from '../../ui/tokens';
 import { Words } from '../../ui/Words';
 import type { Planned } from '../../state/session';
 import { useOwnEntries } from '../projection/useOwnEntries';
+import { EverythingUpright } from './EverythingUpright';
 import { PlanWishes } from './PlanWishes';
 import { PlanRowCard } from './PlanRowCard';
 import { TakeForm } from './TakeForm';
@@ -171,13 +172,15 @@ export function PlanEditor({ order, plan, patient, situation, roomId, done, busy
           )}
         </View>
       )}
-      {rows.length > 1 && done.length === 0 && (
+      {done.length === 0 && (
         <PlanWishes
           names={plan.map(nameOf)}
           wishes={wishes}
           cost={least && !('error' in least) ? least.wished : null}
           onChange={setWishes}
-        />
+        >
+          <EverythingUpright {...{ plan, nameOf, patient, situation, roomId, busy }} onTake={onChange} />
+        </PlanWishes>
       )}
       {better && done.length === 0 && (
         <View style={{ gap: 4 }}>

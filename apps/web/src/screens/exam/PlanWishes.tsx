@@ -1,6 +1,6 @@
-/** What whoever plans would like of the order: one view first, one last, parts together; and what that costs. */
+/** What whoever plans would like: one view first, one last, parts together, everything upright; and what that costs. */
 import type { Wishes } from '@taktik/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Choice, Toggle } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
@@ -11,6 +11,8 @@ type Props = {
   wishes: Wishes;
   cost: { points: number; turns: number; refused: readonly string[] } | null;
   onChange: (wishes: Wishes) => void;
+  /** Wishes for how the views are done. */
+  children: ReactNode;
 };
 
 const NONE = '';
@@ -21,7 +23,7 @@ const without = (wishes: Wishes, change: Wishes): Wishes =>
   );
 const more = (count: number, one: string): string => `${Math.abs(count)} ${one}${Math.abs(count) === 1 ? '' : 's'}`;
 
-export function PlanWishes({ names, wishes, cost, onChange }: Props) {
+export function PlanWishes({ names, wishes, cost, onChange, children }: Props) {
   const [open, setOpen] = useState(false);
   const options = [{ value: NONE, label: 'any' }, ...names.map((label, at) => ({ value: String(at), label }))];
   const one = (list: readonly number[] | undefined): string => (list?.[0] === undefined ? NONE : String(list[0]));
@@ -30,7 +32,11 @@ export function PlanWishes({ names, wishes, cost, onChange }: Props) {
   return (
     <View style={{ gap: 8 }}>
       <Press
-        label={open ? 'Fold the wishes away' : 'Wishes for the order: one first, one last, parts together'}
+        label={
+          open
+            ? 'Fold the wishes away'
+            : 'Wishes for the order: one first, one last, parts together, everything upright'
+        }
         expanded={open}
         plain
         onPress={() => setOpen(!open)}
@@ -40,7 +46,7 @@ export function PlanWishes({ names, wishes, cost, onChange }: Props) {
           {open ? 'Fold the wishes away' : 'Wishes for the order'}
         </Words>
       </Press>
-      {open && (
+      {open && names.length > 1 && (
         <>
           <Choice label="First" options={options} value={one(wishes.first)} onChange={pick('first')} />
           <Choice
@@ -56,6 +62,7 @@ export function PlanWishes({ names, wishes, cost, onChange }: Props) {
           />
         </>
       )}
+      {open && children}
       {cost && (
         <View role="status" aria-label="What the wishes cost" style={{ gap: 2 }}>
           <Words kind="small">
