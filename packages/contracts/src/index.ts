@@ -117,6 +117,8 @@ export const startExamSchema = z.strictObject({
   orderId: idSchema,
   performedBy: shortText('Name of the person', 40),
   startedAt: time,
+  /** Who looks on while a student performs it. */
+  supervisedBy: shortText('Name of who supervises', 40).optional(),
   sentAt,
 });
 const answer = z.enum(['yes', 'no']);
@@ -128,6 +130,7 @@ export const examSchema = z.object({
   id: idSchema,
   orderId: idSchema,
   performedBy: z.string(),
+  supervisedBy: z.string().nullable(),
   startedAt: z.number().int(),
   finishedAt: z.number().int().nullable(),
   endReason: z.string().nullable(),

@@ -94,6 +94,8 @@ export const exams = sqliteTable(
       .notNull()
       .references(() => orders.id),
     performedBy: text('performed_by').notNull(),
+    /** Who looked on while a student performed it; null where nobody was named. */
+    supervisedBy: text('supervised_by'),
     startedAt: at('started_at'),
     finishedAt: integer('finished_at'),
     /** Why it ended before it was complete. */

@@ -227,3 +227,47 @@ test('a plan holds another way by its short text, and no other text', async () =
   expect((await plan(1, [{ projectionId: 'sacrum-ap-axial', way }])).status).toBe(200);
   expect((await detail()).order.projections).toEqual([{ projectionId: 'sacrum-ap-axial', way }]);
 });
+
+describe('a student’s exam', () => {
+  const begin = (id: string, more: object = {}, as = 'demo-tomas') =>
+    call(
+      'POST',
+      '/api/exams',
+      { id, orderId: 'demo-knee', performedBy: 'Tomas Reedham', startedAt: CLOCK, ...more },
+      as,
+    );
+  const trailOf = async (id: string) =>
+    ((await call('GET', `/api/audit?subject=exam:${id}`)).body as { action: string; detail: object }[]).find(
+      ({ action }) => action === 'exam started',
+    )?.detail;
+
+  test('keeps who looks on, in the exam and in the trail', async () => {
+    expect((await begin('s1', { supervisedBy: 'Ines Oakfield' })).body).toMatchObject({
+      supervisedBy: 'Ines Oakfield',
+    });
+    expect((await detail('demo-knee')).exam).toMatchObject({
+      performedBy: 'Tomas Reedham',
+      supervisedBy: 'Ines Oakfield',
+    });
+    expect(await trailOf('s1')).toEqual({ supervisedBy: 'Ines Oakfield' });
+  });
+  test('without a name it is kept all the same; where the department wants one, the trail says so', async () => {
+    expect((await begin('s2')).body).toMatchObject({ supervisedBy: null });
+    expect(await trailOf('s2')).toEqual({});
+    expect((await call('PUT', '/api/department', { supervision: 'named' })).status).toBe(200);
+    expect((await begin('s3', { orderId: 'demo-sacrum-coccyx' })).status).toBe(201);
+    expect(await trailOf('s3')).toEqual({ supervisedBy: 'nobody named' });
+  });
+  test.each(['Tomas Reedham', 'Nobody Here'])('%s cannot supervise it: nothing is kept', async (supervisedBy) => {
+    const answer = await begin('s4', { supervisedBy });
+    expect([answer.status, JSON.stringify(answer.body)]).toEqual([422, expect.stringMatching(/"supervisedBy"/)]);
+    expect((await detail('demo-knee')).exam).toBeNull();
+  });
+  test('the department chooses between two, and no third', async () => {
+    const answer = await call('PUT', '/api/department', { supervision: 'sometimes' });
+    expect([answer.status, JSON.stringify(answer.body)]).toEqual([
+      422,
+      expect.stringMatching(/Supervision must be none or named/),
+    ]);
+  });
+});

@@ -54,6 +54,30 @@ async function mustBeKnown(db: Reader, name: string, field: string): Promise<voi
     ]);
 }
 
+/**
+ * What the trail says of supervision. A student's exam without a name is kept and marked: what was done is never refused, and
+ * the device asks before it begins.
+ * @throws Refusal 422 where the one who is named cannot supervise
+ */
+async function supervisionOf(
+  db: Reader,
+  store: Store,
+  { performedBy, supervisedBy }: Pick<StartExam, 'performedBy' | 'supervisedBy'>,
+): Promise<Record<string, unknown>> {
+  const roleOf = async (name: string) =>
+    (await db.select({ role: people.role }).from(people).where(eq(people.name, name)))[0]?.role;
+  if (supervisedBy !== undefined) {
+    await mustBeKnown(db, supervisedBy, 'supervisedBy');
+    if (supervisedBy === performedBy || (await roleOf(supervisedBy)) === 'student')
+      throw new Refusal('not accepted', 'Cannot supervise', `${supervisedBy} cannot supervise this: name a technologist.`, [
+        { field: 'supervisedBy', message: 'no technologist' },
+      ]);
+    return { supervisedBy };
+  }
+  const { supervision } = await getDepartment(store);
+  return supervision === 'named' && (await roleOf(performedBy)) === 'student' ? { supervisedBy: 'nobody named' } : {};
+}
+
 /** The exam of an order that is under way, or the last one. */
 async function examOfOrder(db: Reader, orderId: string): Promise<ExamRow | undefined> {
   const [exam] = await db
@@ -88,9 +112,11 @@ export async function startExam(
       const [order] = await tx.select().from(orders).where(eq(orders.id, exam.orderId));
       if (!order) throw notFound('order', exam.orderId);
       await mustBeKnown(tx, exam.performedBy, 'performedBy');
+      const looksOn = await supervisionOf(tx, store, exam);
       const openExam = await examOfOrder(tx, exam.orderId);
       const row: ExamRow = {
         ...exam,
+        supervisedBy: exam.supervisedBy ?? null,
         startedAt,
         finishedAt: null,
         endReason: null,
@@ -107,7 +133,7 @@ export async function startExam(
         person: by.name,
         action: openExam ? 'exam joined' : 'exam started',
         subject: `exam:${openExam?.id ?? exam.id}`,
-        detail: forAnother(exam.performedBy, by),
+        detail: { ...forAnother(exam.performedBy, by), ...looksOn },
       });
       return row;
     }),

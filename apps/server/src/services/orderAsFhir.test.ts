@@ -59,6 +59,7 @@ const exposure = (id: string, change: object = {}): OrderDetail['exposures'][num
 });
 const exam: OrderDetail['exam'] = {
   ...{ id: 'e1', orderId: 'o1', performedBy: 'Priya Wren', startedAt: CLOCK, finishedAt: CLOCK + 120_000 },
+  supervisedBy: null,
   ...{ endReason: null, joins: null, answers: null },
 };
 type Resource = Record<string, any>;

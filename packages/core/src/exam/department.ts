@@ -20,6 +20,10 @@ const lines = (name: string) =>
     .max(30, { error: `At most 30: ${name.toLowerCase()}` })
     .refine((list) => new Set(list).size === list.length, { error: `${name} must not be given twice` });
 
+/** Whether a student's exam needs a colleague's name beside it: who looks on, and answers for it. */
+export const SUPERVISION = ['none', 'named'] as const;
+export type Supervision = (typeof SUPERVISION)[number];
+
 const IDLE = { error: 'Minutes until a session ends must be 1 to 480' };
 export const departmentSchema = z
   .strictObject({
@@ -53,6 +57,7 @@ export const departmentSchema = z
       .refine((list) => new Set(list.map((level) => `${level.projectionId} ${level.fromYears}`)).size === list.length, {
         error: 'One dose level for a projection and an age',
       }),
+    supervision: z.enum(SUPERVISION, { error: `Supervision must be ${SUPERVISION.join(' or ')}` }),
     idleMinutes: z.number(IDLE).int(IDLE).min(1, IDLE).max(480, IDLE),
   })
   .partial();
@@ -65,6 +70,7 @@ export type Department = {
   exams: Record<string, string[]>;
   bands: BandEdges;
   doseLevels: DoseLevel[];
+  supervision: Supervision;
   idleMinutes: number;
 };
 
@@ -93,6 +99,8 @@ export const defaultDepartment: Department = {
   bands: defaultBands,
   // None is shipped: levels are national or local, and found by measuring.
   doseLevels: [],
+  // How students are supervised is for the department, its school and its law to say.
+  supervision: 'none',
   idleMinutes: 20,
 };
 

@@ -13,6 +13,7 @@ import {
   type OrderDetail,
 } from '../../state/api';
 import { useAppSelector } from '../../state/hooks';
+import { Choice } from '../../ui/Choice';
 import { Frame, PlaceHeader } from '../../ui/Frame';
 import { Press } from '../../ui/Press';
 import { Note, Skeleton, Tag } from '../../ui/States';
@@ -30,6 +31,7 @@ import { ExpectedDose, DeliveredDose } from './ExpectedDose';
 import { OrderReading } from './OrderReading';
 import { OtherRoom } from './OtherRoom';
 import { sideBeside } from './sideBeside';
+import { useSupervision } from './useSupervision';
 import { URGENCY } from './OrdersScreen';
 import { useOpenExam } from './useOpenExam';
 
@@ -84,6 +86,9 @@ function OpenExam({ order }: { order: Order }) {
   const [refused, setRefused] = useState('');
   const mine = useAppSelector((state) => state.session.current?.orderId === order.id);
   const verb = mine ? 'Continue' : order.state === 'started' ? 'Resume' : 'Start';
+  const { needed, names } = useSupervision();
+  const [supervisedBy, setSupervisedBy] = useState<string | null>(null);
+  const asks = needed && verb === 'Start';
   return (
     <View style={{ padding: 8, gap: 6, borderTopWidth: 1, borderTopColor: theme.line }} {...NO_PRINT}>
       {refused !== '' && (
@@ -91,7 +96,19 @@ function OpenExam({ order }: { order: Order }) {
           {`▲ ${refused}`}
         </Words>
       )}
-      <Button title={verb} onPress={() => void openExam(order).then(setRefused)} />
+      {asks && (
+        <Choice
+          label="Who supervises"
+          options={names.map((name) => ({ value: name, label: name }))}
+          value={supervisedBy ?? undefined}
+          onChange={setSupervisedBy}
+        />
+      )}
+      <Button
+        title={verb}
+        disabled={asks && supervisedBy === null}
+        onPress={() => void openExam(order, supervisedBy).then(setRefused)}
+      />
     </View>
   );
 }
@@ -140,7 +157,7 @@ function OrderInFull({ detail }: { detail: OrderDetail }) {
         <Words kind="small" tone={exam.finishedAt ? 'sage' : 'mauve'}>
           {exam.finishedAt
             ? `✓ Ended${exam.endReason ? ` early: ${exam.endReason}` : ''}`
-            : `● In hand: ${exam.performedBy}, ${exposures.length} exposed`}
+            : `● In hand: ${exam.performedBy}${exam.supervisedBy ? `, supervised by ${exam.supervisedBy}` : ''}, ${exposures.length} exposed`}
         </Words>
       )}
       <DeliveredDose exposures={exposures} />

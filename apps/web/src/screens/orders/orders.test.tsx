@@ -1,7 +1,9 @@
-import { projectionOf } from '@taktik/core';
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { defaultDepartment, projectionOf } from '@taktik/core';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Planned } from '../../state/session';
-import { mockHere, mockRouter, order, row, show } from '../../testing/screenHarness';
+import { mockHere, mockRouter, order, person, row, show } from '../../testing/screenHarness';
+import { api } from '../../state/api';
+import { signedIn } from '../../state/who';
 import { OrderScreen } from './OrderScreen';
 import { OrdersScreen } from './OrdersScreen';
 
@@ -55,6 +57,53 @@ test.each([
   expect(await screen.findByText('Sat down hard on a step')).toBeTruthy();
   const said = screen.queryByRole('note');
   expect(said?.textContent ?? null).toEqual(says === null ? null : expect.stringMatching(says));
+});
+
+describe('a student begins an exam', () => {
+  const student = { id: 'p-tomas', name: 'Tomas Reedham', role: 'student' as const, demoPin: null };
+  const open = (supervision: 'none' | 'named') => {
+    mockHere.params = { id: order.id };
+    mockHere.answers[`/api/orders/${order.id}/exam`] = { order, exam: null, exposures: [] };
+    mockHere.answers['/api/department'] = { ...defaultDepartment, supervision };
+    mockHere.answers['/api/people'] = [person, student];
+  };
+  const startButton = () => screen.getByRole('button', { name: 'Start' });
+
+  it('with the name of who supervises, where the department wants it', async () => {
+    open('named');
+    const store = show(<OrderScreen />);
+    act(() => void store.dispatch(signedIn(student)));
+    const names = await screen.findByRole('radiogroup', { name: 'Who supervises' });
+    // Students do not supervise.
+    await waitFor(() => expect(names.querySelectorAll('[role=radio]')).toHaveLength(1));
+    expect(startButton().getAttribute('aria-disabled')).toBe('true');
+    fireEvent.click(screen.getByLabelText(person.name));
+    await waitFor(() => expect(startButton().getAttribute('aria-disabled')).not.toBe('true'));
+    fireEvent.click(startButton());
+    await waitFor(() =>
+      expect(store.getState().outbox.waiting[0]).toMatchObject({
+        body: { performedBy: student.name, supervisedBy: person.name },
+      }),
+    );
+  });
+  it('from the list it goes to the order, which asks for the name', async () => {
+    open('named');
+    const store = show(<OrdersScreen />);
+    act(() => void store.dispatch(signedIn(student)));
+    await waitFor(() => expect(api.endpoints.department.select()(store.getState()).data?.supervision).toBe('named'));
+    fireEvent.click(await screen.findByLabelText('Start Sacrum and coccyx, HK'));
+    await waitFor(() => expect(mockRouter.push).toHaveBeenCalledWith({ pathname: '/order', params: { id: order.id } }));
+    expect(store.getState().outbox.waiting).toEqual([]);
+  });
+  it('without a name where the department does not ask', async () => {
+    open('none');
+    const store = show(<OrderScreen />);
+    act(() => void store.dispatch(signedIn(student)));
+    fireEvent.click(await screen.findByRole('button', { name: 'Start' }));
+    await waitFor(() => expect(store.getState().outbox.waiting).toHaveLength(1));
+    expect(store.getState().outbox.waiting[0]!.body).not.toHaveProperty('supervisedBy');
+    expect(screen.queryByText('Who supervises')).toBeNull();
+  });
 });
 
 describe('an order in full', () => {

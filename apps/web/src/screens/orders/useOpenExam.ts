@@ -6,13 +6,15 @@ import { useAppDispatch } from '../../state/hooks';
 import type { AppDispatch, RootState } from '../../state/store';
 import { freshSession } from '../../state/session';
 import { addressOf, beginExam, resumeExam } from '../setup/begin';
+import { useSupervision } from './useSupervision';
 
-/** @returns why it cannot be opened, or nothing */
-export function useOpenExam(): (order: Order) => Promise<string> {
+/** @returns why it cannot be opened, or nothing; to be called with who looks on where a student begins one */
+export function useOpenExam(): (order: Order, supervisedBy?: string | null) => Promise<string> {
   const router = useRouter();
   const dispatch = useAppDispatch() as AppDispatch;
   const store = useStore<RootState>();
-  return async (order) => {
+  const { needed } = useSupervision();
+  return async (order, supervisedBy = null) => {
     const { session, who } = store.getState();
     const person = who.person?.name ?? freshSession.by;
     let current = session.current?.orderId === order.id ? session.current : null;
@@ -24,7 +26,12 @@ export function useOpenExam(): (order: Order) => Promise<string> {
       current = resumeExam(dispatch, answer.data, person);
       if (!current) return 'This exam has ended on another device.';
     }
-    current ??= beginExam(dispatch, order, person, Date.now());
+    if (!current && needed && supervisedBy === null) {
+      // The order in full asks for the name.
+      router.push({ pathname: '/order', params: { id: order.id } });
+      return '';
+    }
+    current ??= beginExam(dispatch, order, { person, supervisedBy }, Date.now());
     const next = current.plan.findIndex((_, i) => current.exposed[i] === undefined);
     router.push({ pathname: '/setup', params: addressOf(current, Math.max(0, next)) });
     return '';

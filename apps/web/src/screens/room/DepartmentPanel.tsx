@@ -4,6 +4,7 @@ import { PRICE_IDS, PRICES, withDepartmentDefaults, type Department } from '@tak
 import { useState } from 'react';
 import { View } from 'react-native';
 import { reasonsOf, useDepartmentQuery, usePutDepartmentMutation } from '../../state/api';
+import { Choice } from '../../ui/Choice';
 import { LineInput } from '../../ui/LineInput';
 import { Press } from '../../ui/Press';
 import { Stepper } from '../../ui/Stepper';
@@ -49,6 +50,15 @@ export function DepartmentPanel() {
         step={5}
         range={IDLE_RANGE}
         onChange={(idleMinutes) => change({ idleMinutes })}
+      />
+      <Choice
+        label="An exam by a student"
+        options={[
+          { value: 'none', label: 'as the student begins it' },
+          { value: 'named', label: 'with the name of who supervises' },
+        ]}
+        value={department.supervision}
+        onChange={(supervision) => change({ supervision })}
       />
       <Lines
         title="Causes of a repeat"

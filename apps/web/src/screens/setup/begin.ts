@@ -51,14 +51,20 @@ export function resumeExam(
   return resumed;
 }
 
-export function beginExam(dispatch: AppDispatch, order: Order, person: string, now: number): Session {
+/** @param by who performs it, and who looks on while a student does */
+export function beginExam(
+  dispatch: AppDispatch,
+  order: Order,
+  { person, supervisedBy }: { person: string; supervisedBy: string | null },
+  now: number,
+): Session {
   const session = sessionOf(order, nanoid(16), person);
   dispatch(begun(session));
   post(dispatch, {
     id: session.examId,
     madeAt: now,
     path: '/exams',
-    body: { id: session.examId, orderId: order.id, performedBy: person, startedAt: now },
+    body: { id: session.examId, orderId: order.id, performedBy: person, startedAt: now, ...(supervisedBy === null ? {} : { supervisedBy }) },
     what: `start of ${order.exam}`,
   });
   return session;

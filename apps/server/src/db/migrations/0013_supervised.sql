@@ -1,0 +1,1 @@
+ALTER TABLE `exams` ADD `supervised_by` text;
