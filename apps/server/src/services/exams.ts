@@ -69,9 +69,12 @@ async function supervisionOf(
   if (supervisedBy !== undefined) {
     await mustBeKnown(db, supervisedBy, 'supervisedBy');
     if (supervisedBy === performedBy || (await roleOf(supervisedBy)) === 'student')
-      throw new Refusal('not accepted', 'Cannot supervise', `${supervisedBy} cannot supervise this: name a technologist.`, [
-        { field: 'supervisedBy', message: 'no technologist' },
-      ]);
+      throw new Refusal(
+        'not accepted',
+        'Cannot supervise',
+        `${supervisedBy} cannot supervise this: name a technologist.`,
+        [{ field: 'supervisedBy', message: 'no technologist' }],
+      );
     return { supervisedBy };
   }
   const { supervision } = await getDepartment(store);

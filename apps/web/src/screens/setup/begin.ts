@@ -64,7 +64,13 @@ export function beginExam(
     id: session.examId,
     madeAt: now,
     path: '/exams',
-    body: { id: session.examId, orderId: order.id, performedBy: person, startedAt: now, ...(supervisedBy === null ? {} : { supervisedBy }) },
+    body: {
+      id: session.examId,
+      orderId: order.id,
+      performedBy: person,
+      startedAt: now,
+      ...(supervisedBy === null ? {} : { supervisedBy }),
+    },
     what: `start of ${order.exam}`,
   });
   return session;
