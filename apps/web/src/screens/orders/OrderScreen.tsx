@@ -36,6 +36,8 @@ import { URGENCY } from './OrdersScreen';
 import { useOpenExam } from './useOpenExam';
 
 const POLL_MS = 5_000;
+/** Three rows of names; the rest is scrolled to. */
+const MOST_NAMES_HIGH = 192;
 
 export function OrderScreen() {
   const { id } = useLocalSearchParams();
@@ -97,12 +99,15 @@ function OpenExam({ order }: { order: Order }) {
         </Words>
       )}
       {asks && (
-        <Choice
-          label="Who supervises"
-          options={names.map((name) => ({ value: name, label: name }))}
-          value={supervisedBy ?? undefined}
-          onChange={setSupervisedBy}
-        />
+        // A department of forty leaves the order in sight.
+        <ScrollView style={{ maxHeight: MOST_NAMES_HIGH }}>
+          <Choice
+            label="Who supervises"
+            options={names.map((name) => ({ value: name, label: name }))}
+            value={supervisedBy ?? undefined}
+            onChange={setSupervisedBy}
+          />
+        </ScrollView>
       )}
       <Button
         title={verb}
