@@ -101,6 +101,7 @@ describe('writing', () => {
     expect((await call('POST', '/api/exams', start)).status).toBe(201);
     expect((await call('POST', '/api/exams', start)).body).toEqual({
       ...start,
+      supervisedBy: null,
       finishedAt: null,
       endReason: null,
       joins: null,
