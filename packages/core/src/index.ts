@@ -243,6 +243,7 @@ export type { PatientNumber, Scheduled, SortedOrders } from './interchange/incom
 export { ordersFromHl7 } from './interchange/orderHl7';
 export { isForXray, ordersFromWorklist, type WorklistEntry } from './interchange/orderWorklist';
 export { notXray, readSides, sidesIn } from './interchange/orderGuard';
+export { ageApart } from './interchange/orderAge';
 export { unusualOf, unusualSchema } from './exam/unusual';
 export { saidOfCare } from './interchange/saidOfCare';
 export { findTerms, glossary, TERM_GROUPS, termsIn, type Term, type TermGroup } from './words/glossary';

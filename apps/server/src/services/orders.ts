@@ -1,7 +1,7 @@
 /** Orders: what waits, one in full, taking one in. */
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { nanoid } from 'nanoid';
-import { notXray, OWN_PREFIX, saidOfCare, unusualOf, type Unusual } from '@taktik/core';
+import { ageApart, notXray, OWN_PREFIX, saidOfCare, unusualOf, type Unusual } from '@taktik/core';
 import type { ChangePlan, NewOrder, Order, OrderNotice } from '@taktik/contracts';
 import { notFound, Refusal } from './refusal';
 import { exams, orders, patients, rooms } from '../db/schema';
@@ -83,6 +83,11 @@ export async function addOrder(
       `“${order.exam}” asks for ${other}, not for an x-ray; it was not taken in.`,
       [{ field: 'exam', message: `asks for ${other}` }],
     );
+  const otherAge = ageApart(order.exam, patient.ageYears);
+  if (otherAge !== null)
+    throw new Refusal('not accepted', 'Another age', `${otherAge}. It was not taken in.`, [
+      { field: 'patient.ageYears', message: otherAge },
+    ]);
   await store.writes.run(() =>
     store.db.transaction(async (tx) => {
       const [room] = await tx.select({ id: rooms.id }).from(rooms).where(eq(rooms.id, roomId));

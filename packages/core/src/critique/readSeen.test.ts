@@ -155,6 +155,15 @@ describe('an injury near a joint', () => {
       setup.field.atReceptorMm.height / 2 - Math.abs(throughPoint(setup.scene.focal, planeIn(setup), p).v),
     ).toBeGreaterThan(20);
   });
+  test.each([
+    ['no pain near the ankle', 'leg-ap'],
+    ['denies injury at the wrist', 'forearm-ap'],
+    ['the shoulder is not high', 'cervicothoracic-lateral'],
+    ['this shoulder does not stay high', 'cervicothoracic-lateral'],
+  ])('%s: nothing changes', (words, projectionId) => {
+    const side = projectionId === 'cervicothoracic-lateral' ? {} : { side: 'left' as const };
+    expect(read(words, { projectionId, ...side }).change).toEqual({});
+  });
   test('of a joint’s own picture it says nothing that was not said', () => {
     expect(read('pain at the knee', { projectionId: 'knee-ap', side: 'left' }).clauses[0]!.change).toBeNull();
   });

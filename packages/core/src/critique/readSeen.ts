@@ -12,7 +12,7 @@ import { movedToSide } from './directions';
 import { markIn, planeIn } from './measure';
 import { throughPoint } from '../geometry/projection';
 import { add, addScaled, dot, scale, subtract, type Vec3 } from '../geometry/vector';
-import { situationOf } from '../interchange/reasonSituation';
+import { notDenied, situationOf } from '../interchange/reasonSituation';
 import type { Projection } from '../projections/schema';
 import { clamp } from '../quantity/angle';
 import { lengthPair, MM_PER_INCH, type LengthUnit } from '../quantity/length';
@@ -229,7 +229,8 @@ const INSIDE_MM = MM_PER_INCH;
 /** "Injury near the ankle": of a long bone the joint nearest the injury is shown, whatever else is. */
 function readInjury(words: string, at: At): Read | null {
   const { setup, unit } = at;
-  if (!NEAR.test(words)) return null;
+  // "No pain near the ankle" asks for nothing.
+  if (!NEAR.test(notDenied(words))) return null;
   const shown = JOINTS.find(([written]) => written.test(words))?.[1];
   const joint = setup.scene.mustShow.find(({ name, axis }) => axis !== 'across' && shown?.test(name));
   // A joint of its own is in the middle of its picture; this is about bones with one at each end.
@@ -262,7 +263,10 @@ function readInjury(words: string, at: At): Read | null {
 function readHighShoulder(words: string, { entry, setup }: At): Read | null {
   const high =
     /\b(stays?|remains?|sits?|is|too)\b.*\b(high|up|raised)\b|\b(won['’]?t|will not|does not|doesn['’]?t|cannot|can['’]?t) (come|go|be put|be brought|drop|be lowered) ?(down)?\b/;
-  if (!/\bshoulders?\b/.test(words) || !high.test(words) || entry.region !== 'spine') return null;
+  // "Is not high" asks for nothing; "does not come down" does.
+  const notHigh = /(\b(not|no|never|no longer)\b|n['’]t\b).*\b(high|up|raised)\b/;
+  if (!/\bshoulders?\b/.test(words) || !high.test(words) || notHigh.test(words) || entry.region !== 'spine')
+    return null;
   const { rangeDeg, toward } = entry.ray;
   const most = Math.max(...rangeDeg);
   const betweenShoulders =

@@ -40,6 +40,19 @@ const SIDED: readonly (readonly [words: string, planned: readonly string[]])[] =
   ],
   ['hands PA and left lateral', [...of('right', 'hand-pa'), ...of('left', 'hand-pa', 'hand-lateral-fan')]],
   ['Left wrist with comparison right wrist', [...of('left', ...WRIST), ...of('right', ...WRIST)]],
+  [
+    'Left hand, right wrist and lumbar spine 5 views',
+    [
+      ...of('left', ...HAND),
+      ...of('right', ...WRIST),
+      ...['lumbar-ap', 'lumbar-lateral', 'lumbosacral-lateral'].map((id) => `${id} -`),
+      ...['left', 'right'].map((side) => `lumbar-oblique-posterior ${side}`),
+    ],
+  ],
+  [
+    'Left knee AP and lateral, lumbar spine obliques',
+    [...of('left', ...KNEE), ...['left', 'right'].map((side) => `lumbar-oblique-posterior ${side}`)],
+  ],
   ['chest and left ribs', ['chest-pa -', ...of('left', 'ribs-ap-upper', 'ribs-ap-lower', 'ribs-oblique-posterior')]],
   ['left hand PA, left oblique, left lateral', of('left', 'hand-pa', 'hand-oblique', 'hand-lateral-fan')],
   [

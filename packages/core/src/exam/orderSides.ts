@@ -7,6 +7,7 @@ export type Stretch = { from: number; to: number };
 /** Sides by view, where not all parts of the order are of the same; null where they are. */
 export type SidesByView = Readonly<Record<string, readonly BodySide[]>> | null;
 
+const BOTH: ReadonlySet<BodySide> = new Set<BodySide>(['left', 'right']);
 const BREAK = /,|\band\b|\bwith\b/g;
 
 /**
@@ -30,17 +31,26 @@ function beside(text: string, parts: readonly Stretch[]): { before: string; behi
 
 /**
  * @param text the order in plain words; @param parts where its parts are named, in their order
- * @returns the sides said of each; of one that none is said of, those of the part before it, else of the part behind
- * @example sidesOfParts('left knee and right ankle', [{ from: 5, to: 9 }, { from: 20, to: 25 }]) // left; right
+ * @returns the sides said of each; of one that none is said of, those of the part before it, else of the part behind; of
+ * one that is taken of both where none is said, as obliques of a spine, both
+ * @example sidesOfParts('left knee and right ankle', [{ from: 5, to: 9, ids }, { from: 20, to: 25, ids }]) // left; right
  */
-export function sidesOfParts(text: string, parts: readonly Stretch[]): ReadonlySet<BodySide>[] {
+export function sidesOfParts(
+  text: string,
+  parts: readonly (Stretch & { ids: readonly string[] })[],
+): ReadonlySet<BodySide>[] {
   const own = beside(text, parts).map(({ before, behind }, i) =>
     // The part itself tells whether "left lateral" is a side of it or a position, and "hands" are both.
     sidesIn(`${before} ${text.slice(parts[i]!.from, parts[i]!.to)} ${behind}`),
   );
   const said = own.findIndex((sides) => sides.size > 0);
   let last = own[said];
-  return own.map((sides) => (last = sides.size > 0 || !last ? sides : last));
+  if (!last) return own;
+  return own.map((sides, i) => {
+    if (sides.size > 0) return (last = sides);
+    const sided = parts[i]!.ids.map(projectionOf).filter((entry) => entry.sided === 'each');
+    return sided.length > 0 && sided.every(ofBoth) ? BOTH : last!;
+  });
 }
 
 const PAIR = /\b(hands|feet|knees|wrists|elbows|shoulders|ankles|hips|forearms|heels|clavicles|femurs)\b/;
@@ -82,18 +92,32 @@ export function viewsWithSides(
   if (views.every(({ side }) => side === null))
     return [{ ids: [...views.flatMap(({ ids }) => ids), ...others], sides: said }];
   const near = sideAt(text, at);
-  const both: ReadonlySet<BodySide> = new Set<BodySide>(['left', 'right']);
   const ofPart =
     near === 'left' || near === 'right'
       ? new Set([near] as const)
       : near !== '' || PAIR.test(text.slice(at.from, at.to))
-        ? both
+        ? BOTH
         : said;
   return [
     ...views.map(({ ids, side }) => ({ ids, sides: side === null ? ofPart : new Set([side]) })),
     { ids: others, sides: ofPart },
   ];
 }
+
+/** An entry whose side is the side that lies down: no side of the body is asked for by it. */
+export const sideLiesDown = ({ positions }: Projection): boolean =>
+  positions[0].body === 'lateral-recumbent' && positions[0].beam === 'horizontal';
+
+/** Regions in which a view of one side is taken of both where none is named: obliques of a spine, laterals of a jaw. */
+const OF_BOTH: ReadonlySet<Projection['region']> = new Set<Projection['region']>([
+  'spine',
+  'skull and face',
+  'contrast overheads',
+  'abdomen',
+]);
+/** Whether a view of one side is taken of both where no side is named. */
+export const ofBoth = (entry: Projection): boolean =>
+  entry.sided === 'each' && (sideLiesDown(entry) || OF_BOTH.has(entry.region));
 
 /** @param parts views of each part, with the sides said of it */
 export function sidesByView(parts: readonly { ids: readonly string[]; sides: ReadonlySet<BodySide> }[]): SidesByView {

@@ -240,6 +240,20 @@ function stepsBetween(a: string, b: string, most: number): number {
   return rows[a.length]![b.length]!;
 }
 
+/** Orders say the same words again and again, and each is compared with every word that is known. */
+const spelledBefore = new WeakMap<ReadonlySet<string>, Map<string, string>>();
+const MOST_SPELLED = 5000;
+function spelledOnce(word: string, known: ReadonlySet<string>): string {
+  const before = spelledBefore.get(known) ?? new Map<string, string>();
+  spelledBefore.set(known, before);
+  const found = before.get(word);
+  if (found !== undefined) return found;
+  if (before.size >= MOST_SPELLED) before.clear();
+  const now = spelled(word, known);
+  before.set(word, now);
+  return now;
+}
+
 /** The one word that a misspelt one is nearest to; itself where it is known, short, or near to several. */
 function spelled(word: string, known: ReadonlySet<string>): string {
   if (word.length < 5 || known.has(word) || /\d/.test(word)) return word;
@@ -300,7 +314,7 @@ export function plainOrder(text: string, known: ReadonlySet<string>): string {
     .filter(Boolean)
     .map((word) => {
       const one = OTHER_LANGUAGES[word] ?? NUMBERS[word] ?? WORD[word] ?? word;
-      return one === word ? spelled(word, known) : one;
+      return one === word ? spelledOnce(word, known) : one;
     })
     .join(' ');
 }

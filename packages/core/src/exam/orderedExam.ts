@@ -6,7 +6,7 @@ import { listWords } from '../quantity/text';
 import { notXray } from '../interchange/orderGuard';
 import { digitOf, digitsOf } from '../projections/digit';
 import { askedText } from '../setup/placing/adaptedWay';
-import { sidesOfView } from './orderSides';
+import { ofBoth, sideLiesDown, sidesOfView } from './orderSides';
 import { readOrder, type OrderRead, type ReadWords } from './readOrder';
 
 export type Planned = {
@@ -164,21 +164,6 @@ export function orderedExam(words: string, exams: readonly Exam[] = shippedExams
 /** Views that the order names one by one. */
 export const namedIds = ({ named }: Pick<Ordered, 'named'>): string[] =>
   named.flatMap(({ projectionId }) => projectionId ?? []);
-
-/** An entry whose side is the side that lies down: no side of the body is asked for by it. */
-const sideLiesDown = ({ positions }: Projection): boolean =>
-  positions[0].body === 'lateral-recumbent' && positions[0].beam === 'horizontal';
-
-/** Regions in which a view of one side is taken of both where none is named: obliques of a spine, laterals of a jaw. */
-const OF_BOTH: ReadonlySet<Projection['region']> = new Set<Projection['region']>([
-  'spine',
-  'skull and face',
-  'contrast overheads',
-  'abdomen',
-]);
-/** Whether a view of one side is taken of both where no side is named. */
-const ofBoth = (entry: Projection): boolean =>
-  entry.sided === 'each' && (sideLiesDown(entry) || OF_BOTH.has(entry.region));
 
 /** Whether a side of the body must be known to take these. */
 export const needsSide = (ids: readonly string[]): boolean =>

@@ -343,7 +343,10 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
   });
   const down = /\b(left|right) side down\b/.exec(plain)?.[1] as BodySide | undefined;
   const downs = new Set([...parts.flatMap(({ sideDown }) => sideDown ?? []), ...(down ? [down] : [])]);
-  const sides = sidesOfParts(plain, mentions);
+  const sides = sidesOfParts(
+    plain,
+    mentions.map(({ from, to }, i) => ({ from, to, ids: parts[i]!.projections })),
+  );
   const sameSides = (i: number, j: number): boolean => [...sides[i]!].sort().join() === [...sides[j]!].sort().join();
   // "Acute series with chest": the chest is in it.
   const inOthers = (i: number): boolean => {
@@ -351,7 +354,8 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
     const { length } = own.projections;
     if (own.read.some(({ as }) => as === 'view')) return false;
     return parts.some((each, j) => {
-      if (!sameSides(i, j)) return false;
+      // One part named of each side is two.
+      if (each.part === own.part && !sameSides(i, j)) return false;
       const larger = each.projections.length > length || (each.projections.length === length && j < i);
       return j !== i && larger && own.projections.some((id) => each.projections.includes(id));
     });

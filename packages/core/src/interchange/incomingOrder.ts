@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { patientInputSchema } from '../body/patient';
 import { situationSchema } from '../setup/request';
 import { notXray, saysNotToBeDone } from './orderGuard';
-import { ageIn, isOfAge } from './orderAge';
+import { ageApart, ageIn } from './orderAge';
 import { situationOf } from './reasonSituation';
 
 const text = (name: string, max: number) => {
@@ -82,9 +82,6 @@ const whySaid = ({ exam, reason, note }: IncomingOrder) => ({
 
 const NOW = /\b(stat|emergen(t|cy))\b/i;
 const TODAY = /\b(asap|urgent(ly)?|today)\b/i;
-const inYears = (years: number): string =>
-  years < 2 ? `${Math.floor(years * 12)} months` : `${Math.floor(years)} years`;
-
 /** What the words say and no field does: an age, and how soon, which is only ever made sooner. */
 function saidElsewhere(order: IncomingOrder): IncomingOrder {
   const { exam, reason, patient, urgency } = order;
@@ -121,13 +118,8 @@ export function sortIncoming(drafts: readonly Draft[]): SortedOrders {
       // What is called off need not be an x-ray, or be read.
       if (other !== null && standing === 'ordered')
         put('exam', `Order ${reference} asks for ${other}, not for an x-ray: “${exam}”`);
-      const age = ageIn(exam);
-      const { ageYears } = parsed.data.patient;
-      if (age && ageYears !== undefined && !isOfAge(age, ageYears))
-        put(
-          'patient.ageYears',
-          `Order ${reference} says “${age.words}” and the patient’s age is ${inYears(ageYears)}: ask whoever ordered it`,
-        );
+      const otherAge = ageApart(exam, parsed.data.patient.ageYears);
+      if (otherAge !== null) put('patient.ageYears', `Order ${reference}: ${otherAge}`);
       if (saysNotToBeDone(exam) && standing === 'ordered')
         put('exam', `Order ${reference} says that it is not to be performed: “${exam}”`);
       if (faults.length === 0)

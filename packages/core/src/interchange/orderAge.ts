@@ -47,3 +47,15 @@ export const withoutAges = (text: string): string =>
 
 /** Whether an age that is known can be the one that is said. */
 export const isOfAge = ({ least, most }: SaidAge, ageYears: number): boolean => ageYears >= least && ageYears <= most;
+
+const aged = (years: number): string => (years < 2 ? `${Math.floor(years * 12)} months` : `${Math.floor(years)} years`);
+
+/**
+ * Why the age in the words of an order cannot be the patient's; null where it can, or where either is not known.
+ * @example ageApart('Chest 2 views 3 mo old', 45) // '“3 mo old” is said, and the patient’s age is 45 years: …'
+ */
+export function ageApart(exam: string, ageYears: number | undefined): string | null {
+  const said = ageIn(exam);
+  if (!said || ageYears === undefined || isOfAge(said, ageYears)) return null;
+  return `“${said.words}” is said, and the patient’s age is ${aged(ageYears)}: ask whoever ordered it`;
+}
