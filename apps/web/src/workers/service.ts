@@ -297,10 +297,13 @@ function upright(plan: readonly Planned[], request: Omit<SetupRequest, 'projecti
       if (found.as === 'none')
         return { planned: null, says: 'no way upright for this patient in this room: it stays as it is' };
       const costs = found.way.costs.map(({ text }) => text);
+      const { position, situation } = found.way.setup;
+      // A stand serves who sits before it, too.
+      const how = situation.canStand ? position.body : 'seated';
       const { side: _of, ...done } = plannedAs({ ...found.way.request, digit });
       return {
         planned: { ...done, ...(side ? { side } : {}) },
-        says: `${found.way.setup.position.body}${costs.length > 0 ? `: ${costs.join('; ')}` : ', at no cost'}`,
+        says: `${how}${costs.length > 0 ? `: ${costs.join('; ')}` : ', at no cost'}`,
       };
     } catch (error) {
       return { planned: null, says: errorsOf(error)[0]!.message };

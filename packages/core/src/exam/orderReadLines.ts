@@ -38,6 +38,8 @@ function countLines({ count, projections }: Pick<Ordered, 'count' | 'projections
 function sidedLines(sided: Ordered['sided']): OrderReadLine[] {
   const bySides = new Map<string, string[]>();
   for (const [id, sides] of Object.entries(sided ?? {})) {
+    // A spine or a pelvis is of no side, whatever stands beside it.
+    if (projectionOf(id).sided !== 'each') continue;
     const said = sides.length > 1 ? 'both sides' : `the ${sides[0]!}`;
     bySides.set(said, [...(bySides.get(said) ?? []), projectionOf(id).name]);
   }

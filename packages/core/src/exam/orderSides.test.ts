@@ -105,6 +105,9 @@ test('which side each part is taken of is told; a plan of another side is called
   expect(orderReadLines(ordered).map(({ text }) => text)).toEqual(
     expect.arrayContaining(['Of the left: Knee, AP; Knee, lateral', expect.stringMatching(/^Of the right: Ankle, AP/)]),
   );
+  const beside = orderReadLines(orderedExam('Lumbar spine AP, left hip and right knee')!).map(({ text }) => text);
+  expect(beside.filter((text) => text.startsWith('Of the'))).toHaveLength(2);
+  expect(beside.filter((text) => /^Of the.*(Lumbar|Pelvis)/.test(text))).toEqual([]);
   const plan = plannedFor(ordered.projections, 'both', ordered);
   expect(checkPlan({ exam: words, side: null }, plan)).toEqual([]);
   const turned = plan.map((each) => ({ ...each, side: 'left' as const }));

@@ -58,6 +58,12 @@ describe('everything upright', () => {
     expect(taken[1]!.way).toMatch(/^upright/);
     expect(taken[2]).toEqual(ids[2]);
   });
+  it('who cannot stand sits before the stand', async () => {
+    open(ids.slice(1, 2), { canStand: false });
+    await ask();
+    const list = await screen.findByRole('list', { name: 'Everything upright' });
+    expect(list.textContent).toMatch(/Abdomen, AP, supine: (seated|no way)/);
+  });
   it('who must not be raised is not: nothing changes', async () => {
     open(ids.slice(1, 2), { spineNotCleared: true });
     await ask();
