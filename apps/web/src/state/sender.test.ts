@@ -282,3 +282,19 @@ test('what was refused can be sent again', async () => {
   expect(store.getState().outbox).toMatchObject({ waiting: [], refused: [] });
   expect(await keptIds()).toEqual([]);
 });
+
+test('while another tab of the device sends, what is on its way is seen here, and left to that tab', async () => {
+  const asked = jest.fn((_name: string, _how: LockOptions, work: (lock: Lock | null) => unknown) => work(null));
+  Object.defineProperty(navigator, 'locks', { value: { request: asked }, configurable: true });
+  try {
+    respond = () => answer(201);
+    await keep(item('of the other tab'));
+    const store = await reopened();
+    expect(asked).toHaveBeenCalled();
+    expect(store.getState().outbox.waiting.map(({ id }) => id)).toEqual(['of the other tab']);
+    expect(calls).toEqual([]);
+    expect(await keptIds()).toEqual(['of the other tab']);
+  } finally {
+    Reflect.deleteProperty(navigator, 'locks');
+  }
+});

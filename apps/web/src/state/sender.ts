@@ -147,10 +147,10 @@ function maySend({ by }: Outgoing, { who }: RootState): boolean {
   return by == null || who.person === null || who.person.name === by || who.person.role === 'lead';
 }
 
-/** One tab of the device sends at a time; where that cannot be asked, sending twice is harmless. */
-async function alone(work: () => Promise<void>): Promise<void> {
+/** One tab of the device sends at a time, the others `meanwhile`; where that cannot be asked, sending twice is harmless. */
+async function alone(work: () => Promise<void>, meanwhile: () => Promise<void>): Promise<void> {
   const locks = hasWindow ? (navigator as { locks?: LockManager }).locks : undefined;
-  if (locks) await locks.request('taktik-outbox', { ifAvailable: true }, (lock) => (lock ? work() : undefined));
+  if (locks) await locks.request('taktik-outbox', { ifAvailable: true }, (lock) => (lock ? work() : meanwhile()));
   else await work();
 }
 
@@ -197,7 +197,8 @@ export function startSender(store: StoreLike): void {
     clearTimeout(timer);
     while (again) {
       again = false;
-      await alone(sendAll);
+      // What the sending tab has in hand is seen here too: nothing else would say that it waits.
+      await alone(sendAll, refresh);
     }
     busy = false;
     const { waiting, writing } = store.getState().outbox;
