@@ -40,10 +40,30 @@ export type OrderedPart = {
 export type OrderedView = {
   written: RegExp;
   ids: readonly string[];
+  /** The course of its ray as it is written beside its name, and then no view of its own: "AP Grashey". */
+  course?: RegExp;
   when?: Readonly<Partial<Record<Circumstance, readonly string[]>>>;
 };
 
 const view = (written: RegExp, ...ids: readonly string[]): OrderedView => ({ written, ids });
+/** A view by the name of its method, which may stand beside the course of its ray. */
+const method = (written: RegExp, course: RegExp, ...ids: readonly string[]): OrderedView => ({ written, ids, course });
+const FOSSA_COURSE = /^(pa axial|pa|axial|(tunnel|notch)( pa)?)$/;
+const TANGENTIAL_COURSE = /^(tangential|axial|sunrise|skyline)( tangential)?$/;
+const PATELLA_TANGENTIAL = [
+  method(/\bmerchant\b/, TANGENTIAL_COURSE, 'patella-tangential-flexed'),
+  method(
+    /\b(settegast|hughston|(sunrise|skyline) prone|prone (sunrise|skyline))\b/,
+    TANGENTIAL_COURSE,
+    'patella-tangential-prone',
+  ),
+  method(/\b(sunrise|skyline|laurin|patella axial)\b/, TANGENTIAL_COURSE, 'patella-tangential-supine'),
+  view(/\b(tangential|(?<!(ap|pa) )axial)\b/, 'patella-tangential-supine'),
+];
+const TOWNE_COURSE = /^(ap axial|ap|axial|half axial|modified)$/;
+const CALDWELL_COURSE = /^(pa axial|pa|axial|occipitofrontal)$/;
+const WATERS_COURSE = /^(pa|parietoacanthial|occipitomental|om)$/;
+const LATERAL_COURSE = /^lateral$/;
 const AP = /\bap\b/;
 const PA = /\bpa\b/;
 const LATERAL = /\blaterals?\b/;
@@ -51,7 +71,7 @@ const OBLIQUE = /\boblique\b/;
 const OBLIQUES = /\bobliques\b/;
 const INNER_OBLIQUE = /\b(medial|internal)( rotation)? obliques?\b/;
 const OUTER_OBLIQUE = /\b(lateral|external)( rotation)? obliques?\b/;
-const SMV = /\b(smv|submentovertical|submentovertex)\b/;
+const SMV = /\b(smv|schueller|submentovertical|submentovertex)\b/;
 
 export const ORDERED_PARTS: readonly OrderedPart[] = [
   // Studies and surveys, before the parts that they are of
@@ -181,13 +201,13 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'sternoclavicular',
     written: /\b(sc|sternoclavicular) joints?\b/,
     routine: ['sternoclavicular-pa', 'sternoclavicular-oblique'],
-    views: [view(/\bobliques?\b/, 'sternoclavicular-oblique'), view(PA, 'sternoclavicular-pa')],
+    views: [view(/\bobliques?\b|\bkurzbauer\b/, 'sternoclavicular-oblique'), view(PA, 'sternoclavicular-pa')],
   },
   {
     id: 'sternum',
     written: /\b(sternum|breastbone)\b/,
     routine: ['exam:sternum'],
-    views: [view(/\b(rao|oblique)\b/, 'sternum-rao'), view(LATERAL, 'sternum-lateral')],
+    views: [view(/\b(pa )?(oblique rao|rao oblique|rao|oblique)\b/, 'sternum-rao'), view(LATERAL, 'sternum-lateral')],
   },
   {
     id: 'ribs',
@@ -240,12 +260,12 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     counts: { 1: ['chest-pa'] },
     when: { mobile: ['exam:chest-mobile'], infant: ['exam:chest-infant'] },
     views: [
-      view(/\b(apical )?lordotic\b/, 'chest-ap-lordotic'),
+      method(/\b(apical )?lordotic( lindblom)?\b|\blindblom\b/, /^(ap|axial|ap axial)$/, 'chest-ap-lordotic'),
       view(/\bapi(ces|cal)\b/, 'chest-ap-axial-apices'),
-      view(/\b(right |left |bilateral )?(lateral )?decubitus\b/, 'chest-decubitus-ap'),
-      view(OBLIQUES, 'chest-pa-oblique-rao', 'chest-pa-oblique-lao'),
-      view(/\brao\b/, 'chest-pa-oblique-rao'),
-      view(/\blao\b/, 'chest-pa-oblique-lao'),
+      view(/\b(right |left |bilateral )?(lateral )?decubitus( (ap|pa))?\b/, 'chest-decubitus-ap'),
+      view(/\b(pa )?obliques?\b(?! (rao|lao))/, 'chest-pa-oblique-rao', 'chest-pa-oblique-lao'),
+      method(/\brao\b/, /^(pa )?oblique$/, 'chest-pa-oblique-rao'),
+      method(/\blao\b/, /^(pa )?oblique$/, 'chest-pa-oblique-lao'),
       view(
         /\b(insp(iration|iratory)?)( |, )+(and )?(exp(iration|iratory)?|external)\b/,
         'chest-pa',
@@ -267,9 +287,9 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     when: { 'free gas': ['exam:abdomen-acute'], obstruction: ['abdomen-ap-supine', 'abdomen-ap-upright'] },
     views: [
       view(/\b(acute|obstruction)( abdomen| abdominal)?( series)?\b|\bseries\b|\baas\b/, 'exam:abdomen-acute'),
-      view(/\bdorsal decubitus\b|\bcrosstable( lateral)?\b/, 'abdomen-decubitus-dorsal'),
-      view(/\b(left )?(lateral )?decubitus\b|\blld\b/, 'abdomen-decubitus-left-lateral'),
-      view(/\b(pa upright|upright pa)\b/, 'abdomen-pa-upright'),
+      method(/\bdorsal decubitus( lateral)?\b|\bcrosstable( lateral)?\b/, LATERAL_COURSE, 'abdomen-decubitus-dorsal'),
+      view(/\b(left )?(lateral )?decubitus( (ap|pa))?\b|\blld\b/, 'abdomen-decubitus-left-lateral'),
+      view(/\b(pa (upright|standing)|(upright|standing)[ ·]+pa)\b/, 'abdomen-pa-upright'),
       view(/\b(ap )?(upright|standing)( ap)?\b/, 'abdomen-ap-upright'),
       view(/\b(ap )?(supine|flat)( plate)?( ap)?\b/, 'abdomen-ap-supine'),
       view(/\bprone\b/, 'abdomen-pa'),
@@ -287,8 +307,12 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:thumb'],
     counts: { 2: ['thumb-ap', 'thumb-lateral'] },
     views: [
-      view(/\broberts?\b|\b(ap )?axial base\b/, 'thumb-ap-axial-base'),
-      view(/\bstress\b/, 'thumb-stress-pa'),
+      method(
+        /\b(modified )?(roberts?|burman)\b|\blong and rafert\b|\b(ap )?axial base\b/,
+        /^(ap axial|ap|axial)$/,
+        'thumb-ap-axial-base',
+      ),
+      method(/\bfolio\b|\b(valgus |ucl )?stress\b/, /^pa$/, 'thumb-stress-pa'),
       view(/\bobliques?\b/, 'thumb-oblique'),
       view(LATERAL, 'thumb-lateral'),
       view(PA, 'thumb-pa'),
@@ -318,6 +342,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:scaphoid'],
     views: [
       view(/\bulnar deviation\b/, 'wrist-ulnar-deviation'),
+      view(/\b(pa axial|axial|stecher)( stecher)?\b/, 'scaphoid-axial'),
       view(/\bobliques?\b/, 'wrist-oblique'),
       view(LATERAL, 'wrist-lateral'),
       view(PA, 'wrist-pa'),
@@ -333,7 +358,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:hand'],
     counts: { 1: ['hand-pa'], 2: ['hand-pa', 'hand-lateral-fan'] },
     views: [
-      view(/\b(ball catchers?|norgaard)\b/, 'hands-ap-oblique-bilateral'),
+      method(/\b(ball catchers?|norgaard)\b/, /^(ap oblique|ap|oblique)$/, 'hands-ap-oblique-bilateral'),
       view(/\bobliques?\b/, 'hand-oblique'),
       view(/\b(extension|extended) lateral\b/, 'hand-lateral-extended'),
       view(/\b(fan )?laterals?\b/, 'hand-lateral-fan'),
@@ -344,17 +369,22 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'wrist',
     frontal: 'pa',
     written: /\bwrists?\b/,
-    implied: /\b(carpal (tunnel|canal|bridge)|scaphoid view)\b/,
+    implied: /\b(carpal (tunnel|canal|bridge)|scaphoid view|gaynor hart|lentino)\b/,
     routine: ['exam:wrist'],
     counts: { 1: ['wrist-pa'], 2: ['wrist-pa', 'wrist-lateral'], 4: ['exam:scaphoid'] },
     when: { scaphoid: ['exam:scaphoid'] },
     views: [
-      view(/\b(scaphoid|navicular)( view)?\b/, 'scaphoid-axial'),
-      view(/\bulnar deviation\b/, 'wrist-ulnar-deviation'),
-      view(/\bradial deviation\b/, 'wrist-radial-deviation'),
-      view(/\bclenched fist\b/, 'wrist-clenched-fist-pa'),
-      view(/\bcarpal (tunnel|canal)\b/, 'carpal-canal-tangential'),
-      view(/\bcarpal bridge\b/, 'carpal-bridge-tangential'),
+      view(/\bmodified stecher\b|\bstecher modified\b/, 'scaphoid-pa-elevated'),
+      method(/\b(scaphoid|navicular)( stecher)?( view)?\b|\bstecher\b/, /^(pa axial|pa|axial)$/, 'scaphoid-axial'),
+      method(/\bulnar deviation\b/, /^pa$/, 'wrist-ulnar-deviation'),
+      method(/\bradial deviation\b/, /^pa$/, 'wrist-radial-deviation'),
+      method(/\bclenched fist\b/, /^(pa|ap)$/, 'wrist-clenched-fist-pa'),
+      method(
+        /\bcarpal (tunnel|canal)\b|\bgaynor hart\b/,
+        /^(tangential|axial|inferosuperior|superoinferior)( (tangential|axial))?$/,
+        'carpal-canal-tangential',
+      ),
+      method(/\bcarpal bridge\b|\blentino\b/, /^tangential$/, 'carpal-bridge-tangential'),
       view(/\bap oblique\b|\bnorgaard\b/, 'wrist-ap-oblique'),
       view(/\b(pa )?obliques?\b/, 'wrist-oblique'),
       view(LATERAL, 'wrist-lateral'),
@@ -375,9 +405,23 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:elbow'],
     counts: { 2: ['elbow-ap', 'elbow-lateral'] },
     views: [
-      view(/\b(radial head( capitell(um|ar))?|coyle)( view)?\b/, 'elbow-axial-lateral-radial-head'),
-      view(/\bcoronoid\b/, 'elbow-axial-lateral-coronoid'),
-      view(/\bacute flexion\b|\bjones\b/, 'elbow-acute-flexion-humerus'),
+      view(/\bschmitt\b|\bradial head laterals\b|\bfour laterals\b/, 'elbow-radial-head-laterals'),
+      method(
+        /\bcoyle coronoid\b|\bcoronoid( process)?( coyle)?( view)?\b/,
+        /^(axial lateral|axiolateral)$/,
+        'elbow-axial-lateral-coronoid',
+      ),
+      method(
+        /\b(radial head )?coyle( radial head)?( view)?\b/,
+        /^((axial )?lateral|axiolateral|axial|oblique|oblique lateral)$/,
+        'elbow-axial-lateral-radial-head',
+      ),
+      method(
+        /\bradial head( capitell(um|ar))?( view)?\b/,
+        /^(axial lateral|axiolateral)$/,
+        'elbow-axial-lateral-radial-head',
+      ),
+      method(/\bacute flexion( jones)?\b|\bjones\b/, /^(ap|ap axial|axial)$/, 'elbow-acute-flexion-humerus'),
       view(INNER_OBLIQUE, 'elbow-oblique-medial'),
       view(OUTER_OBLIQUE, 'elbow-oblique-lateral'),
       view(OBLIQUES, 'elbow-oblique-lateral', 'elbow-oblique-medial'),
@@ -392,8 +436,12 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:humerus'],
     when: { trauma: ['exam:humerus-trauma'] },
     views: [
-      view(/\btransthoracic( lateral)?\b/, 'humerus-transthoracic-lateral'),
-      view(/\bcrosstable( lateral)?\b/, 'humerus-lateral-distal-crosstable'),
+      method(
+        /\btransthoracic( lateral)?( lawrence)?\b|\blawrence\b/,
+        /^(lateral|transthoracic)$/,
+        'humerus-transthoracic-lateral',
+      ),
+      method(/\bcrosstable( lateral)?\b/, LATERAL_COURSE, 'humerus-lateral-distal-crosstable'),
       view(LATERAL, 'humerus-lateral'),
       view(AP, 'humerus-ap'),
     ],
@@ -404,9 +452,13 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:ac-joints'],
     views: [
       view(/\bwith and without( weights?)?\b/, 'exam:ac-joints'),
-      view(/\bwithout( weights?)?\b/, 'acromioclavicular-ap'),
+      view(/\bwithout( weights?)?\b|\bpearson\b/, 'acromioclavicular-ap'),
       view(/\bwith weights?\b/, 'acromioclavicular-ap-weights'),
-      view(/\b(zanca|axial)\b/, 'acromioclavicular-ap-axial'),
+      method(
+        /\b((ap )?axial )?(zanca|alexander)\b|\b(ap )?axial\b/,
+        /^(ap axial|ap|axial)$/,
+        'acromioclavicular-ap-axial',
+      ),
       view(AP, 'acromioclavicular-ap'),
     ],
   },
@@ -425,7 +477,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     id: 'shoulder',
     written: /\bshoulders?\b(?! blade)/,
     implied:
-      /\b(grashey|garth|velpeau|stryker|west point|supraspinatus|scapular y|outlet view left|outlet view right)\b/,
+      /\b(grashey(?! skull)|garth|velpeau|stryker|west point|fisk|supraspinatus|scapular y|outlet view left|outlet view right)\b/,
     routine: ['exam:shoulder'],
     when: { trauma: ['exam:shoulder-trauma'] },
     views: [
@@ -436,14 +488,35 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       ),
       view(/\b(ap )?internal( rotation)?( ap)?\b/, 'shoulder-ap-internal'),
       view(/\b(ap )?external( rotation)?( ap)?\b/, 'shoulder-ap-external'),
-      view(/\b(grashey|true ap|glenoid)\b/, 'shoulder-ap-oblique-glenoid'),
-      view(/\b(supraspinatus )?outlet\b|\bneer\b/, 'shoulder-outlet'),
-      view(/\bvelpeau\b/, 'shoulder-axillary-sling'),
-      view(/\b(garth|apical oblique)\b/, 'shoulder-apical-oblique'),
-      view(/\bwest point\b|\bprone axi(al|llary)\b/, 'shoulder-axillary-prone'),
-      view(/\bstryker( notch)?\b/, 'shoulder-notch-ap-axial'),
-      view(/\b(scapular )?y\b/, 'shoulder-scapular-y'),
-      view(/\b(axillary|axilla|axial)( lateral)?\b/, 'shoulder-axillary-inferosuperior'),
+      method(
+        /\b(true ap )?grashey\b|\btrue ap\b|\bglenoid\b/,
+        /^(ap oblique|ap|oblique)$/,
+        'shoulder-ap-oblique-glenoid',
+      ),
+      method(
+        /\b(neer )?(supraspinatus )?outlet( neer)?\b|\bneer\b|\bsupraspinatus\b/,
+        /^(lateral|tangential|pa oblique|oblique)$/,
+        'shoulder-outlet',
+      ),
+      method(/\bvelpeau\b/, /^(axillary|axial|axillary lateral)$/, 'shoulder-axillary-sling'),
+      method(
+        /\b(apical oblique )?garth( apical oblique)?\b|\bapical oblique\b/,
+        /^(ap|ap oblique|ap axial|ap axial oblique|axial|oblique|apical)$/,
+        'shoulder-apical-oblique',
+      ),
+      method(/\bwest point\b|\bprone axi(al|llary)\b/, /^(axial|axillary)( lateral)?$/, 'shoulder-axillary-prone'),
+      method(/\bstryker( notch)?\b/, /^(ap axial|ap|axial)$/, 'shoulder-notch-ap-axial'),
+      method(
+        /\bfisk\b|\bbicipital groove\b|\bintertubercular( groove)?\b/,
+        /^(tangential|axial)$/,
+        'intertubercular-groove',
+      ),
+      method(/\b(scapular )?y\b/, /^(lateral|pa oblique|oblique|pa|scapular)$/, 'shoulder-scapular-y'),
+      method(/\btransthoracic( lateral)?( lawrence)?\b/, LATERAL_COURSE, 'humerus-transthoracic-lateral'),
+      view(
+        /\b(inferosuperior )?(axillary|axilla|axial)( lateral)?( lawrence)?\b|\blawrence( axillary| axial)?\b|\binferosuperior\b/,
+        'shoulder-axillary-inferosuperior',
+      ),
       view(/\b(ap )?neutral\b/, 'shoulder-ap-neutral'),
       { ...view(AP, 'shoulder-ap-external'), when: { trauma: ['shoulder-ap-neutral'] } },
       view(LATERAL, 'shoulder-scapular-y'),
@@ -478,11 +551,15 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'calcaneus',
     written: /\b(calcane(us|i|um)|heels?|os calcis)\b/,
-    implied: /\bharris\b/,
+    implied: /\bharris( beath)?\b/,
     routine: ['exam:calcaneus'],
     views: [
+      method(/\bharris beath\b|\bcoalition\b/, /^axial$/, 'calcaneus-axial-weight-bearing'),
+      method(/\bdorsoplantar( axial)?\b/, /^axial$/, 'calcaneus-axial-dorsoplantar'),
+      method(/\bbroden\b|\bisherwood\b|\bsubtalar\b/, /^(ap )?oblique$/, 'subtalar-oblique-medial'),
+      method(/\bsaltzman\b|\bhindfoot\b|\balignment\b/, /^(pa axial|pa|axial|alignment)$/, 'hindfoot-alignment'),
       {
-        ...view(/\b(harris|axial)( axial)?\b/, 'calcaneus-axial'),
+        ...view(/\b(harris|(plantodorsal )?axial)( axial)?\b|\bplantodorsal\b/, 'calcaneus-axial'),
         when: { standing: ['calcaneus-axial-weight-bearing'] },
       },
       view(LATERAL, 'calcaneus-lateral'),
@@ -491,6 +568,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'foot',
     written: /\b(foot|feet|lisfranc)\b/,
+    implied: /\b(saltzman|hindf(oo|ee)t)\b/,
     routine: ['exam:foot'],
     counts: { 2: ['foot-ap', 'foot-lateral'] },
     when: { standing: ['exam:foot-standing'] },
@@ -498,11 +576,13 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       standing: { 3: ['foot-ap-weight-bearing', 'foot-oblique-medial', 'foot-lateral-weight-bearing'] },
     },
     views: [
+      method(/\b(saltzman|hindf(oo|ee)t)( alignment)?\b/, /^(pa axial|pa|axial|alignment)$/, 'hindfoot-alignment'),
+      method(/\bbroden\b|\bisherwood\b|\bsubtalar( joint)?\b/, /^(ap )?oblique$/, 'subtalar-oblique-medial'),
       view(OUTER_OBLIQUE, 'foot-oblique-lateral'),
       view(OBLIQUES, 'foot-oblique-medial', 'foot-oblique-lateral'),
       view(/\b((medial|internal)( rotation)? )?oblique\b/, 'foot-oblique-medial'),
       { ...view(LATERAL, 'foot-lateral'), when: { standing: ['foot-lateral-weight-bearing'] } },
-      { ...view(/\bap\b|\bdp\b|\bpa\b/, 'foot-ap'), when: { standing: ['foot-ap-weight-bearing'] } },
+      { ...view(/\b(ap|dp|pa|dorsoplantar)( axial)?\b/, 'foot-ap'), when: { standing: ['foot-ap-weight-bearing'] } },
     ],
   },
   {
@@ -512,10 +592,14 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     counts: { 2: ['ankle-ap', 'ankle-lateral'] },
     when: { standing: ['exam:ankle-standing'] },
     views: [
+      method(/\bbroden\b|\bisherwood\b|\bsubtalar( joint)?\b/, /^(ap )?oblique$/, 'subtalar-oblique-medial'),
       view(/\binversion\b|\bvarus( stress)?\b/, 'ankle-stress-inversion'),
       view(/\beversion\b|\bvalgus( stress)?\b/, 'ankle-stress-eversion'),
       view(/\bstress\b/, 'ankle-stress-inversion', 'ankle-stress-eversion'),
-      { ...view(/\bmortise\b/, 'ankle-mortise'), when: { standing: ['ankle-mortise-weight-bearing'] } },
+      {
+        ...method(/\bmortise\b/, /^(ap oblique|oblique)$/, 'ankle-mortise'),
+        when: { standing: ['ankle-mortise-weight-bearing'] },
+      },
       view(OUTER_OBLIQUE, 'ankle-oblique-lateral'),
       view(INNER_OBLIQUE, 'ankle-oblique-medial'),
       view(OBLIQUES, 'ankle-oblique-medial', 'ankle-oblique-lateral'),
@@ -530,18 +614,12 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     within: 'knee',
     written: /\b(patell(a|ae|as)|knee ?caps?)\b/,
     routine: ['patella-pa', 'patella-lateral', 'patella-tangential-supine'],
-    views: [
-      view(/\bmerchant\b/, 'patella-tangential-flexed'),
-      view(/\bsettegast\b/, 'patella-tangential-prone'),
-      view(/\b(sunrise|skyline|laurin|tangential|axial)\b/, 'patella-tangential-supine'),
-      view(LATERAL, 'patella-lateral'),
-      view(/\b[ap][ap]\b/, 'patella-pa'),
-    ],
+    views: [...PATELLA_TANGENTIAL, view(LATERAL, 'patella-lateral'), view(/\b[ap][ap]\b/, 'patella-pa')],
   },
   {
     id: 'knee',
     written: /\bknees?\b/,
-    implied: /\b(rosenberg|merchant|sunrise)\b/,
+    implied: /\b(rosenberg|merchant|sunrise|settegast|hughston|holmblad|camp coventry|beclere)\b/,
     routine: ['exam:knee'],
     counts: { 2: ['exam:knee'], 3: ['exam:knee', 'patella-tangential-supine'], 4: ['exam:knee-four'] },
     when: { complete: ['exam:knee-four'], standing: ['knee-ap-weight-bearing', 'knee-lateral'] },
@@ -549,10 +627,23 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       standing: { 3: ['knee-ap-weight-bearing', 'knee-lateral', 'patella-tangential-supine'] },
     },
     views: [
-      view(/\brosenberg\b|\bpa flex(ion|ed)\b/, 'knee-pa-flexed-weight-bearing'),
-      view(/\bmerchant\b/, 'patella-tangential-flexed'),
-      view(/\b(sunrise|skyline|laurin|tangential|patella axial)\b/, 'patella-tangential-supine'),
-      view(/\b(tunnel|notch|intercondylar( fossa)?|fossa)\b/, 'fossa-prone'),
+      method(
+        /\b(pa flex(ion|ed) )?rosenberg\b|\bpa flex(ion|ed)\b/,
+        /^(pa axial|pa|axial|flexed|flexion)$/,
+        'knee-pa-flexed-weight-bearing',
+      ),
+      ...PATELLA_TANGENTIAL,
+      method(
+        /\bbeclere\b|\bap axial\b|\bap (tunnel|notch)\b|\b(tunnel|notch) ap\b/,
+        /^(ap axial|ap|axial|tunnel|notch)$/,
+        'fossa-supine',
+      ),
+      method(/\bholmblad\b/, FOSSA_COURSE, 'fossa-kneeling'),
+      method(
+        /\b(tunnel|notch|intercondylar( fossa| notch)?|fossa)( camp coventry)?\b|\bcamp coventry\b/,
+        FOSSA_COURSE,
+        'fossa-prone',
+      ),
       view(/\bvarus( stress)?\b/, 'knee-stress-varus'),
       view(/\bvalgus( stress)?\b/, 'knee-stress-valgus'),
       view(/\bstress\b/, 'knee-stress-varus', 'knee-stress-valgus'),
@@ -602,11 +693,23 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     counts: { 1: ['hip-ap'] },
     when: { trauma: ['exam:hip-trauma'] },
     views: [
-      view(/\bfalse profile\b|\blequesne\b/, 'hip-false-profile'),
-      view(/\bdunn\b/, 'hip-flexed-abducted-ap'),
-      view(/\bclements\b|\bmodified axiolateral\b/, 'hip-axiolateral-modified'),
-      view(/\b(crosstable|axiolateral|surgical|danelius( miller)?)( lateral)?\b|\baxial\b/, 'hip-axiolateral'),
-      view(/\b(lateral )?frog( lateral)?\b/, 'hip-lateral-frog'),
+      method(/\b(lequesne )?false profile( lequesne)?\b|\blequesne\b/, /^(lateral|oblique)$/, 'hip-false-profile'),
+      method(/\b(45 )?(modified )?dunn( 45)?\b/, /^(ap|lateral)$/, 'hip-flexed-abducted-ap'),
+      method(
+        /\bclements( nakayama)?\b|\bmodified (axiolateral|crosstable)( lateral)?\b/,
+        /^((axio)?lateral|crosstable( lateral)?|axial)$/,
+        'hip-axiolateral-modified',
+      ),
+      method(
+        /\b((axiolateral|crosstable( lateral)?) )?danelius( miller)?( lateral)?\b|\b(crosstable|axiolateral|surgical)( lateral)?\b|\baxial( lateral)?\b/,
+        /^(lateral|inferosuperior|axial)$/,
+        'hip-axiolateral',
+      ),
+      method(
+        /\b(unilateral )?(lateral )?frog( lateral)?( cleaves)?\b|\bcleaves\b|\blauenstein( hickey)?\b|\bhickey\b/,
+        /^(lateral|frog( lateral)?)$/,
+        'hip-lateral-frog',
+      ),
       view(LATERAL, 'hip-lateral-frog'),
       view(AP, 'hip-ap'),
     ],
@@ -614,15 +717,22 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'pelvis',
     written: /\b(pelvis|pelvic|acetabul(um|a|ar))\b/,
-    implied: /\bjudets?\b/,
+    implied: /\b(judets?|teufel)\b/,
     routine: ['exam:pelvis'],
     views: [
-      view(/\bjudets?( views)?\b|\bacetabular obliques?\b/, 'acetabulum-oblique-iliac', 'acetabulum-oblique-obturator'),
+      method(/\bteufel\b/, /^(pa )?(axial )?oblique$/, 'acetabulum-pa-axial-oblique'),
+      method(
+        /\bjudets?( views)?\b|\bacetabular obliques?\b/,
+        /^(ap )?obliques?$/,
+        'acetabulum-oblique-iliac',
+        'acetabulum-oblique-obturator',
+      ),
       view(/\biliac oblique\b/, 'acetabulum-oblique-iliac'),
       view(/\bobturator oblique\b/, 'acetabulum-oblique-obturator'),
-      view(/\binlet\b/, 'pelvis-inlet'),
-      view(/\boutlet\b/, 'pelvis-outlet'),
-      view(/\bfrog( lateral)?\b/, 'pelvis-frog'),
+      method(/\binlet( bridgeman)?\b|\bbridgeman\b/, /^(ap )?axial$/, 'pelvis-inlet'),
+      method(/\boutlet( taylor)?\b|\btaylor\b/, /^(ap )?axial$/, 'pelvis-outlet'),
+      view(/\bfrog( lateral)?( cleaves)?\b|\bcleaves\b/, 'pelvis-frog'),
+      view(/(?<!\b(crosstable|axial) )\blaterals?\b/, 'pelvis-lateral'),
       view(AP, 'pelvis-ap'),
     ],
   },
@@ -634,14 +744,15 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     counts: { 1: ['scoliosis-pa'] },
     views: [
       view(/\bbending\b/, 'lumbar-bending'),
+      method(/\bferguson\b|\bblock\b/, /^pa$/, 'scoliosis-pa-block'),
       view(LATERAL, 'scoliosis-lateral'),
       view(/\b[ap][ap]\b/, 'scoliosis-pa'),
     ],
   },
   {
     id: 'cervical',
-    written: /\bcervical( spine)?\b|\bneck\b/,
-    implied: /\b(odontoid|dens|(?<!waters )openmouth(?! waters)|swimmers|cervicothoracic)\b/,
+    written: /\bcervical( spine)?\b|(?<!\b(femoral|surgical|anatomical) )\bneck\b/,
+    implied: /\b(odontoid|dens|(?<!waters )openmouth(?! waters)|swimmers|twining|pawlow|ottonello|cervicothoracic)\b/,
     routine: ['exam:cervical-three'],
     counts: {
       1: ['cervical-lateral'],
@@ -652,15 +763,22 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     },
     when: { complete: ['exam:cervical-five'], trauma: ['exam:cervical-trauma'] },
     views: [
-      view(/\b(openmouth( odontoid| dens)?|odontoid|dens)\b/, 'cervical-ap-open-mouth'),
-      view(/\bswimmers\b|\bc7[ ,-]*t1\b|\bcervicothoracic( lateral)?\b/, 'cervicothoracic-lateral'),
+      method(/\b(dens |odontoid )?(fuchs|judd)( dens| odontoid)?\b/, /^ap( (dens|odontoid))?$/, 'dens-ap'),
+      method(/\bottonello\b|\b(moving|wagging) jaw\b/, /^ap$/, 'cervical-ap-moving-jaw'),
+      method(/\bopenmouth( odontoid| dens)?\b/, /^ap$/, 'cervical-ap-open-mouth'),
+      view(/\b(odontoid|dens)\b/, 'cervical-ap-open-mouth'),
+      method(
+        /\b(swimmers|twining|pawlow)( lateral)?\b|\bc7[ ,-]*t1\b|\bcervicothoracic( lateral)?\b/,
+        LATERAL_COURSE,
+        'cervicothoracic-lateral',
+      ),
       view(/\bflexion( laterals)?\b/, 'cervical-flexion'),
       view(/\bextension( laterals)?\b/, 'cervical-extension'),
-      view(/\bpillars?\b/, 'cervical-pillars-ap-axial'),
+      method(/\b(articular )?pillars?\b|\bdorland\b/, /^(ap axial|ap|axial)$/, 'cervical-pillars-ap-axial'),
       view(/\b(rao|lao|anterior obliques?)\b/, 'cervical-oblique-anterior'),
       view(/\b(obliques?|rpo|lpo)\b/, 'cervical-oblique-posterior'),
       view(/\b(crosstable )?laterals?\b|\bcrosstable\b/, 'cervical-lateral'),
-      view(AP, 'cervical-ap-axial'),
+      view(/\bap( axial)?\b/, 'cervical-ap-axial'),
     ],
   },
   {
@@ -675,7 +793,11 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:thoracic'],
     counts: { 2: ['thoracic-ap', 'thoracic-lateral'], 3: ['exam:thoracic'] },
     views: [
-      view(/\bswimmers\b|\bc7[ ,-]*t1\b|\bcervicothoracic( lateral)?\b/, 'cervicothoracic-lateral'),
+      method(
+        /\b(swimmers|twining|pawlow)( lateral)?\b|\bc7[ ,-]*t1\b|\bcervicothoracic( lateral)?\b/,
+        LATERAL_COURSE,
+        'cervicothoracic-lateral',
+      ),
       view(/\bobliques?\b/, 'thoracic-oblique'),
       view(/\b(crosstable )?laterals?\b/, 'thoracic-lateral'),
       view(/\b[ap][ap]\b/, 'thoracic-ap'),
@@ -692,6 +814,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       view(/\bflexion( laterals)?\b/, 'lumbar-flexion'),
       view(/\bextension( laterals)?\b/, 'lumbar-extension'),
       view(/\b(side |lateral )?bending\b/, 'lumbar-bending'),
+      method(/\bferguson\b|\bap axial\b/, /^(ap axial|ap|axial)$/, 'lumbosacral-ap-axial'),
       view(/\b(obliques?|rpo|lpo)\b/, 'lumbar-oblique-posterior'),
       view(/\b(crosstable )?laterals?\b/, 'lumbar-lateral'),
       view(PA, 'lumbar-pa'),
@@ -723,7 +846,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     views: [
       view(/\bobliques?\b/, 'sacroiliac-oblique'),
       view(PA, 'sacroiliac-pa'),
-      view(/\bap( axial)?\b/, 'sacroiliac-ap-axial'),
+      view(/\b(ap( axial)?|axial)( ferguson)?\b|\bferguson\b/, 'sacroiliac-ap-axial'),
     ],
   },
   // Head
@@ -738,9 +861,17 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
       3: ['sinuses-parietoacanthial', 'sinuses-pa-axial', 'sinuses-lateral'],
     },
     views: [
-      view(/\b(waters )?openmouth( waters)?\b/, 'sinuses-parietoacanthial-open-mouth'),
-      view(/\bwaters\b/, 'sinuses-parietoacanthial'),
-      view(/\bcaldwell\b/, 'sinuses-pa-axial'),
+      method(
+        /\b(waters )?openmouth( waters)?\b|\bpirie\b/,
+        /^(parietoacanthial|pa|waters)$/,
+        'sinuses-parietoacanthial-open-mouth',
+      ),
+      method(
+        /\b(parietoacanthial )?waters\b|\bparietoacanthial\b|\boccipitomental\b/,
+        WATERS_COURSE,
+        'sinuses-parietoacanthial',
+      ),
+      method(/\b(pa )?caldwell\b|\bpa( axial)?\b/, CALDWELL_COURSE, 'sinuses-pa-axial'),
       view(SMV, 'sinuses-submentovertical'),
       view(LATERAL, 'sinuses-lateral'),
     ],
@@ -761,8 +892,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['zygomatic-arches-submentovertical', 'zygomatic-arch-oblique'],
     views: [
       view(SMV, 'zygomatic-arches-submentovertical'),
-      view(/\bobliques?\b|\btangential\b/, 'zygomatic-arch-oblique'),
-      view(/\btowne\b|\bap axial\b/, 'zygomatic-arches-ap-axial'),
+      view(/\b(oblique )?(tangential|may view)\b|\bobliques?\b/, 'zygomatic-arch-oblique'),
+      method(/\b(modified )?towne\b|\btitterington\b|\bap axial\b/, TOWNE_COURSE, 'zygomatic-arches-ap-axial'),
     ],
   },
   {
@@ -771,7 +902,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:mandible'],
     views: [
       view(/\bobliques?\b|\baxiolateral( obliques?)?\b/, 'mandible-axiolateral-oblique'),
-      view(/\btowne\b|\bap axial\b/, 'mandible-ap-axial'),
+      method(/\btowne\b|\bap axial\b/, TOWNE_COURSE, 'mandible-ap-axial'),
       view(/\bpa axial\b/, 'mandible-pa-axial'),
       view(SMV, 'mandible-submentovertical'),
       view(PA, 'mandible-pa'),
@@ -783,14 +914,30 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     routine: ['exam:tmj'],
     views: [
       view(/\bopen(mouth)?( and| ,)? closed( mouth)?\b|\bclosed( mouth)?( and| ,)? open(mouth)?\b/, 'exam:tmj'),
-      view(/\btowne\b|\bap axial\b/, 'temporomandibular-ap-axial'),
+      method(/\btowne\b|\bap axial\b/, TOWNE_COURSE, 'temporomandibular-ap-axial'),
+      view(/\b(modified )?law\b|\baxiolateral oblique\b/, 'temporomandibular-axiolateral-oblique'),
+      method(/\bschuller\b|\baxiolateral\b/, /^(axiolateral|lateral)$/, 'temporomandibular-axiolateral'),
     ],
+  },
+  {
+    id: 'mastoid',
+    written: /\bmastoids?\b/,
+    routine: ['exam:mastoids'],
+    views: [view(/\blaw\b|\baxiolateral( oblique)?\b|\bobliques?\b/, 'mastoid-axiolateral-oblique')],
   },
   {
     id: 'orbits',
     written: /\b(orbits?|orbital)\b|\beyes?\b/,
     routine: ['exam:orbits'],
-    views: [view(LATERAL, 'orbit-lateral'), view(/\b(caldwell|pa( axial)?)\b/, 'orbits-pa-axial')],
+    views: [
+      method(
+        /\b(parieto [·]+( oblique)?|optic (foramen|foramina|canal))( rhese)?\b|\brhese\b/,
+        /^(pa |pa axial |parieto orbital )?oblique$|^pa( axial)?$/,
+        'orbit-parieto-orbital-oblique',
+      ),
+      view(LATERAL, 'orbit-lateral'),
+      method(/\b(caldwell|pa( axial)?)\b/, CALDWELL_COURSE, 'orbits-pa-axial'),
+    ],
   },
   {
     id: 'face',
@@ -798,24 +945,35 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     written: /\b(facial( bones?)?|face)\b/,
     routine: ['exam:face'],
     views: [
-      view(/\bmodified waters\b/, 'face-parietoacanthial-modified'),
-      view(/\breverse waters\b|\bacanthioparietal\b/, 'face-acanthioparietal'),
-      view(/\bwaters\b/, 'face-parietoacanthial'),
-      view(/\bcaldwell\b|\bpa( axial)?\b/, 'face-pa-axial'),
+      method(
+        /\b(modified|shallow) waters\b/,
+        /^(pa|parietoacanthial|modified parietoacanthial)$/,
+        'face-parietoacanthial-modified',
+      ),
+      method(/\b(reverse|ap) waters\b|\bacanthioparietal\b/, /^(ap|acanthioparietal)$/, 'face-acanthioparietal'),
+      method(/\b(om|occipitomental) ?30\b/, WATERS_COURSE, 'face-occipitomental-30'),
+      method(
+        /\b(parietoacanthial )?waters\b|\bparietoacanthial\b|\boccipitomental\b/,
+        WATERS_COURSE,
+        'face-parietoacanthial',
+      ),
+      method(/\b(reverse|supine|ap) caldwell\b/, /^(ap axial|ap)$/, 'face-ap-axial-15'),
+      method(/\b(pa )?caldwell\b|\bpa( axial)?\b/, CALDWELL_COURSE, 'face-pa-axial'),
       view(LATERAL, 'face-lateral'),
     ],
   },
   {
     id: 'skull',
-    implied: /\btowne\b/,
+    implied: /\b(towne|haas)\b/,
     written: /\b(skull|sella|cranium)\b/,
     routine: ['exam:skull'],
     views: [
-      view(/\btowne\b|\bap axial\b/, 'skull-ap-axial'),
-      view(/\bhaas\b/, 'skull-pa-axial-occipital'),
-      view(/\bcaldwell\b|\bpa axial\b/, 'skull-pa-axial'),
+      method(/\bhaas\b|\breverse towne\b/, /^(pa axial|pa|axial)$/, 'skull-pa-axial-occipital'),
+      method(/\b(ap axial )?towne\b|\bgrashey skull\b|\bchamberlain\b|\bap axial\b/, TOWNE_COURSE, 'skull-ap-axial'),
+      method(/\bexaggerated caldwell\b/, CALDWELL_COURSE, 'skull-pa-axial-30'),
+      method(/\b(pa )?caldwell\b|\bpa axial\b/, CALDWELL_COURSE, 'skull-pa-axial'),
       view(SMV, 'skull-submentovertical'),
-      view(/\bwaters\b/, 'face-parietoacanthial'),
+      method(/\bwaters\b/, WATERS_COURSE, 'face-parietoacanthial'),
       view(LATERAL, 'skull-lateral'),
       view(PA, 'skull-pa'),
       view(AP, 'skull-ap'),

@@ -11,6 +11,7 @@ import {
   SPELLED,
   type Circumstance,
   type OrderedPart,
+  type OrderedView,
 } from './orderLexicon';
 import { projectionOf } from '../projections/catalogue';
 import { digitsOf } from '../projections/digit';
@@ -175,6 +176,36 @@ const DIGITAL: ReadonlySet<string> = new Set(['finger', 'toes']);
 /** A view with what says its course. */
 const WITH_COURSE = /\b(crosstable|frog|axial) ?(laterals?)?\b/;
 
+const SEGMENT = /(,|\band\b|\bwith\b)/;
+/**
+ * A view by the name of its method, alone in its breath but for the course of its ray: that is no view besides. With more
+ * in one breath each word is its own: "AP Grashey", but "AP mortise lateral".
+ * @returns the same words with the course masked, and how each such view was written
+ */
+function withoutCourses(views: readonly OrderedView[], text: string): { left: string; full: Map<number, string> } {
+  const full = new Map<number, string>();
+  let at = 0;
+  const left = text.split(SEGMENT).map((segment) => {
+    const start = at;
+    at += segment.length;
+    for (const { written, course } of views) {
+      const hit = course && written.exec(segment);
+      if (!hit) continue;
+      const end = hit.index + hit[0].length;
+      const isBeside = ({ 0: word, index }: RegExpExecArray): boolean =>
+        (index < hit.index || index >= end) && word !== '1' && (word === 'y' || !FILLER.has(word));
+      const beside = [...segment.matchAll(WORD)].filter(isBeside);
+      if (beside.length === 0 || !course.test(beside.map(([word]) => word).join(' '))) return segment;
+      full.set(start + hit.index, segment.replaceAll(MASK, '').trim().replace(/\s+/g, ' '));
+      return segment.replace(WORD, (word, index: number) =>
+        beside.some((each) => each.index === index) ? blank(word) : word,
+      );
+    }
+    return segment;
+  });
+  return { left: left.join(''), full };
+}
+
 type PartRead = Omit<OrderRead, 'unread' | 'digits' | 'sided' | 'count'> & { left: string; viewSides: ViewSide[] };
 
 /** What the reason tells that matters here, each with the words that tell it. */
@@ -206,10 +237,12 @@ function readPart(
   }
   const inCase = <T>(when: Readonly<Partial<Record<Circumstance, T>>> | undefined, usual: T): T =>
     (Object.entries(when ?? {}) as [Circumstance, T][]).find(([each]) => circumstances.has(each))?.[1] ?? usual;
-  let left = stretch
+  const spread = stretch
     .replace(/\bfrontal\b/g, part.frontal ?? 'ap')
     // "AP lateral oblique" in one breath are three views.
     .replace(/\b(ap|pa) lateral oblique\b/g, '$1 , lateral , oblique');
+  const { left: uncoursed, full } = withoutCourses(part.views, spread);
+  let left = uncoursed;
   const found: { at: number; words: string; ids: readonly string[]; side: BodySide | null }[] = [];
   let sideDown: OrderRead['sideDown'] = null;
   for (const { written, ids, when } of part.views)
@@ -224,7 +257,7 @@ function readPart(
       }
       const taken = inCase(when, ids);
       const side = sideOfItsOwn(before, routineOf(taken, exams));
-      found.push({ at: hit.index, words: hit[0].trim(), ids: taken, side });
+      found.push({ at: hit.index, words: full.get(hit.index) ?? hit[0].trim(), ids: taken, side });
       left = before + blank(hit[0]) + left.slice(hit.index + hit[0].length);
     }
   const count = COUNT.exec(all);
