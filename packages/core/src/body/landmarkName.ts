@@ -8,6 +8,7 @@ const SPOKEN: Record<string, string> = {
   xiphoid_tip: 'the xiphoid process',
   scapula_inf_angle: 'the inferior angle of the scapula',
   ASIS: 'the ASIS',
+  PSIS: 'the PSIS',
   iliac_crest: 'the iliac crest',
   patella_apex: 'the apex of the patella',
   tibial_tuberosity: 'the tibial tuberosity',

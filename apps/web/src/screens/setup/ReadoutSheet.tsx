@@ -24,6 +24,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 import { GridPane } from './GridPane';
+import { LightEdges } from './LightEdges';
 import { TechniquePane } from './TechniquePane';
 
 export type ReadoutName = 'receptor' | 'sid' | 'tube' | 'centre' | 'field' | 'technique';
@@ -250,6 +251,7 @@ function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) 
           <Line
             text={`Needed ${formatRectangle(field.neededMm.width, field.neededMm.height, unit)} at the receptor; ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} is what the light shows on the skin.`}
           />
+          <LightEdges setup={setup} unit={unit} />
           <Stepper
             label="Width"
             unit={unit}

@@ -1,7 +1,8 @@
 import { show } from '../../testing/screenHarness';
-import { computeSetup, gaugeTargets, tubeAngleFrom } from '@taktik/core';
+import { computeSetup, gaugeTargets, lightEdges, tubeAngleFrom } from '@taktik/core';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { GaugeSheet } from './GaugeSheet';
+import { LightEdges } from './LightEdges';
 
 const setup = computeSetup({ projectionId: 'sacrum-ap-axial' });
 const onTube = jest.fn();
@@ -72,4 +73,13 @@ test('an angle from plumb is the tube’s own; from level it is the rest of 90°
   expect(tubeAngleFrom(setup)!(12)).toBe(12);
   expect(tubeAngleFrom(computeSetup({ projectionId: 'chest-pa' }))!(85)).toBe(5);
   expect(tubeAngleFrom({ ...setup, tube: { ...setup.tube, acrossDeg: 10 } })).toBeNull();
+});
+
+test('the edges of the light are told as they lie on this patient', () => {
+  const hand = computeSetup({ projectionId: 'hand-pa', side: 'left' });
+  show(<LightEdges setup={hand} unit="in" />);
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(
+    lightEdges(hand, 'in').map(({ text }) => text),
+  );
+  expect(screen.getByText(/^Lateral edge: .* beyond the skin of the thumb$/)).toBeTruthy();
 });
