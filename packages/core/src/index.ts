@@ -122,7 +122,7 @@ export {
   type GaugeTarget,
   type TouchLine,
 } from './setup/readouts/touchPairs';
-export { lightEdges } from './setup/readouts/lightEdges';
+export { fieldEdges } from './setup/readouts/fieldEdges';
 export { roomLines, type RoomLine } from './series/roomLines';
 export { arrange, roomStateSchema, type Arranged, type RoomState } from './series/roomState';
 export { CHANGE_KINDS, changesBetween, type Change, type ChangeKind, type Readout } from './series/changesBetween';

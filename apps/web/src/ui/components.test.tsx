@@ -96,7 +96,7 @@ describe('stepper', () => {
 describe('steps', () => {
   it('are ticked by a tap; grave cautions stand where they act', () => {
     const ticked = jest.fn();
-    show(<StepList setup={setup} done={[setup.steps[0].id]} onTick={ticked} onAsk={jest.fn()} />);
+    show(<StepList setup={setup} unit="in" done={[setup.steps[0].id]} onTick={ticked} onAsk={jest.fn()} />);
     const [first, second] = screen.getAllByRole('checkbox');
     expect(first.getAttribute('aria-checked')).toBe('true');
     fireEvent.click(second);

@@ -1,5 +1,5 @@
 /** One step at a time, as large as the screen: a tap anywhere ticks it and shows the next; read aloud if asked. */
-import type { Setup } from '@taktik/core';
+import type { LengthUnit, Setup } from '@taktik/core';
 import { useEffect, useState } from 'react';
 import { Modal, Pressable, View } from 'react-native';
 import { Toggle } from '../../ui/Choice';
@@ -9,17 +9,21 @@ import { useTheme } from '../../ui/theme';
 import { useEscape } from '../../ui/useEscape';
 import { hush, say, useVoice } from '../../ui/useVoice';
 import { Words } from '../../ui/Words';
-import { GROUP_NAMES, nextStep } from './StepList';
+import { FieldEdges } from './FieldEdges';
+import { GROUP_NAMES, nextStep, opensField } from './StepList';
 
 type Props = {
   open: boolean;
   setup: Setup;
+  unit: LengthUnit;
+  /** Landmarks that are not felt in this patient. */
+  notFelt?: readonly string[];
   done: readonly string[];
   onTick: (id: string) => void;
   onClose: () => void;
 };
 
-export function OneStep({ open, setup, done, onTick, onClose }: Props) {
+export function OneStep({ open, setup, unit, notFelt, done, onTick, onClose }: Props) {
   const theme = useTheme();
   const voice = useVoice('en');
   const [aloud, setAloud] = useState(false);
@@ -58,6 +62,7 @@ export function OneStep({ open, setup, done, onTick, onClose }: Props) {
           <View role="status">
             <Words style={{ fontSize: 34, lineHeight: 44 }}>{step ? step.text : 'All steps are ticked.'}</Words>
           </View>
+          {step && opensField(step) && <FieldEdges setup={setup} unit={unit} notFelt={notFelt} />}
           <Words tone="lamp">{step ? 'Tap anywhere when it is done' : 'Tap for the list'}</Words>
         </Pressable>
         <View style={{ flexDirection: 'row', gap: 8 }}>

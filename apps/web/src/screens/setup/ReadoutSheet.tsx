@@ -24,7 +24,7 @@ import { Sheet } from '../../ui/Sheet';
 import { Stepper } from '../../ui/Stepper';
 import { Words } from '../../ui/Words';
 import { GridPane } from './GridPane';
-import { LightEdges } from './LightEdges';
+import { FieldEdges } from './FieldEdges';
 import { TechniquePane } from './TechniquePane';
 
 export type ReadoutName = 'receptor' | 'sid' | 'tube' | 'centre' | 'field' | 'technique';
@@ -251,7 +251,7 @@ function Body({ name, setup, request, room, unit, overrides, pull }: BodyProps) 
           <Line
             text={`Needed ${formatRectangle(field.neededMm.width, field.neededMm.height, unit)} at the receptor; ${formatRectangle(field.atSkinMm.width, field.atSkinMm.height, unit)} is what the light shows on the skin.`}
           />
-          <LightEdges setup={setup} unit={unit} />
+          <FieldEdges setup={setup} unit={unit} notFelt={overrides.notFelt} />
           <Stepper
             label="Width"
             unit={unit}

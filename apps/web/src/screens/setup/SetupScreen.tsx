@@ -429,6 +429,8 @@ function SetupOfView() {
       <OneStep
         open={sheet === 'one' && setup.steps.length > 0}
         setup={setup}
+        unit={unit}
+        notFelt={request.overrides?.notFelt}
         done={steps}
         onTick={tick}
         onClose={close}
@@ -481,7 +483,16 @@ function SetupOfView() {
               {readouts}
               {clockKeys}
               {handsFree}
-              {late && <StepList setup={late} done={steps} onTick={tick} onAsk={(text) => explain([text])} />}
+              {late && (
+                <StepList
+                  setup={late}
+                  unit={unit}
+                  notFelt={request.overrides?.notFelt}
+                  done={steps}
+                  onTick={tick}
+                  onAsk={(text) => explain([text])}
+                />
+              )}
             </ScrollView>
             {actions}
           </View>
@@ -502,7 +513,16 @@ function SetupOfView() {
         {changes}
         {clockKeys}
         {handsFree}
-        {late && <StepList setup={late} done={steps} onTick={tick} onAsk={(text) => explain([text])} />}
+        {late && (
+          <StepList
+            setup={late}
+            unit={unit}
+            notFelt={request.overrides?.notFelt}
+            done={steps}
+            onTick={tick}
+            onAsk={(text) => explain([text])}
+          />
+        )}
         {allowed && <Assumptions setup={setup} />}
         {otherSchools}
         {rehearseLink}

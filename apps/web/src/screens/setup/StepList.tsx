@@ -1,5 +1,5 @@
 /** The steps in the order of the hands, with a tick each; the next one wears the corner ticks. */
-import type { Setup, SetupStep } from '@taktik/core';
+import type { LengthUnit, Setup, SetupStep } from '@taktik/core';
 import { View } from 'react-native';
 import { Tick } from '../../ui/Choice';
 import { CornerTicks } from '../../ui/CornerTicks';
@@ -7,6 +7,7 @@ import { Press } from '../../ui/Press';
 import { Caution } from '../../ui/States';
 import { TermWords } from '../../ui/terms/TermWords';
 import { Words } from '../../ui/Words';
+import { FieldEdges } from './FieldEdges';
 
 export const GROUP_NAMES: Record<SetupStep['group'], string> = {
   room: 'Room',
@@ -22,16 +23,26 @@ export const GROUP_NAMES: Record<SetupStep['group'], string> = {
   check: 'Check',
 };
 
+/** The step beside which stands where the edges of the light lie. */
+export const opensField = ({ code }: SetupStep): boolean => code === 'step-light';
+/** Where the text of a step begins: behind its tick and its group. */
+const TEXT_FROM = 128;
+
 export const nextStep = (setup: Setup, done: readonly string[]): SetupStep | undefined =>
   setup.steps.find((step) => !done.includes(step.id));
 
 export function StepList({
   setup,
+  unit,
+  notFelt,
   done,
   onTick,
   onAsk,
 }: {
   setup: Setup;
+  unit: LengthUnit;
+  /** Landmarks that are not felt in this patient. */
+  notFelt?: readonly string[];
   done: readonly string[];
   onTick: (id: string) => void;
   /** Opens the terms of a line. */
@@ -71,6 +82,11 @@ export function StepList({
               <TermWords text={step.text} tone={on ? 'soft' : 'ink'} style={{ flex: 1 }} />
               {step === next && <CornerTicks />}
             </Press>
+            {opensField(step) && !on && (
+              <View style={{ paddingLeft: TEXT_FROM, paddingRight: 10, paddingBottom: 6 }}>
+                <FieldEdges setup={setup} unit={unit} notFelt={notFelt} ofStep />
+              </View>
+            )}
           </View>
         );
       })}

@@ -1,8 +1,8 @@
 import { show } from '../../testing/screenHarness';
-import { computeSetup, gaugeTargets, lightEdges, tubeAngleFrom } from '@taktik/core';
+import { computeSetup, gaugeTargets, fieldEdges, tubeAngleFrom } from '@taktik/core';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { GaugeSheet } from './GaugeSheet';
-import { LightEdges } from './LightEdges';
+import { FieldEdges } from './FieldEdges';
 
 const setup = computeSetup({ projectionId: 'sacrum-ap-axial' });
 const onTube = jest.fn();
@@ -77,9 +77,9 @@ test('an angle from plumb is the tube’s own; from level it is the rest of 90°
 
 test('the edges of the light are told as they lie on this patient', () => {
   const hand = computeSetup({ projectionId: 'hand-pa', side: 'left' });
-  show(<LightEdges setup={hand} unit="in" />);
+  show(<FieldEdges setup={hand} unit="in" notFelt={[]} />);
   expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(
-    lightEdges(hand, 'in').map(({ text }) => text),
+    fieldEdges(hand, 'in').map(({ text }) => text),
   );
   expect(screen.getByText(/^Lateral edge: .* beyond the skin of the thumb$/)).toBeTruthy();
 });

@@ -4,7 +4,7 @@ import { surfacePoint } from '../../body/surface';
 import { posedIn } from '../../body/posedIn';
 import { throughPoint } from '../../geometry/projection';
 import { computeSetup } from '../computeSetup';
-import { lightEdges } from './lightEdges';
+import { fieldEdges } from './fieldEdges';
 
 const tried = projections.map(({ id, sided }) => ({
   projectionId: id,
@@ -14,13 +14,13 @@ const setups = tried.map((request) => computeSetup(request)).filter(({ feasible 
 const WIDER_MM = 20;
 
 test('nearly every set-up has edges to look for, each told once and with a number that is one', () => {
-  const told = setups.map((setup) => ({ name: setup.name, lines: lightEdges(setup) }));
-  expect(told.filter(({ lines }) => lines.length > 0).length).toBeGreaterThan(0.95 * setups.length);
+  const all = setups.map((setup) => ({ name: setup.name, lines: fieldEdges(setup) }));
+  expect(all.filter(({ lines }) => lines.length > 0).length).toBeGreaterThan(0.95 * setups.length);
   let lines = 0;
-  for (const { name, lines: all } of told) {
-    const edges = all.flatMap(({ values }) => values.edges as string[]);
+  for (const { name, lines: own } of all) {
+    const edges = own.flatMap(({ values }) => values.edges as string[]);
     expect([name, edges]).toEqual([name, [...new Set(edges)]]);
-    for (const { text } of all) {
+    for (const { text } of own) {
       lines += 1;
       expect([name, text]).toEqual([name, expect.not.stringMatching(/undefined|NaN|null|  /)]);
     }
@@ -28,10 +28,27 @@ test('nearly every set-up has edges to look for, each told once and with a numbe
   expect(lines).toBeGreaterThan(2.5 * setups.length);
 });
 
+test('from what is not felt nothing is measured', () => {
+  let spared = 0;
+  for (const setup of setups) {
+    const text = fieldEdges(setup)
+      .map(({ text: line }) => line)
+      .join();
+    if (!/vertebra prominens|iliac crest/.test(text)) continue;
+    spared += 1;
+    const without = fieldEdges(setup, 'in', ['C7_sp', 'iliac_crest_L', 'iliac_crest_R']);
+    expect([setup.name, without.map(({ text: line }) => line).join()]).toEqual([
+      setup.name,
+      expect.not.stringMatching(/vertebra prominens|iliac crest/),
+    ]);
+  }
+  expect(spared).toBeGreaterThan(10);
+});
+
 /** Edges past the skin by their name, mm. */
 const past = (setup: (typeof setups)[number]): Map<string, number> =>
   new Map(
-    lightEdges(setup).flatMap(({ code, values }) =>
+    fieldEdges(setup).flatMap(({ code, values }) =>
       code === 'edge-beyond'
         ? (values.edges as string[]).map((edge): [string, number] => [edge, values.mm as number])
         : [],
@@ -69,22 +86,22 @@ test('the right side is told as the left is', () => {
     const [left, right] = (['left', 'right'] as const).map((side) => computeSetup({ projectionId: id, side }));
     if (!left!.feasible || !right!.feasible) continue;
     compared += 1;
-    const told = (setup: (typeof setups)[number]) =>
-      lightEdges(setup)
+    const linesOf = (setup: (typeof setups)[number]) =>
+      fieldEdges(setup)
         .flatMap(({ code, values }) =>
           (values.edges as string[]).map((edge) => ({ edge, code, mm: (values.mm as number | undefined) ?? 0 })),
         )
         .filter(({ edge }) => edge !== 'left' && edge !== 'right')
         .sort((a, b) => a.edge.localeCompare(b.edge));
-    const same = told(left!).map((each) => ({ ...each, mm: expect.closeTo(each.mm, -1) as number }));
-    expect([left!.name, told(right!)]).toEqual([left!.name, same]);
+    const same = linesOf(left!).map((each) => ({ ...each, mm: expect.closeTo(each.mm, -1) as number }));
+    expect([left!.name, linesOf(right!)]).toEqual([left!.name, same]);
   }
   expect(compared).toBeGreaterThan(80);
 });
 
 test('what is taught of the light is what is told: knee, hand, chest', () => {
   const texts = (id: string, side?: 'left') =>
-    lightEdges(computeSetup({ projectionId: id, side })).map(({ text }) => text);
+    fieldEdges(computeSetup({ projectionId: id, side })).map(({ text }) => text);
   expect(texts('hand-pa', 'left')).toEqual(
     expect.arrayContaining([
       expect.stringMatching(/^Distal edge: .* beyond the skin of the fingers$/),
@@ -94,7 +111,7 @@ test('what is taught of the light is what is told: knee, hand, chest', () => {
   );
   expect(texts('chest-pa')).toContain('Superior edge: at the vertebra prominens');
   expect(texts('pelvis-ap')).toContainEqual(expect.stringMatching(/^Superior edge: .* superior to the iliac crest$/));
-  const [distal] = lightEdges(computeSetup({ projectionId: 'knee-ap', side: 'left' }), 'cm');
+  const [distal] = fieldEdges(computeSetup({ projectionId: 'knee-ap', side: 'left' }), 'cm');
   expect(distal!.text).toMatch(/^Distal edge: [\d.]+ cm .*distal to the tibial tuberosity$/);
 });
 

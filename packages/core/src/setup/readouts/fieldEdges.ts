@@ -123,14 +123,14 @@ function segmentAt(posed: PosedBody<InRoom>, p: Vec3<InRoom>, ray: Vec3<InRoom>)
   return segments.find((each) => skinSpans(posed, p, ray, [each]).some(([near]) => Math.abs(near) < 1)) ?? '';
 }
 
-/** An ankle is told along the leg, as its malleoli are. */
-const toldAt = (landmark: string): string => landmark.replace(/^(ankle_centre|talus_dome)/, 'med_malleolus');
+/** An ankle is described along the leg, as its malleoli are. */
+const landmarkFor = (landmark: string): string => landmark.replace(/^(ankle_centre|talus_dome)/, 'med_malleolus');
 
 /** The way out over an edge, as it is called at the part that is aimed at. */
 function nameOf(posed: PosedBody<InRoom>, { centre, scene, side }: Setup, { outward }: Edge): Direction {
   const far = addScaled(scene.entry, outward, NEAR_MM);
   const from = { p: scene.entry, midline: side === null };
-  return mostOf(bearingsFrom(posed, toldAt(centre.landmark), far, from));
+  return mostOf(bearingsFrom(posed, landmarkFor(centre.landmark), far, from));
 }
 /** Halfway between two axes an edge is called after the first, on both sides of the body. */
 const CLEARLY = 1.05;
@@ -195,7 +195,7 @@ function fromLandmark(
   posed: PosedBody<InRoom>,
   setup: Setup,
   plane: PlaneFrame,
-  edge: Edge,
+  { edge, notFelt }: { edge: Edge; notFelt: readonly string[] },
 ): { code: 'edge-from' | 'edge-level'; values: Values } | null {
   const { scene } = setup;
   const { from, to, outward } = edge;
@@ -208,7 +208,7 @@ function fromLandmark(
   const near = FELT_IDS.map((id) => ({ id, of: landmarkOf(posed.body, id).segment }))
     .filter(({ of }) => !posed.body.gone.has(of) && isOfPart(of, part))
     .map(({ id }) => id)
-    .filter((id) => isOnSide(id, setup.side, own))
+    .filter((id) => isOnSide(id, setup.side, own) && !notFelt.includes(id))
     .filter((id) => isWithinTouch(posed, id, covered))
     .map((id) => ({ id, skin: surfacePoint(posed, id).skin }))
     // What lies level with the tube is in no light.
@@ -244,20 +244,21 @@ function paired(found: readonly Found[], unit: LengthUnit): Found[] {
     one.edges.length === 1 &&
     opposite(one.edges[0]!, other.edges[0]!) &&
     sayEdges({ ...one, edges: [] }, unit) === sayEdges({ ...other, edges: [] }, unit);
-  return found.reduce<Found[]>((told, edge) => {
-    const twin = told.find((each) => alike(each, edge));
+  return found.reduce<Found[]>((lines, edge) => {
+    const twin = lines.find((each) => alike(each, edge));
     return twin
-      ? told.map((each) => (each === twin ? { ...twin, edges: [...twin.edges, ...edge.edges] } : each))
-      : [...told, edge];
+      ? lines.map((each) => (each === twin ? { ...twin, edges: [...twin.edges, ...edge.edges] } : each))
+      : [...lines, edge];
   }, []);
 }
 
 /**
  * The edges of the light against this body: what the eye checks before the exposure.
+ * @param notFelt landmarks that are not felt in this patient: nothing is measured from them
  * @returns nothing of an edge that runs over the body far from any landmark
- * @example lightEdges(computeSetup({ projectionId: 'hand-pa', side: 'left' })).map(({ text }) => text) // "Lateral edge: ½ in (1.3 cm) beyond the skin of the thumb", …
+ * @example fieldEdges(computeSetup({ projectionId: 'hand-pa', side: 'left' })).map(({ text }) => text) // "Lateral edge: ½ in (1.3 cm) beyond the skin of the thumb", …
  */
-export function lightEdges(setup: Setup, unit: LengthUnit = 'in'): EdgeLine[] {
+export function fieldEdges(setup: Setup, unit: LengthUnit = 'in', notFelt: readonly string[] = []): EdgeLine[] {
   const posed = posedIn(setup);
   const { focal, receptor } = setup.scene;
   const plane: PlaneFrame = { origin: receptor.centre, u: receptor.u, v: receptor.v, n: receptor.n };
@@ -268,7 +269,7 @@ export function lightEdges(setup: Setup, unit: LengthUnit = 'in'): EdgeLine[] {
     const line =
       mm >= JUST_MM
         ? { code: 'edge-beyond' as const, values: { mm, part: skinOf(graze.segment) } }
-        : fromLandmark(posed, setup, plane, edge);
+        : fromLandmark(posed, setup, plane, { edge, notFelt });
     return line ? [{ edges: [nameOf(posed, setup, edge)], ...line }] : [];
   });
   return paired(found, unit).map((each) => ({
