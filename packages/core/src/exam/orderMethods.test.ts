@@ -150,9 +150,10 @@ const COURSED: readonly [string, string, string][] = [
 ];
 describe.each(COURSED)('%s %s', (part, written, id) => {
   test('is one view, and the order is told so', () => {
-    const read = readOrder(`${part} ${written} left`)!;
+    const read = readOrder(`Bilateral ${part} ${written}`)!;
     expect(read.projections).toEqual([id]);
-    expect(read.read).toEqual([{ words: expect.any(String), as: 'view', ids: [id] }]);
+    const words = written.toLowerCase().replaceAll('-', '').replace('open mouth', 'openmouth');
+    expect(read.read).toEqual([{ words, as: 'view', ids: [id] }]);
   });
   test('with a comma between them both are made', () => {
     const course = /^(AP|PA|lateral|axial)/.exec(written)![0];

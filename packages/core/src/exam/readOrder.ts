@@ -196,7 +196,10 @@ function withoutCourses(views: readonly OrderedView[], text: string): { left: st
         (index < hit.index || index >= end) && word !== '1' && (word === 'y' || !FILLER.has(word));
       const beside = [...segment.matchAll(WORD)].filter(isBeside);
       if (beside.length === 0 || !course.test(beside.map(([word]) => word).join(' '))) return segment;
-      full.set(start + hit.index, segment.replaceAll(MASK, '').trim().replace(/\s+/g, ' '));
+      const first = Math.min(hit.index, beside[0]!.index);
+      const last = beside.at(-1)!;
+      const whole = segment.slice(first, Math.max(end, last.index + last[0].length));
+      full.set(start + hit.index, whole.replaceAll(MASK, '').trim().replace(/\s+/g, ' '));
       return segment.replace(WORD, (word, index: number) =>
         beside.some((each) => each.index === index) ? blank(word) : word,
       );
