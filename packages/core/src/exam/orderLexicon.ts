@@ -71,7 +71,7 @@ const OBLIQUE = /\boblique\b/;
 const OBLIQUES = /\bobliques\b/;
 const INNER_OBLIQUE = /\b(medial|internal)( rotation)? obliques?\b/;
 const OUTER_OBLIQUE = /\b(lateral|external)( rotation)? obliques?\b/;
-const SMV = /\b(smv|schueller|submentovertical|submentovertex)\b/;
+const SMV = /\b(smv|schueller|jug ?handle|submentovertical|submentovertex)\b/;
 
 export const ORDERED_PARTS: readonly OrderedPart[] = [
   // Studies and surveys, before the parts that they are of

@@ -32,3 +32,26 @@ test('a finger or toe that a view is not set for is told once, with the views', 
     },
   ]);
 });
+
+test('a decubitus of one side only is told where the order wants the other side down', () => {
+  const said = (words: string) => orderReadLines(orderedExam(words)!);
+  expect(said('Abdomen right lateral decubitus')).toContainEqual({
+    text: expect.stringMatching(
+      /^The right side down is asked for, and here it is Abdomen, AP, left lateral decubitus/,
+    ),
+    doubtful: true,
+  });
+  expect(said('Abdomen left lateral decubitus')).toContainEqual({ text: 'The left side down', doubtful: false });
+  expect(said('Chest right lateral decubitus')).toContainEqual({ text: 'The right side down', doubtful: false });
+});
+
+test('joints that are to be on the pictures of a long bone are told, and are no exams', () => {
+  const lines = orderReadLines(orderedExam('Right tib-fib AP lateral, include knee and ankle')!);
+  expect(lines).toContainEqual({
+    text: '“include knee and ankle”: on the pictures of the bone, and no exam of its own',
+    doubtful: false,
+  });
+  // A view behind it makes it an exam; so does a part that is no long bone.
+  expect(orderedExam('Right humerus including shoulder AP')!.projections).toContain('shoulder-ap-external');
+  expect(orderedExam('Left foot including ankle')!.projections).toContain('ankle-mortise');
+});

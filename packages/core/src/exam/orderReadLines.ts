@@ -3,6 +3,7 @@ import { projectionOf } from '../projections/catalogue';
 import { digitName, digitOf } from '../projections/digit';
 import { asWritten } from './orderWords';
 import { plannedFor, type Ordered } from './orderedExam';
+import { sideLiesDown } from './orderSides';
 
 export type OrderReadLine = { text: string; doubtful: boolean };
 
@@ -46,6 +47,20 @@ function sidedLines(sided: Ordered['sided']): OrderReadLine[] {
   return [...bySides].map(([said, names]) => ({ text: `Of ${said}: ${names.join('; ')}`, doubtful: false }));
 }
 
+/** The side that is to lie down; a view that is of one side only is not what is asked for with the other down. */
+function downLines(sideDown: Ordered['sideDown'], ids: Ordered['projections']): OrderReadLine[] {
+  if (!sideDown) return [];
+  const asked = sideDown === 'both' ? 'Each side down in turn' : `The ${sideDown} side down`;
+  const fixed = ids.map(projectionOf).filter((entry) => sideLiesDown(entry) && entry.sided === 'none');
+  const others = fixed.filter(({ positions }) => positions[0].on !== sideDown);
+  if (others.length > 0)
+    return others.map(({ name }) => ({
+      text: `${asked} is asked for, and here it is ${name}: read the order`,
+      doubtful: true,
+    }));
+  return [{ text: asked, doubtful: false }];
+}
+
 /** @returns nothing where the order is called just as an exam or a view is here, and holds no doubt */
 export function orderReadLines({ read, unread, sideDown, exam, sided, ...ordered }: Ordered): OrderReadLine[] {
   const names = (ids: readonly string[]): string => [...new Set(ids)].map((id) => projectionOf(id).name).join('; ');
@@ -61,6 +76,8 @@ export function orderReadLines({ read, unread, sideDown, exam, sided, ...ordered
     if (as === 'routine besides') return [{ text: `And what is usual: ${names(ids)}`, doubtful: false }];
     if (as === 'beside')
       return [{ text: `How soon, or why, and no view: ${quoted(words.split(' '))}`, doubtful: false }];
+    if (as === 'joints')
+      return [{ text: `“${words}”: on the pictures of the bone, and no exam of its own`, doubtful: false }];
     if (as === 'digit') return setForAnother(words, ids);
     const routine = exam ? `the routine of ${exam.name}` : names(ids);
     if (as === 'routine')
@@ -76,9 +93,7 @@ export function orderReadLines({ read, unread, sideDown, exam, sided, ...ordered
     ...lines,
     ...countLines(ordered),
     ...sidedLines(sided),
-    ...(sideDown
-      ? [{ text: sideDown === 'both' ? 'Each side down in turn' : `The ${sideDown} side down`, doubtful: false }]
-      : []),
+    ...downLines(sideDown, ordered.projections),
     ...(unread.length > 0 ? [{ text: `Not understood: ${quoted(unread)}`, doubtful: true }] : []),
   ];
 }

@@ -393,7 +393,7 @@ Orbits pre-MRI screening | exam:orbits
 Mandible complete | exam:mandible
 Mandible left oblique | mandible-axiolateral-oblique | L
 Esophagus barium | exam:oesophagus
-Modified barium swallow | exam:oesophagus
+Modified barium swallow | none
 Upper GI with small bowel follow through | exam:upper-gi-single exam:small-bowel
 Barium enema air contrast | exam:enema
 Babygram | chest-ap abdomen-ap-supine
@@ -908,4 +908,32 @@ both hands and wrists RA | exam:hand exam:wrist | B
 C-arm OR hip | none
 ERCP | none
 MRI orbits | none
+videofluoroscopic swallow study | none
+Shoulder AP Grashey right | shoulder-ap-oblique-glenoid | R
+Shoulder Grashey AP left, Y lateral, axillary | shoulder-ap-oblique-glenoid shoulder-scapular-y shoulder-axillary-inferosuperior | L
+AC joint AP Zanca right | acromioclavicular-ap-axial | R
+sinuses PA Caldwell, parietoacanthial Waters, lateral | sinuses-pa-axial sinuses-parietoacanthial sinuses-lateral
+skull AP axial Towne, PA Caldwell, lateral | skull-ap-axial skull-pa-axial skull-lateral
+c-spine lateral swimmers | cervicothoracic-lateral
+wrist PA axial Stecher left | scaphoid-axial | L
+carpal canal tangential right | carpal-canal-tangential | R
+knee axial sunrise right | patella-tangential-supine | R
+knee PA Rosenberg bilateral | knee-pa-flexed-weight-bearing | B
+foot AP axial left | foot-ap | L
+foot Saltzman left | hindfoot-alignment | L
+heel dorsoplantar right | calcaneus-axial-dorsoplantar | R
+hip lateral cross table left | hip-axiolateral | L
+pelvis AP axial inlet | pelvis-inlet
+upright abdomen PA | abdomen-pa-upright
+lateral pelvis | pelvis-lateral
+orbits PA Rhese left | orbit-parieto-orbital-oblique | L
+knee ap lat obliques right | knee-ap knee-lateral knee-oblique-medial knee-oblique-lateral | R
+knee 3 views sunrise left | knee-ap knee-lateral patella-tangential-supine | L
+thoracic spine 3v swimmers | thoracic-ap thoracic-lateral cervicothoracic-lateral
+ankle 3 views mortise right | ankle-ap ankle-lateral ankle-mortise | R
+C-spine 3 views odontoid | cervical-ap-axial cervical-lateral cervical-ap-open-mouth
+knee 4+V left incl sunrise and tunnel | knee-ap knee-lateral patella-tangential-supine fossa-prone | L
+right tib-fib AP lat to include ankle | leg-ap leg-lateral | R
+forearm left 2 views including wrist and elbow | forearm-ap forearm-lateral | L
+zygomatic arches jug handle | zygomatic-arches-submentovertical
 `;

@@ -16,6 +16,7 @@ import {
 import { projectionOf } from '../projections/catalogue';
 import { digitsOf } from '../projections/digit';
 import { digitsIn, OF_DIGIT } from './orderDigits';
+import { jointsShown } from './orderJoints';
 import { whatOf } from '../interchange/orderGuard';
 import { notDenied } from '../interchange/reasonSituation';
 import { plainOrder } from './orderWords';
@@ -33,8 +34,8 @@ export type BodySide = 'left' | 'right';
 /** Words of the order, and what they were taken for. */
 export type ReadWords = {
   words: string;
-  /** `digit`: which finger or toe; `ids` are the views that cannot be set for it. `beside`: how soon, or why. */
-  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out' | 'digit' | 'beside';
+  /** `joints`: those of a long bone, to be on its pictures. `digit`: which finger or toe; `ids` are the views that cannot be set for it. `beside`: how soon, or why. */
+  as: 'view' | 'routine' | 'routine besides' | 'unread view' | 'left out' | 'digit' | 'beside' | 'joints';
   ids: readonly string[];
   /** What of the reason changed the routine, as it is written there. */
   because?: string;
@@ -73,7 +74,7 @@ const FILLER = new Set(
 );
 /** A view of some part, though not of the one that is named. */
 const ANY_VIEW =
-  /\b(ap|pa|laterals?|obliques?|axial|mortise|tunnel|sunrise|skyline|merchant|lordotic|inlet|outlet|frog|swimmers|odontoid|waters|caldwell|towne|axillary|decubitus|flexion|extension|rao|lao|rpo|lpo|tangential)\b/g;
+  /\b(ap|pa|laterals?|obliques?|axial|mortise|tunnel|sunrise|skyline|merchant|lordotic|inlet|outlet|frog|swimmers|serendipity|odontoid|waters|caldwell|towne|axillary|decubitus|flexion|extension|rao|lao|rpo|lpo|tangential)\b/g;
 const COUNT = /\b(\d)( ?(or|to|-) ?(\d))?( or more)? (views?|planes?)\b/;
 const MASK = '·';
 /** @example countIn('ankle 2 or 3 views') // { words: '2 or 3 views', least: 2, most: 3 } */
@@ -243,7 +244,7 @@ function readPart(
   const spread = stretch
     .replace(/\bfrontal\b/g, part.frontal ?? 'ap')
     // "AP lateral oblique" in one breath are three views.
-    .replace(/\b(ap|pa) lateral oblique\b/g, '$1 , lateral , oblique');
+    .replace(/\b(ap|pa) lateral (obliques?)\b/g, '$1 , lateral , $2');
   const { left: uncoursed, full } = withoutCourses(part.views, spread);
   let left = uncoursed;
   const found: { at: number; words: string; ids: readonly string[]; side: BodySide | null }[] = [];
@@ -263,15 +264,25 @@ function readPart(
       found.push({ at: hit.index, words: full.get(hit.index) ?? hit[0].trim(), ids: taken, side });
       left = before + blank(hit[0]) + left.slice(hit.index + hit[0].length);
     }
+  const views = found.filter(({ ids }) => ids.length > 0).sort((a, b) => a.at - b.at);
+  // "Knee 3 views with sunrise": what is usual, and these too.
+  const first = views[0];
+  const besides =
+    first !== undefined &&
+    /\bwith\b/.test(stretch.slice(0, first.at)) &&
+    !views.some(({ ids }) => examsIn(ids).length > 0);
+  const named = views.flatMap(({ ids }) => routineOf(ids, exams));
   const count = COUNT.exec(all);
   const counted = count ? Number(count[4] ?? count[1]) : null;
   const routine = (): readonly string[] => {
     const usual = inCase(part.when, part.routine);
     const counts = usual === part.routine ? part.counts : inCase(part.countsWhen, {});
     if (counted === null) return usual;
+    // "Knee 4 views with sunrise": what is usual and those that are named are as many.
+    if (besides && new Set([...routineOf(usual, exams), ...named]).size >= counted) return usual;
     // So many views as are asked for by number are made, whatever the reason.
-    const named = CIRCUMSTANCES.some(([written, is]) => part.when?.[is] === usual && written.test(all));
-    if (usual !== part.routine && !named && part.counts?.[counted]) return part.counts[counted]!;
+    const byWord = CIRCUMSTANCES.some(([written, is]) => part.when?.[is] === usual && written.test(all));
+    if (usual !== part.routine && !byWord && part.counts?.[counted]) return part.counts[counted]!;
     if (usual !== part.routine && !counts?.[counted]) return usual;
     if (count![6]!.startsWith('plane')) return counts?.[2] ?? usual;
     // "Min 4 views": the routine, where it has as many, else the next that has; "1 or 2 views": no more than that.
@@ -287,23 +298,24 @@ function readPart(
       : known.filter((each) => each >= least && each <= counted).at(-1);
     return next === undefined ? usual : counts![next]!;
   };
-  const views = found.filter(({ ids }) => ids.length > 0).sort((a, b) => a.at - b.at);
   const others = [...left.matchAll(ANY_VIEW)].map(([words]): ReadWords => ({ words, as: 'unread view', ids: [] }));
   const rest = left.replace(ANY_VIEW, blank);
-  // "Knee 3 views with sunrise": what is usual, and these too.
-  const first = views[0];
-  const besides =
-    first !== undefined &&
-    /\bwith\b/.test(stretch.slice(0, first.at)) &&
-    !views.some(({ ids }) => examsIn(ids).length > 0);
+  // "Knee 3 views sunrise": fewer are named than are counted, and with what is usual they are as many.
+  const counts =
+    count !== null &&
+    new Set(named).size < Number(count[1]) &&
+    new Set([...routineOf(routine(), exams), ...named]).size === counted;
   // All of it, and these too; or views that nothing answers to, beside what is usual.
   const whole =
-    first === undefined || besides || circumstances.has('complete') || (others.length > 0 && !/\bonly\b/.test(stretch));
+    first === undefined ||
+    besides ||
+    counts ||
+    circumstances.has('complete') ||
+    (others.length > 0 && !/\bonly\b/.test(stretch));
   const usual = whole ? routine() : [];
   const changedBy = [...why].find(
     ([each]) => part.when?.[each] === usual && !CIRCUMSTANCES.some(([written, is]) => is === each && written.test(all)),
   );
-  const named = views.flatMap(({ ids }) => routineOf(ids, exams));
   return {
     projections: [...new Set([...routineOf(usual, exams), ...named])],
     exams: [...examsIn(usual), ...views.flatMap(({ ids }) => examsIn(ids))],
@@ -335,8 +347,9 @@ function readPart(
  * @example readOrder('Knee AP, medial oblique, lateral right').projections // knee-ap, knee-oblique-medial, knee-lateral
  */
 export function readOrder(text: string, exams: readonly Exam[] = shippedExams, reason: string = ''): OrderRead | null {
-  const what = whatOf(text);
-  const why = reasonsIn(`${text.slice(what.length)} ${reason}`);
+  const whole = whatOf(text);
+  const { rest: what, words: joints } = jointsShown(whole);
+  const why = reasonsIn(`${text.slice(whole.length)} ${reason}`);
   const worded = plainOrder(what, KNOWN);
   const asked = worded.replace(LEFT_OUT, blank);
   const { mentions: parted, again } = partsIn(asked);
@@ -423,6 +436,7 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
       ...kept.flatMap(({ read }) => read),
       ...digits,
       ...leftOut,
+      ...(joints === null ? [] : [{ words: joints, as: 'joints' as const, ids: [] }]),
       ...(beside.length > 0 ? [{ words: beside.join(' '), as: 'beside' as const, ids: [] }] : []),
     ],
     count: mentions.length === 1 ? countIn(plain) : null,

@@ -10,7 +10,7 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
   [/\bdexa\b|\bdxa\b|bone densi|densitometry/i, 'bone densitometry'],
   [/scintigra|nuclear medicine|\bspect\b|\bbone scan\b|\bv\/?q scan\b/i, 'nuclear medicine'],
   [
-    /\bfluoro|arthrogra|myelogra|fistulogra|sialogra|hysterosalping|\bhsg\b|\bc[ -]arm\b|\bercp\b|image intensifier/i,
+    /\bfluoro|arthrogra|myelogra|fistulogra|sialogra|modified barium|videofluoro|\bmbss?\b|hysterosalping|\bhsg\b|\bc[ -]arm\b|\bercp\b|image intensifier/i,
     'a study under fluoroscopy',
   ],
   [/angiogra|venogra|arteriogra|cathet|\bstent\b|embolis|emboliz/i, 'angiography or an intervention'],
