@@ -286,7 +286,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
     counts: { 1: ['abdomen-ap-supine'], 2: ['abdomen-ap-supine', 'abdomen-ap-upright'], 3: ['exam:abdomen-acute'] },
     when: { 'free gas': ['exam:abdomen-acute'], obstruction: ['abdomen-ap-supine', 'abdomen-ap-upright'] },
     views: [
-      view(/\b(acute|obstruction)( abdomen| abdominal)?( series)?\b|\bseries\b|\baas\b/, 'exam:abdomen-acute'),
+      view(/\bacute( abdomen| abdominal)?( series)?\b|\bobstruction series\b|\bseries\b|\baas\b/, 'exam:abdomen-acute'),
       method(/\bdorsal decubitus( lateral)?\b|\bcrosstable( lateral)?\b/, LATERAL_COURSE, 'abdomen-decubitus-dorsal'),
       view(/\b(left )?(lateral )?decubitus( (ap|pa))?\b|\blld\b/, 'abdomen-decubitus-left-lateral'),
       view(/\b(pa (upright|standing)|(upright|standing)[ ·]+pa)\b/, 'abdomen-pa-upright'),
@@ -710,7 +710,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
         /^(lateral|frog( lateral)?)$/,
         'hip-lateral-frog',
       ),
-      view(LATERAL, 'hip-lateral-frog'),
+      // Who may be broken is not turned out.
+      { ...view(LATERAL, 'hip-lateral-frog'), when: { trauma: ['hip-axiolateral'] } },
       view(AP, 'hip-ap'),
     ],
   },
@@ -739,7 +740,8 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   // Spine
   {
     id: 'scoliosis',
-    written: /\b(scoliosis|full spine|whole spine|entire spine|spine survey( entire)?|spine entire)\b/,
+    written:
+      /\b(scoliosis|full spine|full length spine|whole spine|entire spine|spine survey( entire)?|spine entire)\b/,
     routine: ['exam:scoliosis'],
     counts: { 1: ['scoliosis-pa'] },
     views: [
@@ -989,6 +991,8 @@ export const CIRCUMSTANCES: readonly (readonly [RegExp, Circumstance])[] = [
   [/\b(portable|mobile|bedside|nicu|icu|picu|crib)\b/, 'mobile'],
   [/\b(infant|newborn|baby|neonate)\b/, 'infant'],
   [/\b(complete)\b/, 'complete'],
+  [/\bsnuff ?box\b/, 'scaphoid'],
+  [/\bobstruction\b(?! series)/, 'obstruction'],
   // Of a part that is called so, nothing is said of another.
   [/\b(upper|proximal|above (the )?diaphragm)\b(?! (gi|airway|arms?|extremit|limb|abdomen))/, 'upper'],
   [/\b(lower|distal|below (the )?diaphragm)\b(?! (legs?|jaw|extremit|limb|back|abdomen))/, 'lower'],
@@ -1011,7 +1015,10 @@ export const SAID_BESIDE: ReadonlySet<string> = new Set(
   coin battery foreign body fb cast casted splint splinted brace post reduction postreduction hardware orif deformity
   swelling swollen nat tender tenderness ache stiffness stiff infection osteomyelitis ulcer wound laceration bruising
   preop postop surgery surgical healing union alignment position placement line tube pneumonia chf copd tb ct mri
-  followup follow up recheck pre clearance screening safety do`.split(/\s+/),
+  followup follow up recheck pre clearance screening safety do
+  foosh pneumothorax effusion effusions croup stridor stones stone sprain strain assault blowout crush crushed snuffbox snuff box
+  fall fell peds pediatric paediatric nec ddh dysplasia free air obstruction bay dx rad uni cmc op f u picc pacemaker lead leads
+  intubation catheter patient sling nipple markers marker sides`.split(/\s+/),
 );
 /** Words that are spelled right: a misspelt one is read as the nearest of them. */
 export const SPELLED: readonly string[] =

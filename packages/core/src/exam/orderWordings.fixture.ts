@@ -936,4 +936,19 @@ knee 4+V left incl sunrise and tunnel | knee-ap knee-lateral patella-tangential-
 right tib-fib AP lat to include ankle | leg-ap leg-lateral | R
 forearm left 2 views including wrist and elbow | forearm-ap forearm-lateral | L
 zygomatic arches jug handle | zygomatic-arches-submentovertical
+Left elbow AP/LAT, fell on outstretched hand | elbow-ap elbow-lateral | L
+Rt foot 3v stubbed toe | foot-ap foot-oblique-medial foot-lateral | R
+patient fell, left knee AP lat | knee-ap knee-lateral | L
+fell on left knee | exam:knee | L
+AP pelvis & lateral left hip, fall | pelvis-ap hip-axiolateral | L
+Left hip AP lateral | hip-ap hip-lateral-frog | L
+Xray L wrist - FOOSH, tender snuffbox | exam:scaphoid | L
+abdomen 2 view obstruction | abdomen-ap-supine abdomen-ap-upright
+obstruction series | exam:abdomen-acute
+full length spine PA | scoliosis-pa
+R/O fracture right 4th metacarpal, hand 3 views | exam:hand | R
+thumb left CMC arthritis, Robert view | thumb-ap-axial-base | L
+Knee L AP/lat/sunrise standing | knee-ap-weight-bearing knee-lateral patella-tangential-supine | L
+inspiration expiration chest pneumothorax | chest-pa chest-pa-expiration
+LS spine 5 views w obliques | exam:lumbar-five
 `;

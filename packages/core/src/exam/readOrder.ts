@@ -339,6 +339,17 @@ function readPart(
   };
 }
 
+/** How it came to it, as the last of the words: what was fallen on is not what is ordered. */
+const MECHANISM =
+  /[\s,;:–—-]*\b(foosh|fell|fall(en|ing)?|stubbed|twisted|tripped|slipped|stepped on|dropped|kicked|punched|jammed|struck|hit (by|on|with)|collided|assault(ed)?)\b[^,;:–—]*$/i;
+/** Cut off only where something is ordered before it: "fell on left knee" is a knee. */
+function withoutMechanism(text: string): { what: string; how: string | null } {
+  const found = MECHANISM.exec(text);
+  const what = found ? text.slice(0, found.index) : text;
+  if (!found || partsIn(plainOrder(what, KNOWN)).mentions.length === 0) return { what: text, how: null };
+  return { what, how: found[0].replace(/^[\s,;:–—-]+/, '').toLowerCase() };
+}
+
 /**
  * @param text the words of the order as they came
  * @param reason why it was ordered, where that stands apart: it may change the routine, and never a view that is named
@@ -347,9 +358,9 @@ function readPart(
  * @example readOrder('Knee AP, medial oblique, lateral right').projections // knee-ap, knee-oblique-medial, knee-lateral
  */
 export function readOrder(text: string, exams: readonly Exam[] = shippedExams, reason: string = ''): OrderRead | null {
-  const whole = whatOf(text);
-  const { rest: what, words: joints } = jointsShown(whole);
-  const why = reasonsIn(`${text.slice(whole.length)} ${reason}`);
+  const { what: ordered, how } = withoutMechanism(whatOf(text));
+  const { rest: what, words: joints } = jointsShown(ordered);
+  const why = reasonsIn(`${text.slice(ordered.length)} ${reason}`);
   const worded = plainOrder(what, KNOWN);
   const asked = worded.replace(LEFT_OUT, blank);
   const { mentions: parted, again } = partsIn(asked);
@@ -437,6 +448,7 @@ export function readOrder(text: string, exams: readonly Exam[] = shippedExams, r
       ...digits,
       ...leftOut,
       ...(joints === null ? [] : [{ words: joints, as: 'joints' as const, ids: [] }]),
+      ...(how ? [{ words: how, as: 'beside' as const, ids: [] }] : []),
       ...(beside.length > 0 ? [{ words: beside.join(' '), as: 'beside' as const, ids: [] }] : []),
     ],
     count: mentions.length === 1 ? countIn(plain) : null,
