@@ -349,6 +349,8 @@ export const chest: ProjectionSource[] = [
     cover: [
       ...lungs,
       { landmark: 'sternal_angle', name: 'sternum', marginMm: 15, axis: 'across' },
+      // It leans forward: its lower end stands out farthest.
+      { landmark: 'xiphisternal', name: 'sternum', marginMm: 10, axis: 'across' },
       { landmark: 'T7_sp', name: 'ribs posterior to the spine', marginMm: 8, axis: 'across' },
     ],
     maySplit: true,
