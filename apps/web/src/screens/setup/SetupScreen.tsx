@@ -344,6 +344,16 @@ function SetupOfView() {
     await settle();
     router.push({ pathname: '/rehearse', params: toAddress(asked) });
   };
+  const stepList = late && (
+    <StepList
+      setup={late}
+      unit={unit}
+      notFelt={request.overrides?.notFelt}
+      done={steps}
+      onTick={tick}
+      onAsk={(text) => explain([text])}
+    />
+  );
   const rehearseLink = allowed && (
     <Press
       label={`Rehearse ${setup.name}: the picture that this set-up will give`}
@@ -483,16 +493,7 @@ function SetupOfView() {
               {readouts}
               {clockKeys}
               {handsFree}
-              {late && (
-                <StepList
-                  setup={late}
-                  unit={unit}
-                  notFelt={request.overrides?.notFelt}
-                  done={steps}
-                  onTick={tick}
-                  onAsk={(text) => explain([text])}
-                />
-              )}
+              {stepList}
             </ScrollView>
             {actions}
           </View>
@@ -513,16 +514,7 @@ function SetupOfView() {
         {changes}
         {clockKeys}
         {handsFree}
-        {late && (
-          <StepList
-            setup={late}
-            unit={unit}
-            notFelt={request.overrides?.notFelt}
-            done={steps}
-            onTick={tick}
-            onAsk={(text) => explain([text])}
-          />
-        )}
+        {stepList}
         {allowed && <Assumptions setup={setup} />}
         {otherSchools}
         {rehearseLink}

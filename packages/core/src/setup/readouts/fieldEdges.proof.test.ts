@@ -45,6 +45,17 @@ test('from what is not felt nothing is measured', () => {
   expect(spared).toBeGreaterThan(10);
 });
 
+test('a set-up that is barred for this patient has no edges to look for', () => {
+  const request = { projectionId: 'acromioclavicular-ap-weights' } as const;
+  expect(fieldEdges(computeSetup(request)).length).toBeGreaterThan(0);
+  const barred = computeSetup({
+    ...request,
+    situation: { fractureSuspected: true, suspected: ['dislocation'] },
+  });
+  expect(barred.feasible).toBe(false);
+  expect(fieldEdges(barred)).toEqual([]);
+});
+
 /** Edges past the skin by their name, mm. */
 const past = (setup: (typeof setups)[number]): Map<string, number> =>
   new Map(

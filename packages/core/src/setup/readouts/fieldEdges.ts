@@ -11,6 +11,7 @@ import { ROOM_DOWN } from '../../room/position';
 import type { Direction } from '../../words/centreWords';
 import type { Values } from '../../words/fact';
 import { say } from '../../words/say';
+import { bars } from '../problem';
 import type { Setup } from '../setup';
 import { bearingsFrom, LEVEL_MM } from './bearing';
 import { isWithinTouch } from './withinTouch';
@@ -255,10 +256,12 @@ function paired(found: readonly Found[], unit: LengthUnit): Found[] {
 /**
  * The edges of the light against this body: what the eye checks before the exposure.
  * @param notFelt landmarks that are not felt in this patient: nothing is measured from them
- * @returns nothing of an edge that runs over the body far from any landmark
+ * @returns nothing of an edge that runs over the body far from any landmark, nor of a set-up that is barred
  * @example fieldEdges(computeSetup({ projectionId: 'hand-pa', side: 'left' })).map(({ text }) => text) // "Lateral edge: ½ in (1.3 cm) beyond the skin of the thumb", …
  */
 export function fieldEdges(setup: Setup, unit: LengthUnit = 'in', notFelt: readonly string[] = []): EdgeLine[] {
+  // What must not be done in this way is not told how.
+  if (setup.problems.some(bars)) return [];
   const posed = posedIn(setup);
   const { focal, receptor } = setup.scene;
   const plane: PlaneFrame = { origin: receptor.centre, u: receptor.u, v: receptor.v, n: receptor.n };
