@@ -1,5 +1,7 @@
 /** Builds the web app and the server, each only when its sources changed. */
-import { cpSync, existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { at, expoEnv, fingerprint, must, say } from './lib.mjs';
 
 async function when(stampFile, paths, build) {
@@ -7,6 +9,17 @@ async function when(stampFile, paths, build) {
   if (existsSync(stampFile) && readFileSync(stampFile, 'utf8') === wanted) return;
   await build();
   writeFileSync(stampFile, wanted);
+}
+
+/** The bones of the pictures, as small as they go over the line. */
+function packBones() {
+  const from = at('packages/core/skeleton');
+  mkdirSync(at('apps/web/dist/skeleton'), { recursive: true });
+  for (const file of readdirSync(from))
+    writeFileSync(
+      at('apps/web/dist/skeleton', `${file}.gz`),
+      gzipSync(readFileSync(path.join(from, file)), { level: 9 }),
+    );
 }
 
 async function buildWeb() {
@@ -19,10 +32,11 @@ async function buildWeb() {
       env: expoEnv,
     },
   );
+  packBones();
   const { generateSW } = await import('workbox-build');
   const { count, size } = await generateSW({
     globDirectory: at('apps/web/dist'),
-    globPatterns: ['**/*.{html,js,ttf,png,ico,json}'],
+    globPatterns: ['**/*.{html,js,ttf,png,ico,json,gz}'],
     globIgnores: ['**/metadata.json'],
     swDest: at('apps/web/dist/sw.js'),
     inlineWorkboxRuntime: true,
@@ -82,7 +96,7 @@ export const buildServerAlone = () => when(at('apps/server/dist/.built'), SERVER
 export async function buildAll() {
   await when(
     at('apps/web/dist/.built'),
-    ['apps/web', 'packages/core/src', 'package-lock.json', 'tools/build.mjs'],
+    ['apps/web', 'packages/core/src', 'packages/core/skeleton', 'package-lock.json', 'tools/build.mjs'],
     buildWeb,
   );
   await buildServerAlone();

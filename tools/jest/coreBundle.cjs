@@ -30,7 +30,12 @@ const files = readdirSync(sources, { recursive: true })
   .sort();
 const key = createHash('sha256').update(esbuild.version).update(readFileSync(__filename));
 key.update(readFileSync(path.join(root, 'package-lock.json')));
-for (const file of files) key.update(file).update(readFileSync(path.join(sources, file)));
+// Data is bundled too: what it says is proved, and a change of it alone must be proved anew.
+const data = readdirSync(sources, { recursive: true })
+  .filter((file) => file.endsWith('.json'))
+  .map((file) => file.split(path.sep).join('/'))
+  .sort();
+for (const file of [...files, ...data]) key.update(file).update(readFileSync(path.join(sources, file)));
 const stem = path.join(folder, `core-${key.digest('hex').slice(0, 16)}`);
 const bundle = `${stem}.cjs`;
 /** What was made so long ago is of sources that are gone. */

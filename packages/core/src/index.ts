@@ -316,6 +316,7 @@ export {
   type Radiograph,
   type RadiographOptions,
 } from './radiograph/simulateRadiograph';
+export { BONE_FILES, readSkeleton, type Skeleton } from './body/skeleton';
 export { consolePositioningError, seedOf } from './radiograph/consolePositioningError';
 export { indexShare } from './radiograph/pictureIndex';
 export { CAPTION } from './radiograph/caption';

@@ -36,6 +36,7 @@ import {
   type Radiograph,
   type Setup,
   type SetupRequest,
+  type Skeleton,
 } from '@taktik/core';
 
 export type RehearsalInput = {
@@ -93,6 +94,14 @@ export function actualOf({
   return { ...setup, marker: { ...setup.marker, letter: marker, letters: [marker], spots } };
 }
 
+/** True bones, once they are loaded: of the worker, as all its pictures are drawn with them. */
+let skeleton: Skeleton | undefined;
+export function drawBones(bones: Skeleton): void {
+  if (skeleton === bones) return;
+  skeleton = bones;
+  last = null;
+}
+
 type Ready = { key: string; setup: Setup; ready: ReturnType<typeof prepareRadiograph> };
 let last: Ready | null = null;
 
@@ -110,6 +119,7 @@ const optionsOf = ({ request, pixels, seed, motionMm, exposure }: RehearsalInput
   motionMm,
   exposure,
   own: request.own,
+  skeleton,
 });
 
 /** One of several slices of the rows. */

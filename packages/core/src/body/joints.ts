@@ -15,7 +15,7 @@ const SUBTALAR: Vec3 = [0.205, 0.714, -0.669];
 const THUMB_OUT: Vec3 = [-0.737, 0, -0.676];
 const THUMB_ACROSS: Vec3 = [0, 0.882, -0.47];
 
-/** An axis of the patient in anatomical position, or the line through two landmarks of the left side. */
+/** An axis of the patient in anatomical position, or the line through two landmarks or structures of the left side. */
 export type Axis = Vec3 | { from: string; to: string };
 type Drive = { segment: string; axis: Axis; share: number };
 type MovementSpec = { drives: readonly Drive[]; paired: boolean; range: readonly [number, number]; says: Says };
@@ -84,7 +84,8 @@ export const MOVEMENTS = {
   elbowFlexion: one('forearm', X, -1, [-5, 150], ['elbow flexion', 'elbow extension']),
   forearmPronation: one(
     'radius',
-    { from: 'ulnar_styloid_L', to: 'radial_head_L' },
+    // The radius turns about the ulna: the line from the middle of the ulnar head to that of its own head.
+    { from: 'ulnar_head_L', to: 'radius_head_L' },
     -1,
     [-5, 175],
     ['forearm pronation', 'forearm supination'],

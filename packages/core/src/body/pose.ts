@@ -3,7 +3,7 @@
  */
 import { applyToPoint, compose, IDENTITY, rotationAbout, shifted, type Frame } from '../geometry/frame';
 import { normalize, subtract, type InPatient, type InSegment, type Vec3 } from '../geometry/vector';
-import { landmarkOf, type Body } from './body';
+import { markOf, type Body } from './body';
 import { eachSide, MOVEMENT_NAMES, specOf, type Axis, type Motion, type Pose } from './joints';
 
 /** Frames by segment, relative to the anatomical position. */
@@ -12,7 +12,7 @@ export type Posture = Readonly<Record<string, Frame<InSegment, InPatient>>>;
 type Turn = { axis: Vec3<InSegment>; degrees: number };
 
 const axisOf = (axis: Axis, body: Body): Vec3<InSegment> =>
-  'from' in axis ? normalize(subtract(landmarkOf(body, axis.to).p, landmarkOf(body, axis.from).p)) : (axis as Vec3);
+  'from' in axis ? normalize(subtract(markOf(body, axis.to).p, markOf(body, axis.from).p)) : (axis as Vec3);
 
 /** Mirrored about the middle plane: a turn about x stays, one about y or z reverses. */
 const onTheRight = ({ axis, degrees }: Turn): Turn => ({ axis: [axis[0], -axis[1], -axis[2]], degrees });

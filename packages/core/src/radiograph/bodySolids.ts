@@ -9,6 +9,7 @@ import { shrunk } from '../body/intervals';
 import type { Primitive } from '../body/primitive';
 import { poseBody } from '../body/pose';
 import { placeBody, posedSkin, type PosedBody } from '../body/posed';
+import { hasTrueBones, standingBones, type Skeleton, type TrueBone } from '../body/skeleton';
 import { moveShape } from '../body/shape';
 import { solidOf, type Solid } from '../body/surface';
 import { applyToDirection, IDENTITY, inverse, type Frame } from '../geometry/frame';
@@ -20,15 +21,18 @@ import { growthPlates, isOssified, shortBonePlate } from './growth';
 import { mergedElements, rankedElements, type Element } from './pieces';
 
 /** Pieces with the segment they ride on; gas of stomach and bowel apart: contrast takes its place. */
-type Piece = { segment: string; solid: Solid };
+type Piece = { id: string; segment: string; solid: Solid };
 type Standing = {
   posed: PosedBody<InPatient>;
   pieces: Piece[];
   gas: Solid[];
   /** The pieces that are not out of the light, taken apart and ranked; by what is out of it. */
   ranked: Map<string, Element[]>;
+  /** True bones where they stand, by the skeleton that they are of. */
+  bones: WeakMap<Skeleton, TrueBone[]>;
 };
 const GAS = /^(gas_|stomach_gas)/;
+const PLATE = 'growth plate';
 
 /** Bodies that were simulated last; a few, for comparing. */
 const KEPT = 4;
@@ -64,13 +68,19 @@ function makeStanding({ patient, scene }: Pick<Setup, 'patient' | 'scene'>): Sta
     return [...own, ...shortBonePlate(reference, own, posed)];
   };
   const pieces = presentPieces(body).flatMap((reference) =>
-    solidsFor(reference).map((solid): Piece => ({ segment: reference.segment, solid })),
+    solidsFor(reference).map((solid): Piece => ({ id: reference.id, segment: reference.segment, solid })),
   );
   return {
     posed,
     gas,
-    pieces: [...pieces, ...growthPlates(posed).filter(({ segment }) => !body.gone.has(segment))],
+    pieces: [
+      ...pieces,
+      ...growthPlates(posed)
+        .filter(({ segment }) => !body.gone.has(segment))
+        .map((plate): Piece => ({ id: PLATE, ...plate })),
+    ],
     ranked: new Map(),
+    bones: new WeakMap(),
   };
 }
 
@@ -134,23 +144,40 @@ function besideBody(setup: Setup): Solid[] {
   return [...bowel, ...coverings(setup, posed), ...contrastFor(setup.study, posed, up, FRONT)];
 }
 
-const inTheField = (pieces: readonly Piece[], away: RegExp | null): Solid[] =>
-  pieces.filter(({ segment }) => !away?.test(segment)).map(({ solid }) => solid);
+const inTheField = (pieces: readonly Piece[], away: RegExp | null, covered?: ReadonlySet<string>): Solid[] =>
+  pieces.filter(({ id, segment }) => !away?.test(segment) && !covered?.has(id)).map(({ solid }) => solid);
 
-/** All of it in the frame of the patient. */
-export const patientSolids = (setup: Setup): Solid[] => [
-  ...inTheField(standing(setup).pieces, outOfTheField(setup)),
-  ...besideBody(setup),
-];
+/** The skeleton of this body, where it is one of the grown. */
+const skeletonOf = ({ posed }: Standing, skeleton: Skeleton | undefined): Skeleton | undefined =>
+  skeleton && hasTrueBones(posed) ? skeleton : undefined;
+
+/** All of it in the frame of the patient; true bones are no solids and not among them. */
+export const patientSolids = (setup: Setup, skeleton?: Skeleton): Solid[] => {
+  const own = standing(setup);
+  return [...inTheField(own.pieces, outOfTheField(setup), skeletonOf(own, skeleton)?.covers), ...besideBody(setup)];
+};
 
 /** The same taken apart and ranked, for casting. */
-export function patientElements(setup: Setup): Element[] {
-  const { pieces, ranked } = standing(setup);
+export function patientElements(setup: Setup, skeleton?: Skeleton): Element[] {
+  const own = standing(setup);
+  const { pieces, ranked } = own;
   const away = outOfTheField(setup);
-  const key = String(away);
+  const covers = skeletonOf(own, skeleton)?.covers;
+  const key = [String(away), ...(covers ?? [])].join();
   let body = ranked.get(key);
-  if (!body) ranked.set(key, (body = rankedElements(inTheField(pieces, away))));
+  if (!body) ranked.set(key, (body = rankedElements(inTheField(pieces, away, covers))));
   return mergedElements(body, rankedElements(besideBody(setup)));
+}
+
+/** The true bones of a body that are in the light's way, in the frame of the patient. */
+export function patientBones(setup: Setup, skeleton: Skeleton | undefined): TrueBone[] {
+  const own = standing(setup);
+  const used = skeletonOf(own, skeleton);
+  if (!used) return [];
+  let bones = own.bones.get(used);
+  if (!bones) own.bones.set(used, (bones = standingBones(used, own.posed)));
+  const away = outOfTheField(setup);
+  return away ? bones.filter(({ segment }) => !away.test(segment)) : bones;
 }
 
 /** A solid carried along by a rigid frame. */

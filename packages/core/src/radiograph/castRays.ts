@@ -2,7 +2,8 @@
  * Rays from the focal spot through every pixel: how much of the signal comes through. Pieces are sorted into tiles of the
  * picture by where their boxes fall, and within a tile by rank, so that a ray meets few of them, the winning ones first.
  */
-import { ENERGIES, MATERIALS, MU_PER_MM } from './attenuation';
+import { ENERGIES, materialIndex, MATERIALS, MU_PER_MM } from './attenuation';
+import type { BoneLengths } from './boneLengths';
 import { crossRun, newRun, RUN } from './crossings';
 import type { Pieces } from './pieces';
 import type { Detector } from './shadow';
@@ -95,6 +96,60 @@ function take(k: number, from: number, to: number): number {
   return free;
 }
 
+const CORTICAL = materialIndex('cortical');
+const CANCELLOUS = materialIndex('cancellous');
+const MARROW = materialIndex('marrow');
+/** What true bones take the place of, in this order: they lie in muscle, and where that is thin in fat. */
+const FLESH = [materialIndex('muscle'), materialIndex('fat')] as const;
+
+/** Slot of a material in the run's shares, made empty where it was not met yet. */
+function slotFor(own: number, kinds: number, begin: number, end: number): number {
+  if (slotOf[own] >= 0) return kinds;
+  slotOf[own] = kinds * WIDE;
+  met[kinds] = own;
+  for (let k = begin; k <= end; k += 1) shareIn[kinds * WIDE + k] = 0;
+  return kinds + 1;
+}
+
+/** Puts the bones of a run into its shares, in the place of flesh. @returns the number of materials then met */
+function putBones(
+  bones: BoneLengths,
+  pixel: number,
+  begin: number,
+  end: number,
+  known: number,
+  squared: Float64Array,
+): number {
+  let kinds = known;
+  let any = false;
+  for (let k = begin; k <= end && !any; k += 1) any = bones.wall[pixel + k] > LEAST_BONE;
+  if (!any) return kinds;
+  for (const own of [CORTICAL, CANCELLOUS, MARROW]) kinds = slotFor(own, kinds, begin, end);
+  for (let k = begin; k <= end; k += 1) {
+    const whole = bones.wall[pixel + k];
+    if (whole <= LEAST_BONE) continue;
+    const inner = Math.min(whole, Math.max(0, bones.spongy[pixel + k]));
+    const marrow = Math.min(inner, Math.max(0, bones.marrow[pixel + k]));
+    const grain = bones.grain[pixel + k] / Math.sqrt(squared[k]);
+    shareIn[slotOf[CORTICAL] + k] += Math.max(0, whole - inner + grain);
+    shareIn[slotOf[CANCELLOUS] + k] += inner - marrow;
+    shareIn[slotOf[MARROW] + k] += marrow;
+    let rest = whole;
+    for (const flesh of FLESH) {
+      const slot = slotOf[flesh];
+      if (slot < 0) continue;
+      const taken = Math.min(rest, shareIn[slot + k]);
+      shareIn[slot + k] -= taken;
+      rest -= taken;
+    }
+    // A ray that meets nothing but bone still meets something.
+    if (spans[k] === 0) spans[k] = 1;
+  }
+  return kinds;
+}
+/** Shares of a ray that are rounding. */
+const LEAST_BONE = 1e-6;
+
 /** exp(-x) by steps: what deeper paths let through is no signal. */
 const PER_UNIT = 64;
 const DEEPEST = 30;
@@ -150,12 +205,14 @@ export type Cast = {
 /**
  * @param weights shares of the signal by energy
  * @param lit where a ray is asked for; elsewhere nothing comes through
+ * @param bones true bones in the rays, that are no pieces
  */
 export function castRays(
   pieces: Pieces,
   detector: Detector,
   weights: Float64Array,
   lit: (pixel: number) => boolean,
+  bones: BoneLengths | null = null,
 ): Cast {
   const { focal, origin, stepU, stepV, columns, rows } = detector;
   const tiles = tilesOf(pieces, columns, rows);
@@ -206,12 +263,7 @@ export function castRays(
         tested += last - first + 1;
         crossRun(run, pieces, i, first, last);
         const own = material[i];
-        if (slotOf[own] < 0) {
-          slotOf[own] = kinds * WIDE;
-          met[kinds] = own;
-          for (let k = begin; k <= end; k += 1) shareIn[kinds * WIDE + k] = 0;
-          kinds += 1;
-        }
+        kinds = slotFor(own, kinds, begin, end);
         const slot = slotOf[own];
         for (let k = first; k <= last; k += 1) {
           // What lies behind the receptor casts no shadow on it.
@@ -222,6 +274,7 @@ export function castRays(
           if (free > 0) shareIn[slot + k] += free;
         }
       }
+      if (bones) kinds = putBones(bones, pixel, begin, end, kinds, squared);
       for (let k = begin; k <= end; k += 1)
         // Nothing in the way: as much as there is.
         through[pixel + k] = spans[k] === 0 ? all : passes(k, kinds, weights, Math.sqrt(squared[k]));

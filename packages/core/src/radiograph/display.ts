@@ -16,13 +16,19 @@ const LEAST_SIGNAL = 1e-6;
 
 const decades = (signal: number): number => Math.log10(Math.max(signal, LEAST_SIGNAL));
 
-/** Window from the content of the field. @param where 2 in the light */
-export function windowOf(signal: Float32Array, where: Uint8Array): Window {
+/** What lets through more than this is air: it needs no grey of its own. */
+const AIR_FROM = 0.97;
+
+/**
+ * Window from what lies in the field; open beam beside a limb is left to be black.
+ * @param where 2 in the light @param through share that comes through, pixel by pixel
+ */
+export function windowOf(signal: Float32Array, where: Uint8Array, through: Float32Array): Window {
   const step = Math.max(1, Math.floor(signal.length / SAMPLED));
   const found = new Float32Array(Math.ceil(signal.length / step));
   let count = 0;
   for (let i = 0; i < signal.length; i += step)
-    if (where[i] === 2) {
+    if (where[i] === 2 && through[i] < AIR_FROM) {
       found[count] = decades(signal[i]);
       count += 1;
     }

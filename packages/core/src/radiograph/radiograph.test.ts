@@ -301,7 +301,7 @@ describe('how bright things are', () => {
     const grey = toGrey(shown.signal, shown.where, shown.window);
     for (let i = 0; i < grey.length; i += 1) if (shown.where[i] !== 2) expect(grey[i]).toBe(0);
     expect(new Set(grey).size).toBeGreaterThan(60);
-    expect(windowOf(new Float32Array(4), new Uint8Array(4))).toEqual({ level: 0, width: 1 });
+    expect(windowOf(new Float32Array(4), new Uint8Array(4), new Float32Array(4))).toEqual({ level: 0, width: 1 });
   });
 });
 

@@ -2,6 +2,7 @@
  * The picture that a Setup gives: rays through the posed mannequin in true perspective, the edges of light and receptor,
  * grid, heel, scatter, blur and noise, and the index that the receptor would read.
  */
+import type { Skeleton } from '../body/skeleton';
 import type { Solid } from '../body/surface';
 import {
   energyResponse,
@@ -23,7 +24,8 @@ import { markerPositions } from '../setup/collimation/markerPlace';
 import type { Setup } from '../setup/setup';
 import { spectrumAt } from './attenuation';
 import { boxBlur, smear } from './blur';
-import { moveSolid, patientElements } from './bodySolids';
+import { moveSolid, patientBones, patientElements } from './bodySolids';
+import { boneLengths } from './boneLengths';
 import { castRays, type Cast } from './castRays';
 import { pictureOf, pixelAt, type Picture } from './detector';
 import { windowOf, type Window } from './display';
@@ -43,6 +45,8 @@ export type RadiographOptions = {
   /** Things besides the body: beads, wedges, what was left on. */
   extras?: readonly Solid[];
   own?: Projection;
+  /** True bones, in the place of the mannequin's own. */
+  skeleton?: Skeleton;
 };
 
 export type Radiograph = Picture & {
@@ -85,7 +89,7 @@ export type Ready = { picture: Picture; castRows: (first: number, end: number) =
 /**
  * @throws RangeError for pixels, light or exposure out of range, or an SID shorter than what lies in the ray
  */
-export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [] }: RadiographOptions): Ready {
+export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [], skeleton }: RadiographOptions): Ready {
   const { scene } = setup;
   const picture = pictureOf(setup, pixels, exposure);
   if (!(dot(subtract(scene.entry, scene.focal), scene.beam) > 0))
@@ -100,9 +104,10 @@ export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [] 
     stepV: applyToDirection(back, picture.stepV),
   };
   const elements = mergedElements(
-    patientElements(setup),
+    patientElements(setup, skeleton),
     rankedElements(extras.map((solid) => moveSolid(solid, back))),
   );
+  const bones = patientBones(setup, skeleton);
   const weights = spectrumAt(setup.exposure.kVp);
   return {
     picture,
@@ -110,7 +115,13 @@ export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [] 
       // The rows as a picture of their own: what casts no shadow on them is not even taken apart.
       const part = { ...detector, origin: addScaled(detector.origin, detector.stepV, first), rows: end - first };
       const skipped = first * picture.columns;
-      return castRays(piecesFrom(elements, part), part, weights, (pixel) => picture.where[skipped + pixel] === 2);
+      return castRays(
+        piecesFrom(elements, part),
+        part,
+        weights,
+        (pixel) => picture.where[skipped + pixel] === 2,
+        boneLengths(bones, part),
+      );
     },
   };
 }
@@ -127,14 +138,22 @@ export function simulateRadiograph(
   cast: Cast = ready.castRows(0, ready.picture.rows),
 ): Radiograph {
   const shown = exposeReceptor(setup, room, options, ready.picture, cast);
-  const factor = regionFactor(options.own ?? projectionOf(setup.projectionId));
+  const factor = regionFactor(options.own ?? projectionOf(setup.projectionId), options.skeleton);
   const index = shown.index === null ? null : shown.index * factor;
   return { ...shown, index, deviation: index === null ? null : deviationIndex(index, setup.exposure.targetIndex) };
 }
 
 /** Pixels along a picture that is only made for its index. */
 const INDEX_PIXELS = 48;
-const factors = new Map<string, number>();
+/** By the bones that cast the shadows, and by entry. */
+const factorsBare = new Map<string, number>();
+const factorsWith = new WeakMap<Skeleton, Map<string, number>>();
+function factorsOf(skeleton: Skeleton | undefined): Map<string, number> {
+  if (!skeleton) return factorsBare;
+  let factors = factorsWith.get(skeleton);
+  if (!factors) factorsWith.set(skeleton, (factors = new Map()));
+  return factors;
+}
 /** An entry of the department's own comes anew with each request. */
 const keyOf = (entry: Projection): string => (hasProjection(entry.id) ? entry.id : JSON.stringify(entry));
 
@@ -142,14 +161,15 @@ const keyOf = (entry: Projection): string => (hasProjection(entry.id) ? entry.id
  * A receptor reads its index from the region that matters in this examination. Which one is not published; what it does
  * is taken from the median adult, on whom the index that is computed and the median of the picture must agree.
  */
-function regionFactor(entry: Projection): number {
+function regionFactor(entry: Projection, skeleton: Skeleton | undefined): number {
+  const factors = factorsOf(skeleton);
   const key = keyOf(entry);
   const known = factors.get(key);
   if (known !== undefined) return known;
   const { id, sided } = entry;
   const side = sided === 'each' ? ('left' as const) : undefined;
   const setup = computeSetup({ projectionId: id, own: entry, side, room: ROOM_ONE });
-  const options: RadiographOptions = { pixels: INDEX_PIXELS, seed: null, own: entry };
+  const options: RadiographOptions = { pixels: INDEX_PIXELS, seed: null, own: entry, skeleton };
   const { picture, castRows } = prepareRadiograph(setup, options);
   const { index } = exposeReceptor(setup, ROOM_ONE, options, picture, castRows(0, picture.rows));
   const { expected } = setup.exposure;
@@ -181,7 +201,7 @@ function exposeReceptor(
   const primary = openBeam(setup, picture, open);
   for (let i = 0; i < primary.length; i += 1) primary[i] *= through[i];
   const sharp = smear(primary, columns, rows, (image.blurMm + (options.motionMm ?? 0)) / pixelMm);
-  const signal = addScatter(sharp, picture, {
+  const signal = addScatter(sharp, through, picture, {
     ratio: scatterToPrimary(exposure.thicknessMm * entry.exposure.composition, [
       setup.field.atReceptorMm.width,
       setup.field.atReceptorMm.height,
@@ -203,7 +223,7 @@ function exposeReceptor(
     mirrored,
     index: indexOf(signal, through, where),
     deviation: null,
-    window: windowOf(signal, where),
+    window: windowOf(signal, where, through),
     testedPerRay: tested / through.length,
   };
 }
@@ -235,9 +255,16 @@ function openBeam({ scene, tube, image }: Setup, picture: Picture, atMetre: numb
   return beam;
 }
 
-/** Scatter as a smooth field, through the grid. Source: the ratio of the beam model, spread over what was lit. */
+/** A part that takes less than this share of the beam scatters in proportion; open beam does not scatter at all. */
+const SCATTERS_FULLY = 0.2;
+
+/**
+ * Scatter as a smooth field, through the grid. It comes from what lies in the beam, not from the open beam beside it.
+ * Source: the ratio of the beam model, spread over what was lit.
+ */
 function addScatter(
   primary: Float32Array,
+  through: Float32Array,
   { columns, rows, pixelMm }: Picture,
   { ratio, grid }: { ratio: number; grid: { primary: number; scatter: number } },
 ): Float32Array {
@@ -250,7 +277,8 @@ function addScatter(
       let count = 0;
       for (let b = y * step; b < Math.min(rows, (y + 1) * step); b += 1)
         for (let a = x * step; a < Math.min(columns, (x + 1) * step); a += 1) {
-          sum += primary[b * columns + a];
+          const i = b * columns + a;
+          sum += primary[i] * Math.min(1, (1 - through[i]) / SCATTERS_FULLY);
           count += 1;
         }
       coarse[y * w + x] = sum / count;

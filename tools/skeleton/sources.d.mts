@@ -1,0 +1,1 @@
+export function sourcesMark(folder: string): string;
