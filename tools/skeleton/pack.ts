@@ -3,21 +3,19 @@
  * corner) of each surface. Read by the core's `readSkeleton`.
  */
 import { hollowedSurface, type Bone } from './bone';
-import type { Field, Vec3 } from './field';
+import { toBody, type Carrier } from './carrier';
+import type { Field } from './field';
 import { largestPiece, openEdges, simplified, surfaceOf, volumeOf, type Mesh } from './surface';
-
-/** Axes of the hand in the body's own frame, to the left, back and head: what the bones are written in. */
-export type Carrier = { origin: Vec3; axes: readonly [Vec3, Vec3, Vec3] };
 
 /** A wall's outside is seen; its inside blurs. */
 const TOLERANCE_MM = { wall: 0.08, spongy: 0.15, marrow: 0.15 } as const;
+/** Points are rounded to this, or to what a long bone needs to fit into 16 bits. */
 const STEP_MM = 0.005;
+const MOST_STEPS = 65535;
 
-const carried = ({ origin, axes }: Carrier, { points, triangles }: Mesh): Mesh => {
+const carried = (carrier: Carrier, { points, triangles }: Mesh): Mesh => {
   const out = new Float32Array(points.length);
-  for (let i = 0; i < points.length; i += 3)
-    for (let k = 0; k < 3; k += 1)
-      out[i + k] = origin[k] + axes[0][k] * points[i] + axes[1][k] * points[i + 1] + axes[2][k] * points[i + 2];
+  for (let i = 0; i < points.length; i += 3) out.set(toBody(carrier, [points[i], points[i + 1], points[i + 2]]), i);
   const mesh = { points: out, triangles };
   return volumeOf(mesh) > 0 ? mesh : { points: out, triangles: triangles.slice().reverse() };
 };
@@ -64,16 +62,18 @@ export function packed(region: string, sources: string, bones: readonly Built[])
       segment,
       covers,
       parts: parts.map(({ layer, mesh: { points, triangles } }) => {
-        const low = [0, 1, 2].map((k) => {
-          let least = Infinity;
-          for (let i = k; i < points.length; i += 3) least = Math.min(least, points[i]);
-          return Math.round(least * 1000) / 1000;
+        const ends = [0, 1, 2].map((k) => {
+          const values = points.filter((_, i) => i % 3 === k);
+          return [values.reduce((a, b) => Math.min(a, b)), values.reduce((a, b) => Math.max(a, b))] as const;
         });
-        const steps = Uint16Array.from(points, (mm, i) => Math.max(0, Math.round((mm - low[i % 3]) / STEP_MM)));
+        const low = ends.map(([least]) => Math.round(least * 1000) / 1000);
+        const longest = Math.max(...ends.map(([least, largest]) => largest - least));
+        const stepMm = Math.max(STEP_MM, Math.ceil((longest / MOST_STEPS) * 10_000) / 10_000);
+        const steps = Uint16Array.from(points, (mm, i) => Math.max(0, Math.round((mm - low[i % 3]) / stepMm)));
         return {
           layer,
           low,
-          stepMm: STEP_MM,
+          stepMm,
           points: points.length / 3,
           triangles: triangles.length / 3,
           pointsAt: put(steps),

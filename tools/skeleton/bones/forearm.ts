@@ -5,11 +5,11 @@
  */
 import {
   axesAlong,
-  ball,
   blend,
   carve,
   evened,
   gridded,
+  grown,
   lump,
   placed,
   rise,
@@ -19,9 +19,17 @@ import {
   type Field,
   type Vec3,
 } from '../field';
+import { fromBody, HAND, toBody } from '../carrier';
 import { loft } from '../loft';
 import { boxRound, type Bone } from '../bone';
 import { beside, lunate, scaphoid } from './carpals';
+import { capitulum, spool } from './humerus';
+
+/** A field in axes of the body, asked in axes of the hand. */
+const inHand =
+  (field: Field): Field =>
+  (p) =>
+    field(toBody(HAND, p));
 
 const along = axesAlong([0, 0, 0], [0, 0, 1]);
 
@@ -92,7 +100,7 @@ const radius: Field = carve(
       along,
       loft(
         [
-          { s: -238.4, u: 11.4, v: -4.5, a: 11, back: 10.6, front: 10.6 },
+          { s: -240.2, u: 11.2, v: -4.7, a: 11, back: 10.6, front: 10.6 },
           { s: -230, u: 11.4, v: -4.5, a: 11.4, back: 11, front: 11 },
           { s: -224.5, u: 10.6, v: -4.4, a: 9, back: 9, front: 9 },
         ],
@@ -100,14 +108,12 @@ const radius: Field = carve(
       ),
     ),
   ),
-  ball([11.4, -4.5, -255], 18.4),
+  inHand(grown(1.9, capitulum)),
   beside(scaphoid, 1.9),
   beside(lunate, 1.9),
   beside(ulnaHead, 1.6),
 );
 
-/** Middle of the hinge of the elbow. */
-const HINGE: Vec3 = [-10.5, -1.4, -252.6];
 const ulna: Field = carve(
   1.5,
   blend(
@@ -133,8 +139,11 @@ const ulna: Field = carve(
     rod([-11, 4, -236], [-11.4, -9, -240], 6.4, 3.6),
     rod([-9, 18, -268], [-9.6, 7, -270], 7, 4.6),
   ),
-  (p) => Math.hypot(p[1] - HINGE[1], p[2] - HINGE[2]) - 12.8,
+  inHand(grown(1.7, spool)),
+  inHand(grown(1.7, capitulum)),
 );
+/** The elbow end of the ulna in axes of the body, the arm straight: what the humerus must leave room for. */
+export const straightUlna: Field = gridded((p) => ulna(fromBody(HAND, p)), boxRound([[222, 20, 160]], 34));
 
 const wall =
   (top: number, bottom: number, thick: number) =>

@@ -3,13 +3,14 @@ import { BONE_FILES, readSkeleton, type Skeleton } from '@taktik/core';
 
 const addressOf = (file: string): string => `/skeleton/${file}.gz`;
 
-async function load(): Promise<Skeleton> {
-  const [file] = BONE_FILES;
+async function bytesOf(file: string): Promise<Uint8Array> {
   const answer = await fetch(addressOf(file));
   if (!answer.ok || !answer.body) throw new RangeError(`status ${answer.status}`);
   const whole = new Response(answer.body.pipeThrough(new DecompressionStream('gzip')));
-  return readSkeleton(new Uint8Array(await whole.arrayBuffer()));
+  return new Uint8Array(await whole.arrayBuffer());
 }
+
+const load = async (): Promise<Skeleton> => readSkeleton(...(await Promise.all(BONE_FILES.map(bytesOf))));
 
 let loading: Promise<Skeleton> | undefined;
 

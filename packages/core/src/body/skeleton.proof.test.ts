@@ -46,9 +46,9 @@ const boxOf = ({ home }: BoneSurface) =>
   });
 const wallOf = (bone: TrueBone): BoneSurface => bone.surfaces[0];
 
-it('there are the bones of forearm and hand, on both sides', () => {
-  expect(left).toHaveLength(31);
-  expect(skeleton.bones).toHaveLength(62);
+it('there are the bones of the arm, on both sides', () => {
+  expect(left).toHaveLength(32);
+  expect(skeleton.bones).toHaveLength(64);
   const known = new Set(mannequin.primitives.map(({ id }) => id));
   const strange = [...skeleton.covers].filter((id) => !known.has(id) && !id.startsWith('sesamoid_hand'));
   expect(strange).toEqual([]);
@@ -106,6 +106,10 @@ const LANDMARKS: readonly (readonly [string, string])[] = [
   ['ulnar_styloid_L', 'ulna_L'],
   ['olecranon_L', 'ulna_L'],
   ['pisiform_L', 'pisiform_L'],
+  ['med_epicondyle_hum_L', 'humerus_shaft_L'],
+  ['lat_epicondyle_hum_L', 'humerus_shaft_L'],
+  ['greater_tubercle_L', 'humerus_shaft_L'],
+  ['deltoid_tuberosity_L', 'humerus_shaft_L'],
 ];
 it.each(LANDMARKS)('%s lies on its bone, within 3 mm', (id, boneId) => {
   const { home, triangles } = wallOf(skeleton.bones.find((bone) => bone.id === boneId)!);
@@ -133,18 +137,17 @@ const ACROSS: readonly Vec3[] = [
   [-0.1436, 0.0239, 0.9893],
 ];
 const WAYS = ACROSS.flatMap((d): Vec3[] => [d, [-d[0], -d[1], -d[2]]]);
+/** The pieces of the mannequin that one bone stands for. */
+const coveredBy = (id: string): RegExp => {
+  if (id.startsWith('humerus'))
+    return /^(humer|greater_tub|lesser_tub|trochlea|capitulum|(medial|lateral)_epicondyle).*_L$/;
+  return /^(radius|ulna)_/.test(id) ? new RegExp(`^${id.slice(0, -1)}.*L$`) : new RegExp(`^${id}$`);
+};
 it('the pieces that set-ups are computed with reach as far as the bones, within 3 mm', () => {
   const far: string[] = [];
   let compared = 0;
   for (const bone of left) {
-    const own = mannequin.primitives.filter(
-      ({ id }) =>
-        id === bone.id ||
-        (/^(radius|ulna)_/.test(bone.id) &&
-          id.endsWith('_L') &&
-          skeleton.covers.has(id) &&
-          id.startsWith(bone.id.slice(0, -1))),
-    );
+    const own = mannequin.primitives.filter(({ id }) => coveredBy(bone.id).test(id));
     if (own.length === 0) continue;
     const { home } = wallOf(bone);
     for (const d of WAYS) {

@@ -34,7 +34,7 @@ export type Skeleton = {
 };
 
 /** Files that hold the bones, one a region; a region that has none is drawn with the mannequin's own pieces. */
-export const BONE_FILES = ['forearm-hand.bones'] as const;
+export const BONE_FILES = ['arm.bones'] as const;
 
 const VERSION = 1;
 const count = z.number().int().nonnegative();
@@ -75,17 +75,24 @@ const mirrored = ({ id, segment, surfaces }: TrueBone): TrueBone => ({
 });
 
 /**
- * @param bytes a file of bones of the left side
+ * @param files bones of the left side, region by region
  * @returns the bones of both sides
  * @throws RangeError for what is no such file, or one that is cut short
  */
-export function readSkeleton(bytes: Uint8Array): Skeleton {
+export function readSkeleton(...files: readonly Uint8Array[]): Skeleton {
+  const regions = files.map(readRegion);
+  const left = regions.flatMap(({ bones }) => bones);
+  const covered = regions.flatMap(({ covers }) => covers);
+  return { bones: [...left, ...left.map(mirrored)], covers: new Set([...covered, ...covered.map(otherSide)]) };
+}
+
+function readRegion(bytes: Uint8Array): { bones: TrueBone[]; covers: string[] } {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const long = bytes.length > 4 ? view.getUint32(0, true) : 0;
   if (long === 0 || 4 + long > bytes.length) throw new RangeError('this is no file of bones, or it is cut short');
   const index = indexOf(bytes.subarray(4, 4 + long));
   const start = Math.ceil((4 + long) / 4) * 4;
-  const left = index.bones.map(({ id, segment, parts }): TrueBone => ({
+  const bones = index.bones.map(({ id, segment, parts }): TrueBone => ({
     id,
     segment,
     surfaces: parts.map(({ layer, low, stepMm, points, triangles, pointsAt, trianglesAt }) => {
@@ -101,9 +108,7 @@ export function readSkeleton(bytes: Uint8Array): Skeleton {
       return { layer, points: home, home, triangles: numbers(trianglesAt, triangles * 3) };
     }),
   }));
-  const bones = [...left, ...left.map(mirrored)];
-  const covered = index.bones.flatMap(({ covers }) => covers);
-  return { bones, covers: new Set([...covered, ...covered.map(otherSide)]) };
+  return { bones, covers: index.bones.flatMap(({ covers }) => covers) };
 }
 
 function indexOf(bytes: Uint8Array): z.infer<typeof indexSchema> {

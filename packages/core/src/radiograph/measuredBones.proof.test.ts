@@ -44,20 +44,22 @@ const middleOf = (points: readonly Vec2[]): Vec2 => [
   points.reduce((sum, [, y]) => sum + y, 0) / points.length,
 ];
 
-/** Axis of the shaft toward the wrist: the line through the middles of its breadth, from 18 mm behind its end on. */
-function shaftAxis(radius: readonly Vec2[], hand: Vec2): Vec2 {
-  const middle = middleOf(radius);
-  const rough: Vec2 = [hand[0] - middle[0], hand[1] - middle[1]];
+/**
+ * Axis of a shaft toward a point: the line through the middles of its breadth, from 18 mm behind its end on.
+ * Slices are square to the axis, whole ones only: the light may cut the last ones off aslant.
+ */
+function shaftAxis(bone: readonly Vec2[], toward: Vec2): Vec2 {
+  const middle = middleOf(bone);
+  const rough: Vec2 = [toward[0] - middle[0], toward[1] - middle[1]];
   const size = Math.hypot(...rough);
   let axis: Vec2 = [rough[0] / size, rough[1] / size];
   for (let round = 0; round < 3; round += 1) {
     const across: Vec2 = [-axis[1], axis[0]];
-    const end = along(most(radius, axis), axis);
-    const start = -along(most(radius, [-axis[0], -axis[1]]), [-axis[0], -axis[1]]);
-    // Slices square to the axis, whole ones only: the light may cut the last ones off aslant.
+    const end = along(most(bone, axis), axis);
+    const start = along(most(bone, [-axis[0], -axis[1]]), axis);
     const middles: Vec2[] = [];
     for (let at = start + 6; at < end - 18; at += 2) {
-      const slice = radius.filter((p) => Math.abs(along(p, axis) - at) < 1);
+      const slice = bone.filter((p) => Math.abs(along(p, axis) - at) < 1);
       const reach = [across, [-across[0], -across[1]] as Vec2].map((d) => most(slice, d));
       middles.push([(reach[0][0] + reach[1][0]) / 2, (reach[0][1] + reach[1][1]) / 2]);
     }

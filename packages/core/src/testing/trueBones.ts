@@ -7,4 +7,4 @@ export const boneBytes = (file: string = BONE_FILES[0]): Uint8Array =>
   new Uint8Array(readFileSync(path.join(__dirname, '../../skeleton', file)));
 
 let read: Skeleton | undefined;
-export const trueBones = (): Skeleton => (read ??= readSkeleton(boneBytes()));
+export const trueBones = (): Skeleton => (read ??= readSkeleton(...BONE_FILES.map((file) => boneBytes(file))));
