@@ -1,4 +1,4 @@
-/** `npm run skeleton`: models the bones anew from their descriptions and writes them as binary files. */
+/** `npm run skeleton`: models the bones anew from their descriptions and writes them as binary files; `-- leg`: of one region. */
 import { pathToFileURL } from 'node:url';
 import { at, ensureInstalled } from './lib.mjs';
 
@@ -16,4 +16,4 @@ await build({
 });
 const { buildSkeleton } = await import(pathToFileURL(outfile).href);
 const { sourcesMark } = await import('./skeleton/sources.mjs');
-await buildSkeleton(at('packages/core/skeleton'), sourcesMark(at('tools/skeleton')));
+await buildSkeleton(at('packages/core/skeleton'), sourcesMark(at('tools/skeleton')), process.argv[2]);

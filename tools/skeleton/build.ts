@@ -6,6 +6,7 @@ import type { Bone } from './bone';
 import { CARPALS } from './bones/carpals';
 import { FOREARM, straightUlna } from './bones/forearm';
 import { humerusOf } from './bones/humerus';
+import { LEG } from './bones/leg';
 import { LONG_HAND } from './bones/longHand';
 import { BODY, HAND, type Carrier } from './carrier';
 import { builtBone, packed, type Built } from './pack';
@@ -21,11 +22,12 @@ const REGIONS: readonly { file: string; region: string; bones: readonly (readonl
       [humerusOf(straightUlna), BODY],
     ],
   },
+  { file: 'leg.bones', region: 'leg', bones: LEG.map((bone) => [bone, BODY] as const) },
 ];
 
-export async function buildSkeleton(folder: string, sources: string): Promise<void> {
+export async function buildSkeleton(folder: string, sources: string, only?: string): Promise<void> {
   mkdirSync(folder, { recursive: true });
-  for (const { file, region, bones } of REGIONS) {
+  for (const { file, region, bones } of REGIONS.filter((each) => !only || each.region === only)) {
     const built: Built[] = [];
     for (const [bone, carrier] of bones) built.push(await builtBone(bone, carrier));
     const bytes = packed(region, sources, built);

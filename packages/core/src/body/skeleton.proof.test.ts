@@ -46,9 +46,9 @@ const boxOf = ({ home }: BoneSurface) =>
   });
 const wallOf = (bone: TrueBone): BoneSurface => bone.surfaces[0];
 
-it('there are the bones of the arm, on both sides', () => {
-  expect(left).toHaveLength(32);
-  expect(skeleton.bones).toHaveLength(64);
+it('there are the bones of arm and leg, on both sides', () => {
+  expect(left).toHaveLength(36);
+  expect(skeleton.bones).toHaveLength(72);
   const known = new Set(mannequin.primitives.map(({ id }) => id));
   const strange = [...skeleton.covers].filter((id) => !known.has(id) && !id.startsWith('sesamoid_hand'));
   expect(strange).toEqual([]);
@@ -110,6 +110,16 @@ const LANDMARKS: readonly (readonly [string, string])[] = [
   ['lat_epicondyle_hum_L', 'humerus_shaft_L'],
   ['greater_tubercle_L', 'humerus_shaft_L'],
   ['deltoid_tuberosity_L', 'humerus_shaft_L'],
+  ['greater_trochanter_lat_L', 'femur_shaft_L'],
+  ['med_epicondyle_fem_L', 'femur_shaft_L'],
+  ['lat_epicondyle_fem_L', 'femur_shaft_L'],
+  ['patella_base_L', 'patella_L'],
+  ['patella_centre_L', 'patella_L'],
+  ['patella_apex_L', 'patella_L'],
+  ['tibial_tuberosity_L', 'tibia_shaft_L'],
+  ['fibular_head_L', 'fibula_L'],
+  ['med_malleolus_L', 'tibia_shaft_L'],
+  ['lat_malleolus_L', 'fibula_L'],
 ];
 it.each(LANDMARKS)('%s lies on its bone, within 3 mm', (id, boneId) => {
   const { home, triangles } = wallOf(skeleton.bones.find((bone) => bone.id === boneId)!);
@@ -141,6 +151,9 @@ const WAYS = ACROSS.flatMap((d): Vec3[] => [d, [-d[0], -d[1], -d[2]]]);
 const coveredBy = (id: string): RegExp => {
   if (id.startsWith('humerus'))
     return /^(humer|greater_tub|lesser_tub|trochlea|capitulum|(medial|lateral)_epicondyle).*_L$/;
+  if (id.startsWith('femur')) return /^(femur|femoral|greater_troch|lesser_troch).*_L$/;
+  if (id.startsWith('tibia')) return /^(tibia|tibial|medial_malleolus).*_L$/;
+  if (id.startsWith('fibula')) return /^(fibula|lateral_malleolus)_L$/;
   return /^(radius|ulna)_/.test(id) ? new RegExp(`^${id.slice(0, -1)}.*L$`) : new RegExp(`^${id}$`);
 };
 it('the pieces that set-ups are computed with reach as far as the bones, within 3 mm', () => {

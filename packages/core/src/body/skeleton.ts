@@ -34,7 +34,7 @@ export type Skeleton = {
 };
 
 /** Files that hold the bones, one a region; a region that has none is drawn with the mannequin's own pieces. */
-export const BONE_FILES = ['arm.bones'] as const;
+export const BONE_FILES = ['arm.bones', 'leg.bones'] as const;
 
 const VERSION = 1;
 const count = z.number().int().nonnegative();

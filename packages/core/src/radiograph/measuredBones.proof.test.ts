@@ -154,3 +154,26 @@ describe('the wrist from the side', () => {
     expect(angle).toBeLessThan(60);
   });
 });
+
+describe('the leg', () => {
+  it('the top of the tibia falls 4 to 12 degrees to the back', () => {
+    const [tibia, patella, femur] = shadowsOf('knee-lateral', ['tibia_shaft_L', 'patella_L', 'femur_shaft_L']);
+    const knee = middleOf(femur.filter((p) => tibia.some((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < 4)));
+    const up = shaftAxis(tibia, knee);
+    const across: Vec2 = [-up[1], up[0]];
+    const toFront: Vec2 =
+      along(middleOf(patella), across) > along(middleOf(tibia), across) ? across : [-across[0], -across[1]];
+    const end = along(most(tibia, up), up);
+    const head = tibia.filter((p) => along(p, up) > end - 22);
+    const [front, back] = [toFront, [-toFront[0], -toFront[1]] as Vec2].map((d) => {
+      const reach = along(most(head, d), d);
+      return most(
+        head.filter((p) => along(p, d) > reach - 8),
+        up,
+      );
+    });
+    const slope = degrees(Math.atan2(along(front, up) - along(back, up), along(front, toFront) - along(back, toFront)));
+    expect(slope).toBeGreaterThan(4);
+    expect(slope).toBeLessThan(12);
+  });
+});
