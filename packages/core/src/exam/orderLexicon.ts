@@ -105,7 +105,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'leg-length',
     written:
-      /\b(leg|limb|bone) length( study| series)?( scanogram)?\b|\bscanogram\b|\b(long )?legs? (alignment|axis)\b|\blong legs?( alignment)?\b|\bhips? to ankles?\b/,
+      /\b(leg|limb|bone) lengths?( study| series)?( scanogram)?\b|\bscanogram\b|\b(long )?legs? (alignment|axis)\b|\blong legs?( alignment)?\b|\bhips? to ankles?\b/,
     routine: ['exam:leg-length'],
     views: [],
   },
@@ -1014,7 +1014,7 @@ export const SAID_BESIDE: ReadonlySet<string> = new Set(
   ra oa jia arthrosis gout sob dyspnea dyspnoea cough fever hypoxia boxer boxers ucl rcl acl glass metal needle splinter
   coin battery foreign body fb cast casted splint splinted brace post reduction postreduction hardware orif deformity
   swelling swollen nat tender tenderness ache stiffness stiff infection osteomyelitis ulcer wound laceration bruising
-  preop postop surgery surgical healing union alignment position placement line tube pneumonia chf copd tb ct mri
+  preop postop surgery surgical healing union alignment position placement line tube ng og ngt ogt feeding pneumonia chf copd tb ct mri
   followup follow up recheck pre clearance screening safety do
   foosh pneumothorax effusion effusions croup stridor stones stone sprain strain assault blowout crush crushed snuffbox snuff box
   fall fell peds pediatric paediatric nec ddh dysplasia free air obstruction bay dx rad uni cmc op f u picc pacemaker lead leads

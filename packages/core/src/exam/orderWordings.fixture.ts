@@ -729,6 +729,14 @@ fluoro guided LP | none
 lumbar puncture | none
 echo | none
 venogram left leg | none
+NG tube placement abdomen | abdomen-ap-supine
+abdomen 1 view NG tube placement | abdomen-ap-supine
+chest xray for feeding tube placement | exam:chest-two
+feeding tube placement | none
+post reduction wrist left | exam:wrist | L
+closed reduction left wrist | none
+leg lengths | exam:leg-length
+hip unilat w/ AP pelvis left | hip-ap hip-lateral-frog pelvis-ap | L
 PICC placement | none
 bone scan | none
 nuclear medicine hida | none

@@ -147,7 +147,7 @@ const SAME: readonly (readonly [RegExp, string])[] = [
   [/\bp\.?\s?a\.(?=\W|$)/g, 'pa'],
   [/\bd\.?\s?p\.(?=\W|$)/g, 'pa'],
   [/\bb\/l\b/g, 'bilateral'],
-  [/\bu\/l\b/g, 'unilateral'],
+  [/\b(u\/l|unilat)\b\.?/g, 'unilateral'],
   [/\bflex\s*(\/|-|and)?\s*ext\b/g, 'flexion extension'],
   [/\binc(l|luding)?\b\.?/g, 'with'],
   [/\bjts?\b/g, 'joints'],

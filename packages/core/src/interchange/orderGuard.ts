@@ -23,7 +23,7 @@ const NOT_XRAY: readonly (readonly [RegExp, string])[] = [
     'a procedure',
   ],
   [
-    /^\s*(xr )?(splint|cast|brace|crutch\w*)\b|\bwound (care|check)\b|\bfitting\b|orthotic|prosthe|biops|aspirat|injection|arthrocentes|\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator|puncture|vaccin|urinalysis|\bconsult|\btube (change|placement)|appointment/i,
+    /^\s*(xr )?(splint|cast|brace|crutch\w*)\b|\bwound (care|check)\b|\bfitting\b|orthotic|prosthe|biops|aspirat|injection|arthrocentes|(?<!\bpost[ -]?)\breduction\b|\bdressing\b|endoscop|colonoscop|gastroscop|bronchoscop|\becg\b|\bekg\b|\beeg\b|\bemg\b|spirometr|blood (test|count)|laborator|puncture|vaccin|urinalysis|\bconsult|(?<!\b(chest|cxr|abd\w*|kub|x-?rays?|xr)\b.*)\btube (change|placement)\b(?!.*\b(chest|cxr|abd\w*|kub|x-?rays?)\b)|appointment/i,
     'a procedure or test',
   ],
 ];
