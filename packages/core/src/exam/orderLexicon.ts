@@ -192,7 +192,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   { id: 'babygram', written: /\bbabygram\b/, routine: ['chest-ap', 'abdomen-ap-supine'], views: [] },
   {
     id: 'airway',
-    written: /\b(neck softtissue|softtissue (of )?(the )?neck|softtissue neck|(upper )?airway|adenoids)\b/,
+    written: /\b(neck softtissue|softtissue (of )?(the )?neck|softtissue neck|(upper )?airway|adenoids?)\b/,
     routine: ['exam:airway'],
     views: [view(LATERAL, 'airway-lateral'), view(AP, 'airway-ap')],
     counts: { 1: ['airway-lateral'] },
@@ -368,7 +368,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   {
     id: 'wrist',
     frontal: 'pa',
-    written: /\bwrists?\b/,
+    written: /\bdistal (radius|ulna|forearm)\b|\bwrists?\b/,
     implied: /\b(carpal (tunnel|canal|bridge)|scaphoid view|gaynor hart|lentino)\b/,
     routine: ['exam:wrist'],
     counts: { 1: ['wrist-pa'], 2: ['wrist-pa', 'wrist-lateral'], 4: ['exam:scaphoid'] },
@@ -531,7 +531,7 @@ export const ORDERED_PARTS: readonly OrderedPart[] = [
   // Leg
   {
     id: 'sesamoids',
-    written: /\bsesamoids?\b( (right|left))?( foot| feet)?/,
+    written: /\b((foot|feet) )?sesamoids?( bones?)?( views?)?\b( (of (the )?)?(right|left))?( foot| feet)?/,
     routine: ['sesamoids-tangential'],
     views: [],
   },

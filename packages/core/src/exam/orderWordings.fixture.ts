@@ -737,6 +737,16 @@ post reduction wrist left | exam:wrist | L
 closed reduction left wrist | none
 leg lengths | exam:leg-length
 hip unilat w/ AP pelvis left | hip-ap hip-lateral-frog pelvis-ap | L
+nasal bone lateral both | nasal-bones-lateral | B
+cerv spine trauma xtable lat | cervical-lateral
+Thor spine 3v incl swimmers | thoracic-ap thoracic-lateral cervicothoracic-lateral
+lumb spine 2v | lumbar-ap lumbar-lateral
+femur AP rt prox | femur-ap-proximal | R
+sesamoid view right foot | sesamoids-tangential | R
+left foot sesamoids | sesamoids-tangential | L
+adenoids lateral neck | airway-lateral
+distal radius left 2v | wrist-pa wrist-lateral | L
+distal forearm lat rt | wrist-lateral | R
 PICC placement | none
 bone scan | none
 nuclear medicine hida | none

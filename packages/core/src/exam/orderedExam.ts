@@ -218,6 +218,11 @@ function sidedFor(
     if (!entry.nearSide || !twice) {
       // Of a part that is usually taken from both sides, once: from the side that was ordered.
       const paired = entry.variants.some(({ oneSide }) => oneSide);
+      if (paired && side === 'both')
+        return [
+          { projectionId, side: 'left' },
+          { projectionId, side: 'right' },
+        ];
       return [paired && (side === 'left' || side === 'right') ? { projectionId, side } : { projectionId }];
     }
     const first = side === 'left' || side === 'right' ? side : entry.nearSide;
