@@ -65,7 +65,7 @@ function longBone(
     box: boxRound(ends, reach),
     wall,
     // Marrow tapers out where the wall grows thin.
-    hollow: (p) => even(p) + wall(p) + 0.7 + Math.max(0, (p[2] - top[1] + 30) * 0.07, (bottom[1] + 30 - p[2]) * 0.07),
+    hollow: (p) => even(p) + wall(p) + 0.7 + Math.max(0, (p[2] - top[1] + 30) * 0.16, (bottom[1] + 30 - p[2]) * 0.16),
     cell,
   };
 }
@@ -207,7 +207,7 @@ const tibiaField: Field = gridded(
 
 const patellaField: Field = carve(
   2,
-  blend(6, lump([89, -38, -413.6], [21.6, 9.4, 18], undefined, 2.5), lump([89, -38.6, -427], [9, 6, 8])),
+  blend(6, lump([89, -37.4, -413.6], [21.6, 10, 18], undefined, 2.5), lump([89, -38.6, -427], [9, 6, 8])),
   grown(4, femurField),
 );
 
