@@ -3,9 +3,9 @@
  * where they are entered: what remains is exactly the way inside. Surfaces need no order among each other.
  */
 import { LAYERS, type BoneSurface, type Layer, type TrueBone } from '../body/skeleton';
-import { cross, dot, length, scale, subtract } from '../geometry/vector';
+import { cross, dot, length, scale, subtract, type Vec3 } from '../geometry/vector';
 import { grainAt } from './grain';
-import type { Detector } from './shadow';
+import { shadowIn, type Detector } from './shadow';
 
 /** Shares of the ray from focal spot to receptor that lie inside the surfaces of a layer, pixel by pixel. */
 export type BoneLengths = Readonly<Record<Layer, Float32Array>> & {
@@ -15,6 +15,25 @@ export type BoneLengths = Readonly<Record<Layer, Float32Array>> & {
 
 /** Points on the picture in pixels, and one over their share of the way to the receptor: that is linear on the picture. */
 type Shadow = { x: Float64Array; y: Float64Array; over: Float64Array; seen: boolean };
+
+/** A ball round the points of a surface, worked out once: most bones of a body are nowhere near a picture. */
+const balls = new WeakMap<Float32Array, { middle: Vec3; reach: number }>();
+function ballRound(points: Float32Array): { middle: Vec3; reach: number } {
+  const known = balls.get(points);
+  if (known) return known;
+  const [low, high] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ];
+  for (let i = 0; i < points.length; i += 1) {
+    low[i % 3] = Math.min(low[i % 3], points[i]);
+    high[i % 3] = Math.max(high[i % 3], points[i]);
+  }
+  const middle: Vec3 = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2];
+  const made = { middle, reach: Math.hypot(high[0] - low[0], high[1] - low[1], high[2] - low[2]) / 2 };
+  balls.set(points, made);
+  return made;
+}
 
 /** What is nearer to the focal spot than this share of the way casts no shadow that a picture could show. */
 const NEAREST = 0.02;
@@ -139,7 +158,10 @@ export function boneLengths(bones: readonly TrueBone[], detector: Detector): Bon
   let lengths: BoneLengths | null = null;
   // The same triangles turn left or right with the receptor's own axes.
   const facing = dot(cross(detector.stepU, detector.stepV), subtract(detector.origin, detector.focal)) > 0;
-  for (const { surfaces } of bones)
+  const { maySee } = shadowIn(detector);
+  for (const { surfaces } of bones) {
+    const { middle, reach } = ballRound(surfaces[0].points);
+    if (!maySee(middle, reach)) continue;
     for (const surface of surfaces) {
       const shadow = shadowOf(surface.points, detector);
       // What is outside has the rest inside.
@@ -150,6 +172,7 @@ export function boneLengths(bones: readonly TrueBone[], detector: Detector): Bon
       lengths ??= { wall: empty(), spongy: empty(), marrow: empty(), grain: empty() };
       addInside(lengths, surface, shadow, columns, rows);
     }
+  }
   if (lengths && !facing)
     for (const layer of LAYERS)
       for (let i = 0; i < lengths[layer].length; i += 1) lengths[layer][i] = -lengths[layer][i];
