@@ -1,4 +1,5 @@
 /** Ways inside the bones, against rays that are cut with every triangle; and what a picture makes of them. */
+import { inverse } from '../geometry/frame';
 import { addScaled, cross, distance, dot, subtract, type Vec3 } from '../geometry/vector';
 import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
@@ -6,6 +7,7 @@ import { trueBones } from '../testing/trueBones';
 import type { BoneSurface, TrueBone } from '../body/skeleton';
 import { patientBones, patientSolids } from './bodySolids';
 import { boneLengths } from './boneLengths';
+import { carriedBy } from './detector';
 import { grainAt } from './grain';
 import { prepareRadiograph, simulateRadiograph } from './simulateRadiograph';
 
@@ -104,21 +106,7 @@ it.each(SCENES)('%s: ways inside the bones are those of an independent cut', (pr
   const { picture } = prepareRadiograph(setup, { pixels: 96, seed: null });
   // In the frame of the patient, where the bones are.
   const bones = patientBones(setup, skeleton).filter(({ id }) => id.endsWith('_L'));
-  const place = setup.scene.place;
-  const back = (p: Vec3): Vec3 => {
-    const q = subtract(p, [place[12], place[13], place[14]]);
-    return [0, 1, 2].map(
-      (k) => place[4 * k] * q[0] + place[4 * k + 1] * q[1] + place[4 * k + 2] * q[2],
-    ) as unknown as Vec3;
-  };
-  const turned = (d: Vec3): Vec3 => subtract(back(addScaled([0, 0, 0], d, 1)), back([0, 0, 0]));
-  const detector = {
-    ...picture,
-    focal: back(picture.focal),
-    origin: back(picture.origin),
-    stepU: turned(picture.stepU),
-    stepV: turned(picture.stepV),
-  };
+  const detector = carriedBy(picture, inverse(setup.scene.place));
   const lengths = boneLengths(bones, detector)!;
   let compared = 0;
   let off = 0;

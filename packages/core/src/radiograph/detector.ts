@@ -1,4 +1,5 @@
 /** The picture of one exposure: which part of the receptor, in how many pixels, and what lies in the light. */
+import { applyToDirection, applyToPoint, type Frame } from '../geometry/frame';
 import { addScaled, dot, scale, subtract, type Vec3 } from '../geometry/vector';
 import type { Setup } from '../setup/setup';
 import type { Detector } from './shadow';
@@ -108,6 +109,15 @@ export function pictureOf({ scene, receptor: { shiftsMm } }: Setup, pixels: numb
     where,
   };
 }
+
+/** The same carried along by a rigid frame. @example carriedBy(picture, inverse(setup.scene.place)) // where the body stands still */
+export const carriedBy = <D extends Detector>(detector: D, frame: Frame): D => ({
+  ...detector,
+  focal: applyToPoint(frame, detector.focal),
+  origin: applyToPoint(frame, detector.origin),
+  stepU: applyToDirection(frame, detector.stepU),
+  stepV: applyToDirection(frame, detector.stepV),
+});
 
 /** Where a point of the receptor plane falls in the picture: columns and rows, 0 in the middle of the first pixel. */
 export function pixelAt({ origin, stepU, stepV }: Detector, p: Vec3): [number, number] {

@@ -1,11 +1,12 @@
 /** Angles and distances that a radiologist measures, taken from the shadows on the picture and held against teaching. */
-import { inverse, applyToDirection, applyToPoint } from '../geometry/frame';
+import { inverse } from '../geometry/frame';
 import { pcaAxis, type Vec2 } from '../testing/shadowMeasure';
 import { ROOM_ONE } from '../room/demoRooms';
 import { computeSetup } from '../setup/computeSetup';
 import { trueBones } from '../testing/trueBones';
 import { patientBones } from './bodySolids';
 import { boneLengths } from './boneLengths';
+import { carriedBy } from './detector';
 import { prepareRadiograph } from './simulateRadiograph';
 
 const skeleton = trueBones();
@@ -14,14 +15,7 @@ const skeleton = trueBones();
 function shadowsOf(projectionId: string, ids: readonly string[]): Vec2[][] {
   const setup = computeSetup({ projectionId, side: 'left', room: ROOM_ONE });
   const { picture } = prepareRadiograph(setup, { pixels: 700, seed: null });
-  const back = inverse(setup.scene.place);
-  const detector = {
-    ...picture,
-    focal: applyToPoint(back, picture.focal),
-    origin: applyToPoint(back, picture.origin),
-    stepU: applyToDirection(back, picture.stepU),
-    stepV: applyToDirection(back, picture.stepV),
-  };
+  const detector = carriedBy(picture, inverse(setup.scene.place));
   const bones = patientBones(setup, skeleton);
   const mm = picture.pixelMm / setup.image.magnification;
   return ids.map((id) => {

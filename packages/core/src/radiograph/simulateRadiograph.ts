@@ -13,7 +13,7 @@ import {
 } from '../exposure/beamModel';
 import { deviationIndex } from '../exposure/deviation';
 import { lossAt } from '../exposure/gridCutoff';
-import { applyToDirection, applyToPoint, inverse } from '../geometry/frame';
+import { inverse } from '../geometry/frame';
 import { addScaled, dot, subtract } from '../geometry/vector';
 import { hasProjection, projectionOf } from '../projections/catalogue';
 import type { Projection } from '../projections/schema';
@@ -27,7 +27,7 @@ import { boxBlur, smear } from './blur';
 import { moveSolid, patientBones, patientElements } from './bodySolids';
 import { boneLengths } from './boneLengths';
 import { castRays, type Cast } from './castRays';
-import { pictureOf, pixelAt, type Picture } from './detector';
+import { carriedBy, pictureOf, pixelAt, type Picture } from './detector';
 import { windowOf, type Window } from './display';
 import { drawLetter } from './markerLetter';
 import { addNoise } from './noise';
@@ -96,13 +96,7 @@ export function prepareRadiograph(setup: Setup, { pixels, exposure, extras = [],
     throw new RangeError(`the SID of ${Math.round(setup.tube.sidMm)} mm is shorter than what lies in the ray`);
   // The rays are carried into the frame of the patient, where the body stands still.
   const back = inverse(scene.place);
-  const detector = {
-    ...picture,
-    focal: applyToPoint(back, picture.focal),
-    origin: applyToPoint(back, picture.origin),
-    stepU: applyToDirection(back, picture.stepU),
-    stepV: applyToDirection(back, picture.stepV),
-  };
+  const detector = carriedBy(picture, back);
   const elements = mergedElements(
     patientElements(setup, skeleton),
     rankedElements(extras.map((solid) => moveSolid(solid, back))),
